@@ -1,0 +1,180 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { lengthOf, type Span } from '../quantity/units.ts'
+import { walkMinutes } from '../testing/walkMinutes.ts'
+import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
+import { billingMonth } from './billingMonth.ts'
+import type { Weekday } from './civil.ts'
+import type { WeekPlan } from './weekPlan.ts'
+import { weekSpans } from './weekSpans.ts'
+import type { YearMonth } from './yearMonth.ts'
+
+const monthOf = (month: string, zone = 'Etc/UTC'): Span => billingMonth(month as YearMonth, zone)
+
+const inMonth = (week: WeekPlan, month: Span): Span[] =>
+  weekSpans(week, month).map(({ from, to }) => ({
+    from: Math.max(from, month.from) as Span['from'],
+    to: Math.min(to, month.to) as Span['to'],
+  }))
+
+const hours = (spans: readonly Span[]): number =>
+  spans.reduce((total, span) => total + lengthOf(span), 0) / 3600
+const utc = (at: number): string => new Date(at * 1000).toISOString().slice(0, 16)
+
+describe('worked examples', () => {
+  const office = windowsOn(WORKDAYS, '08:00-18:00')
+  test.each([
+    ['office days in Lisbon', weekOf('Europe/Lisbon', office), '2027-03', 230, 23],
+    ['a holiday drops its day', weekOf('Europe/Lisbon', office, ['2027-03-19']), '2027-03', 220, 22],
+    [
+      'every night in Lisbon',
+      weekOf('Europe/Lisbon', windowsOn(EVERY_DAY, '22:00-06:00')),
+      '2027-03',
+      248,
+      32,
+    ],
+    [
+      'weekend nights, clocks back half an hour',
+      weekOf('Australia/Lord_Howe', windowsOn([5, 6], '20:00-04:00')),
+      '2027-04',
+      64.5,
+      8,
+    ],
+    [
+      'weekend nights, clocks forward half an hour',
+      weekOf('Australia/Lord_Howe', windowsOn([5, 6], '20:00-04:00')),
+      '2027-10',
+      79.5,
+      10,
+    ],
+    [
+      'a skipped time is read with the offset before',
+      weekOf('Europe/Lisbon', windowsOn([6], '01:15-01:45')),
+      '2027-03',
+      2,
+      4,
+    ],
+    [
+      'a time that happens twice means the first',
+      weekOf('Europe/Lisbon', windowsOn([6], '01:30-03:00')),
+      '2027-10',
+      8.5,
+      5,
+    ],
+    [
+      'two windows a day in Kolkata',
+      weekOf('Asia/Kolkata', windowsOn(WORKDAYS, '09:00-12:15', '13:30-17:30')),
+      '2027-02',
+      145,
+      40,
+    ],
+  ])('%s', (_, week, month, expectedHours, runs) => {
+    const spans = inMonth(week, monthOf(month))
+    expect(hours(spans)).toBe(expectedHours)
+    expect(spans).toHaveLength(runs)
+  })
+
+  test('the night in which clocks go forward lasts seven hours', () => {
+    const spans = weekSpans(weekOf('Europe/Lisbon', windowsOn(EVERY_DAY, '22:00-06:00')), monthOf('2027-03'))
+    const night = spans.find(({ from }) => utc(from) === '2027-03-27T22:00')
+    expect(lengthOf(night!)).toBe(7 * 3600)
+  })
+
+  test('both clock changes in Lisbon, to the minute', () => {
+    const spring = weekSpans(weekOf('Europe/Lisbon', windowsOn([6], '01:15-01:45')), monthOf('2027-03')).at(
+      -1,
+    )!
+    expect([utc(spring.from), utc(spring.to)]).toEqual(['2027-03-28T01:15', '2027-03-28T01:45'])
+    const autumn = weekSpans(weekOf('Europe/Lisbon', windowsOn([6], '01:30-03:00')), monthOf('2027-10')).at(
+      -1,
+    )!
+    expect([utc(autumn.from), utc(autumn.to)]).toEqual(['2027-10-31T00:30', '2027-10-31T03:00'])
+  })
+
+  test('a billing month in Santiago is an hour longer when clocks go back', () => {
+    expect(lengthOf(monthOf('2027-04', 'America/Santiago'))).toBe(721 * 3600)
+  })
+})
+
+describe('clock changes', () => {
+  test('a window inside the skipped hour becomes empty or moves, and never overlaps its neighbour', () => {
+    const week = weekOf('Europe/Lisbon', windowsOn([6], '00:30-01:30', '01:45-02:30'))
+    const last = weekSpans(week, monthOf('2027-03')).filter(({ from }) => utc(from) > '2027-03-28')
+    expect(last.map(({ from, to }) => [utc(from), utc(to)])).toEqual([
+      ['2027-03-28T00:30', '2027-03-28T01:30'],
+    ])
+  })
+
+  test('a run of many weeks is known from its true start', () => {
+    const week = weekOf('Etc/UTC', windowsOn(EVERY_DAY, '00:00-00:00'), ['2027-01-10'])
+    const [span] = weekSpans(week, monthOf('2027-03'))
+    expect(utc(span!.from)).toBe('2027-01-11T00:00')
+  })
+
+  test('a date that the zone skipped altogether is read with the offset before', () => {
+    const week = weekOf('Pacific/Apia', windowsOn([4], '08:00-10:00'))
+    const spans = weekSpans(week, monthOf('2011-12')).map(({ from }) => utc(from))
+    expect(spans.at(-1)).toBe('2011-12-30T18:00')
+  })
+})
+
+const ZONES = [
+  'Etc/UTC', 'Europe/Lisbon', 'Asia/Kolkata', 'Australia/Lord_Howe', 'America/Santiago', 'America/Halifax',
+  'Asia/Kathmandu', 'Pacific/Chatham', 'Africa/Casablanca', 'America/St_Johns', 'Pacific/Apia', 'America/Havana',
+] // prettier-ignore
+
+const anyWeek: fc.Arbitrary<WeekPlan> = fc
+  .record({
+    timeZone: fc.constantFrom(...ZONES),
+    windows: fc.array(
+      fc.record({
+        day: fc.integer({ min: 0, max: 6 }),
+        from: fc.integer({ min: 0, max: 1439 }),
+        length: fc.integer({ min: 1, max: 1440 }),
+      }),
+      { maxLength: 9 },
+    ),
+    off: fc.array(fc.integer({ min: 1, max: 28 }), { maxLength: 3 }),
+    month: fc.constantFrom('03', '04', '09', '10', '11'),
+  })
+  .map(({ timeZone, windows, off, month }) =>
+    weekOf(
+      timeZone,
+      windows.map(({ day, from, length }) => ({ day: day as Weekday, from, to: from + length })),
+      off.map((day) => `2027-${month}-${String(day).padStart(2, '0')}`),
+    ),
+  )
+
+test('agrees with a minute-by-minute walk over random weeks, zones and months', () => {
+  fc.assert(
+    fc.property(
+      anyWeek,
+      fc.integer({ min: 2008, max: 2036 }),
+      fc.integer({ min: 1, max: 12 }),
+      fc.constantFrom(...ZONES),
+      (week, year, number, billingZone) => {
+        const month = monthOf(`${year}-${String(number).padStart(2, '0')}`, billingZone)
+        const walked = walkMinutes(week, month.from, month.to)
+        const expanded = new Array<boolean>(walked.length).fill(false)
+        for (const { from, to } of inMonth(week, month)) {
+          expanded.fill(true, (from - month.from) / 60, (to - month.from) / 60)
+        }
+        expect(expanded).toEqual(walked)
+      },
+    ),
+    { seed: 20_270_301, numRuns: 60 },
+  )
+})
+
+test('spans are in order, apart and never empty', () => {
+  fc.assert(
+    fc.property(anyWeek, fc.integer({ min: 1, max: 12 }), (week, number) => {
+      const spans = weekSpans(week, monthOf(`2027-${String(number).padStart(2, '0')}`))
+      spans.forEach((span, i) => {
+        expect(span.to).toBeGreaterThan(span.from)
+        if (i > 0) expect(span.from).toBeGreaterThan(spans[i - 1]!.to)
+      })
+    }),
+    { seed: 28, numRuns: 300 },
+  )
+})

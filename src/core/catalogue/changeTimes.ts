@@ -1,0 +1,16 @@
+import type { OffState } from '../power/powerState.ts'
+import type { ChangeTimes } from '../power/timeline.ts'
+import { seconds, type GiB, type Seconds } from '../quantity/units.ts'
+import type { PriceBook, StateRow } from './priceBook.ts'
+
+const NO_TIME: ChangeTimes = { leave: seconds(0), return: seconds(0) }
+
+const timeFor = (change: StateRow['leave'], memory: GiB): Seconds =>
+  seconds(change ? Math.ceil(change.seconds + (change.secondsPerGiB ?? 0) * memory) : 0)
+
+/** How long a machine with this memory takes to go off and come back; begun seconds count whole. */
+export function changeTimes(book: PriceBook, off: OffState, memory: GiB): ChangeTimes {
+  const row = book.states[off]
+  if (!row || off === 'running') return NO_TIME
+  return { leave: timeFor(row.leave, memory), return: timeFor(row.return, memory) }
+}

@@ -1,0 +1,52 @@
+import type { GiB } from '../quantity/units.ts'
+
+/** Why a machine may not be as it is, with the figures that a sentence needs. Names are those of the price book. */
+export type FitReason =
+  | {
+      readonly code: 'too-few-vcpu'
+      readonly has: number
+      readonly needs: number
+      readonly by: 'needs' | 'image'
+    }
+  | {
+      readonly code: 'too-little-memory'
+      readonly has: GiB
+      readonly needs: GiB
+      readonly by: 'needs' | 'image'
+    }
+  | {
+      readonly code: 'too-few-iops'
+      readonly has: number
+      readonly needs: number
+      readonly limit: 'size' | 'disk'
+    }
+  | {
+      readonly code: 'not-sold-here'
+      readonly size: string
+      readonly place: string
+      readonly soldIn: readonly string[]
+    }
+  | {
+      readonly code: 'disk-kind-not-carried'
+      readonly size: string
+      readonly kind: string
+      readonly carries: readonly string[]
+    }
+  | { readonly code: 'disk-kind-not-sold-here'; readonly kind: string; readonly place: string }
+  | { readonly code: 'disk-kind-does-not-boot'; readonly kind: string }
+  | { readonly code: 'too-many-disks'; readonly has: number; readonly most: number }
+  | { readonly code: 'room-not-offered'; readonly kind: string; readonly asked: GiB; readonly most: GiB }
+  | { readonly code: 'address-not-sold-here'; readonly place: string }
+  | {
+      readonly code: 'wrong-architecture'
+      readonly image: string
+      readonly has: string
+      readonly needs: readonly string[]
+    }
+  | { readonly code: 'image-too-large'; readonly image: string; readonly has: GiB; readonly needs: GiB }
+  | { readonly code: 'state-not-offered'; readonly state: string; readonly provider: string }
+  | { readonly code: 'no-hibernation'; readonly by: 'size' | 'image'; readonly name: string }
+  | { readonly code: 'over-hibernation-limit'; readonly memory: GiB; readonly most: GiB }
+  | { readonly code: 'no-room-for-memory'; readonly room: GiB; readonly used: GiB; readonly memory: GiB }
+
+export type FitCode = FitReason['code']

@@ -1,0 +1,42 @@
+import type { WeekPlan } from '../calendar/weekPlan.ts'
+import { weekSpans } from '../calendar/weekSpans.ts'
+import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
+import { buildTimeline } from './buildTimeline.ts'
+import type { OffState } from './powerState.ts'
+import type { ChangeTimes, Segment } from './timeline.ts'
+
+/**
+ * A machine's phases over a month and a little more on both sides, so that a run that crosses the month's ends is
+ * known whole.
+ */
+export interface MonthTimeline {
+  readonly month: Span
+  /** Without gap or overlap; begins at least two days before the month and ends two days after it. */
+  readonly segments: readonly Segment[]
+}
+
+const MARGIN = 2 * SECONDS_PER_DAY
+
+/** A pure memo: machines share week plans, and one machine's plates ask for the same timeline over and over. */
+const memo = new WeakMap<WeekPlan, Map<string, MonthTimeline>>()
+
+export function monthTimeline(
+  week: WeekPlan,
+  off: OffState,
+  changes: ChangeTimes,
+  month: Span,
+): MonthTimeline {
+  const key = `${off} ${changes.leave} ${changes.return} ${month.from} ${month.to}`
+  let ofWeek = memo.get(week)
+  if (!ofWeek) memo.set(week, (ofWeek = new Map()))
+  let timeline = ofWeek.get(key)
+  if (!timeline) ofWeek.set(key, (timeline = makeTimeline(week, off, changes, month)))
+  return timeline
+}
+
+function makeTimeline(week: WeekPlan, off: OffState, changes: ChangeTimes, month: Span): MonthTimeline {
+  const around = { from: instant(month.from - MARGIN), to: instant(month.to + MARGIN) }
+  const on = off === 'running' ? [] : weekSpans(week, around)
+  const within = { from: instant(Math.min(around.from, on[0]?.from ?? around.from)), to: around.to }
+  return { month, segments: buildTimeline({ on, off, changes, within }) }
+}

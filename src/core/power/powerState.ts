@@ -1,0 +1,46 @@
+/** What a machine is in between changes. Stopped keeps its hardware, Deallocated gives it back. */
+export const POWER_STATES = ['running', 'stopped', 'deallocated', 'hibernated', 'deleted'] as const
+export type PowerState = (typeof POWER_STATES)[number]
+
+/** What a machine is outside its week's windows; `running` is never switched off. */
+export const OFF_STATES = ['running', 'stopped', 'deallocated', 'hibernated'] as const
+export type OffState = (typeof OFF_STATES)[number]
+export type TrueOffState = Exclude<OffState, 'running'>
+
+/** The states and the changes between them. Changes are charged as running. */
+export const PHASES = [
+  'running',
+  'starting',
+  'waking',
+  'stopping',
+  'hibernating',
+  'stopped',
+  'deallocated',
+  'hibernated',
+] as const
+export type Phase = (typeof PHASES)[number]
+
+/** The state whose meters run during a phase. */
+export const STATE_OF_PHASE = {
+  running: 'running',
+  starting: 'running',
+  waking: 'running',
+  stopping: 'running',
+  hibernating: 'running',
+  stopped: 'stopped',
+  deallocated: 'deallocated',
+  hibernated: 'hibernated',
+} as const satisfies Record<Phase, PowerState>
+
+/** The phases in which a machine is coming back, by the state it comes back from, and likewise going off. */
+export const RETURN_PHASE = {
+  stopped: 'starting',
+  deallocated: 'starting',
+  hibernated: 'waking',
+} as const satisfies Record<TrueOffState, Phase>
+
+export const LEAVE_PHASE = {
+  stopped: 'stopping',
+  deallocated: 'stopping',
+  hibernated: 'hibernating',
+} as const satisfies Record<TrueOffState, Phase>

@@ -1,0 +1,44 @@
+import type { Exact } from './exact.ts'
+
+/** Most digits after the point that a price may have in a file. */
+export const MOST_DECIMALS = 12
+
+const SCALE = 10n ** BigInt(MOST_DECIMALS)
+const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/
+
+/**
+ * Reads a plain decimal such as `0.2067`: no exponent, no sign but minus, no grouping. Undefined when it is not one.
+ * All results share the denominator 10^12, so that sums of prices stay cheap.
+ */
+export function parseDecimal(text: string): Exact | undefined {
+  const match = DECIMAL.exec(text)
+  if (!match) return undefined
+  const [, minus, whole, fraction = ''] = match
+  const n = BigInt(whole + fraction.padEnd(MOST_DECIMALS, '0'))
+  return { n: minus ? -n : n, d: SCALE }
+}
+
+/** The nearest whole number of units of 10^-places; halves go to the even one (IEEE 754 roundTiesToEven). */
+export function roundToUnits(value: Exact, places: number): bigint {
+  const scaled = value.n * 10n ** BigInt(places)
+  const floor = scaled / value.d - (scaled % value.d < 0n ? 1n : 0n)
+  const twiceRest = (scaled - floor * value.d) * 2n
+  if (twiceRest === value.d) return floor + (floor & 1n)
+  return twiceRest > value.d ? floor + 1n : floor
+}
+
+/** `units` of 10^-places as decimal text with all its places, such as `-0.0500`. */
+export function unitsToDecimal(units: bigint, places: number): string {
+  const digits = (units < 0n ? -units : units).toString().padStart(places + 1, '0')
+  const text = places === 0 ? digits : `${digits.slice(0, -places)}.${digits.slice(-places)}`
+  return units < 0n ? `-${text}` : text
+}
+
+export const toDecimal = (value: Exact, places: number): string =>
+  unitsToDecimal(roundToUnits(value, places), places)
+
+/** As `toDecimal`, without the zeros at the end that say nothing. */
+export function toShortDecimal(value: Exact, mostPlaces: number): string {
+  const text = toDecimal(value, mostPlaces)
+  return text.includes('.') ? text.replace(/\.?0+$/, '') : text
+}

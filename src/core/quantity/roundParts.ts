@@ -1,0 +1,25 @@
+import { roundToUnits, unitsToDecimal } from './decimal.ts'
+import { add, ZERO, type Exact } from './exact.ts'
+
+interface RoundedParts {
+  readonly parts: readonly string[]
+  readonly total: string
+}
+
+/**
+ * The one rule by which exact amounts become decimals that are read: the total is rounded half to even, and each
+ * part is the step between the running sums rounded the same way. So the parts shown always add up to the total
+ * shown, and no part is off by a whole unit.
+ */
+export function roundParts(amounts: readonly Exact[], places: number): RoundedParts {
+  let sum: Exact = ZERO
+  let given = 0n
+  const parts = amounts.map((amount) => {
+    sum = add(sum, amount)
+    const due = roundToUnits(sum, places)
+    const part = due - given
+    given = due
+    return unitsToDecimal(part, places)
+  })
+  return { parts, total: unitsToDecimal(given, places) }
+}

@@ -1,0 +1,51 @@
+import { Temporal } from 'temporal-polyfill'
+import { formatDate, parseDate } from '../calendar/civil.ts'
+import type { WeekPlan } from '../calendar/weekPlan.ts'
+
+const MINUTE = 60
+const DAY = 86_400
+
+/**
+ * The slow twin of `weekSpans`: walks real time minute by minute, noting what the wall clock shows, and so learns for
+ * each wall-clock minute the instant that it stands for. Then switches minutes on, window by window.
+ * Only for whole-minute offsets. Answers one flag a minute of `from` to `to`, which are whole minutes.
+ */
+export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[] {
+  const start = from - 4 * DAY
+  const end = to + 3 * DAY
+  const instantOfLocal = readClock(week.timeZone, start, end)
+  const on = new Uint8Array((to - from) / MINUTE)
+  const firstDate = Math.floor(start / DAY) + 1
+  const lastDate = Math.floor(end / DAY) - 1
+  for (let date = firstDate; date < lastDate; date += 1) {
+    const text = formatDate(date as never)
+    const isoWeekday = Temporal.PlainDate.from(text).dayOfWeek
+    if (week.datesOff.some((day) => formatDate(day) === text)) continue
+    for (const window of week.windows.filter(({ day }) => day + 1 === isoWeekday)) {
+      const opens = instantOfLocal.get(parseDate(text)! * DAY + window.from * MINUTE)
+      const closes = instantOfLocal.get(parseDate(text)! * DAY + window.to * MINUTE)
+      if (opens === undefined || closes === undefined) continue
+      for (let at = Math.max(opens, from); at < Math.min(closes, to); at += MINUTE)
+        on[(at - from) / MINUTE] = 1
+    }
+  }
+  return [...on].map(Boolean)
+}
+
+/** What instant each wall-clock minute stands for: the first time it shows, or by the offset before where it is skipped. */
+function readClock(timeZone: string, start: number, end: number): Map<number, number> {
+  const instantOfLocal = new Map<number, number>()
+  let before = offset(timeZone, start)
+  for (let at = start; at < end; at += MINUTE) {
+    const now = at % (15 * MINUTE) === 0 ? offset(timeZone, at) : before
+    for (let skipped = at + before; skipped < at + now; skipped += MINUTE) {
+      instantOfLocal.set(skipped, skipped - before)
+    }
+    if (!instantOfLocal.has(at + now)) instantOfLocal.set(at + now, at)
+    before = now
+  }
+  return instantOfLocal
+}
+
+const offset = (timeZone: string, at: number): number =>
+  Temporal.Instant.fromEpochMilliseconds(at * 1000).toZonedDateTimeISO(timeZone).offsetNanoseconds / 1e9

@@ -1,0 +1,84 @@
+import { formatDate, parseDate, type Weekday } from '../core/calendar/civil.ts'
+import type { WeekPlan, WeekWindow } from '../core/calendar/weekPlan.ts'
+import type { YearMonth } from '../core/calendar/yearMonth.ts'
+import type { Machine, Plan } from '../core/machine/plan.ts'
+import { accept, type Outcome } from '../core/outcome.ts'
+import { pointerOf, type FileIssue } from './fileIssue.ts'
+import { formatClockTime, parseClockTime } from './clockTime.ts'
+import { DAY_KEYS, PLAN_KIND, PLAN_VERSION, planSchema, type PlanFile, type WeekFile } from './planSchema.ts'
+import { readJson } from './readJson.ts'
+import { stableJson } from './stableJson.ts'
+import { limited, validate } from './validate.ts'
+
+/** Reads a plan file whole, or says everything that is wrong with it. */
+export function readPlan(text: string): Outcome<Plan, FileIssue> {
+  const json = readJson(text, PLAN_KIND, PLAN_VERSION)
+  return json.ok ? parsePlan(json.value) : json
+}
+
+/** Reads a plan that is already parsed, as the store holds it. */
+export function parsePlan(value: unknown): Outcome<Plan, FileIssue> {
+  const file = validate(planSchema, value)
+  if (!file.ok) return file
+  const weekIds = file.value.weeks.map(({ id }) => id)
+  const lost = file.value.machines.flatMap(({ week }, i): FileIssue[] =>
+    weekIds.includes(week)
+      ? []
+      : [
+          {
+            code: 'unknown-reference',
+            pointer: pointerOf(['machines', i, 'week']),
+            problem: `There is no week "${week}" in this plan.`,
+            expected: weekIds.length > 0 ? `one of ${weekIds.slice(0, 8).join(', ')}.` : 'a week in /weeks.',
+          },
+        ],
+  )
+  return lost.length > 0 ? { ok: false, issues: limited(lost) } : accept(toPlan(file.value))
+}
+
+export const writePlan = (plan: Plan): string => stableJson(planToFile(plan))
+
+export const planToFile = (plan: Plan): PlanFile => ({
+  format: `${PLAN_KIND}/${PLAN_VERSION}`,
+  name: plan.name,
+  month: plan.month,
+  weeks: plan.weeks.map(toWeekFile),
+  machines: plan.machines,
+})
+
+const toPlan = (file: PlanFile): Plan => ({
+  name: file.name,
+  month: file.month as YearMonth,
+  weeks: file.weeks.map(toWeek),
+  // The schema has checked units and names; only the type's brands are missing.
+  machines: file.machines as unknown as Machine[],
+})
+
+const toWeek = (file: WeekFile): WeekPlan => ({
+  id: file.id,
+  name: file.name,
+  timeZone: file.timeZone,
+  windows: DAY_KEYS.flatMap((key, day) =>
+    (file.windows[key] ?? []).map(({ from, to }): WeekWindow => ({
+      day: day as Weekday,
+      from: parseClockTime(from)!,
+      to: parseClockTime(to)!,
+    })),
+  ),
+  datesOff: file.datesOff.map((date) => parseDate(date)!),
+})
+
+const toWeekFile = (week: WeekPlan): WeekFile => ({
+  id: week.id,
+  name: week.name,
+  timeZone: week.timeZone,
+  windows: Object.fromEntries(
+    DAY_KEYS.flatMap((key, day) => {
+      const windows = week.windows.filter((window) => window.day === day).sort((a, b) => a.from - b.from)
+      return windows.length === 0
+        ? []
+        : [[key, windows.map(({ from, to }) => ({ from: formatClockTime(from), to: formatClockTime(to) }))]]
+    }),
+  ),
+  datesOff: week.datesOff.map(formatDate),
+})

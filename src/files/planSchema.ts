@@ -1,0 +1,109 @@
+import Joi from 'joi'
+import { MOST_DATA_DISKS, MOST_MACHINES, MOST_WEEKS } from '../core/machine/plan.ts'
+import { OFF_STATES } from '../core/power/powerState.ts'
+import { parseClockTime } from './clockTime.ts'
+import { byKey, count, date, id, idListOf, label, listOf, month, room, timeZone } from './rules.ts'
+
+export const PLAN_KIND = 'notchgauge/plan'
+export const PLAN_VERSION = 1
+
+/** Days as the file writes them, Monday first: the index is the weekday. */
+export const DAY_KEYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
+type DayKey = (typeof DAY_KEYS)[number]
+
+/** A plan as it stands in its file: windows by day, times as text. */
+export interface PlanFile {
+  readonly format: string
+  readonly name: string
+  readonly month: string
+  readonly weeks: readonly WeekFile[]
+  readonly machines: readonly MachineFile[]
+}
+
+export interface WeekFile {
+  readonly id: string
+  readonly name: string
+  readonly timeZone: string
+  readonly windows: { readonly [Day in DayKey]?: readonly { readonly from: string; readonly to: string }[] }
+  readonly datesOff: readonly string[]
+}
+
+export interface MachineFile {
+  readonly name: string
+  readonly purpose: string
+  readonly needs: { readonly vcpu: number; readonly memoryGiB: number; readonly iops: number }
+  readonly provider: string
+  readonly region: string
+  readonly zone: string
+  readonly size: string
+  readonly image: string
+  readonly terms: string
+  readonly systemDisk: { readonly kind: string; readonly roomGiB: number }
+  readonly dataDisks: readonly { readonly kind: string; readonly roomGiB: number }[]
+  readonly address: string
+  readonly week: string
+  readonly off: string
+}
+
+const MINUTES_PER_DAY = 1440
+
+const window = Joi.object({
+  from: Joi.string().required(),
+  to: Joi.string().required(),
+})
+  .custom((value: { from: string; to: string }, helpers) => {
+    const from = parseClockTime(value.from)
+    const to = parseClockTime(value.to)
+    if (from === undefined || to === undefined) return helpers.error('window.time')
+    if (from >= MINUTES_PER_DAY) return helpers.error('window.start')
+    if (to <= from) return helpers.error('window.backwards', { next: `${value.to}+1` })
+    if (to - from > MINUTES_PER_DAY) return helpers.error('window.long')
+    return value
+  })
+  .messages({
+    'window.time': 'times such as "08:00", "24:00", or "06:00+1" for the next day',
+    'window.start': 'a start on the day itself, before 24:00',
+    'window.backwards': 'an end after its start; write "to": "{#next}" if it ends on the next day',
+    'window.long': 'a window of at most 24 hours',
+  })
+
+const week = Joi.object({
+  id: id.required(),
+  name: label(60).required(),
+  timeZone: timeZone.required(),
+  windows: byKey(Joi.valid(...DAY_KEYS), listOf(window, 48), 7).required(),
+  datesOff: Joi.array().items(date).max(2_000).unique().required(),
+})
+
+const disk = Joi.object({ kind: id.required(), roomGiB: room.required() })
+
+const machine = Joi.object({
+  name: label(60).required(),
+  purpose: label(200).allow('').required(),
+  needs: Joi.object({
+    vcpu: count(4_096).required(),
+    memoryGiB: Joi.number().min(0).max(65_536).required(),
+    iops: count(10_000_000).required(),
+  }).required(),
+  provider: id.required(),
+  region: id.required(),
+  zone: id.required(),
+  size: id.required(),
+  image: id.required(),
+  terms: id.required(),
+  systemDisk: disk.required(),
+  dataDisks: listOf(disk, MOST_DATA_DISKS).required(),
+  address: Joi.valid('none', 'changing', 'fixed').required(),
+  week: id.required(),
+  off: Joi.valid(...OFF_STATES).required(),
+})
+
+export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
+  format: Joi.string().required(),
+  name: label(120).required(),
+  month: month.required(),
+  weeks: idListOf(week, MOST_WEEKS).required(),
+  machines: listOf(machine, MOST_MACHINES)
+    .unique((a: { name?: unknown }, b: { name?: unknown }) => a.name === b.name)
+    .required(),
+})
