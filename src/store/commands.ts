@@ -1,0 +1,81 @@
+import type { Draft } from 'immer'
+import type { WeekPlan } from '../core/calendar/weekPlan.ts'
+import { applyChoice, type Choice } from '../core/machine/choice.ts'
+import type { Machine, Plan } from '../core/machine/plan.ts'
+import type { Recipe } from './change.ts'
+
+/** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
+
+const onMachine =
+  (name: string, change: (machine: Draft<Machine>) => void | Machine): Recipe =>
+  (draft) => {
+    const at = draft.machines.findIndex((machine) => machine.name === name)
+    const machine = draft.machines[at]
+    if (!machine) return
+    const changed = change(machine)
+    if (changed) draft.machines[at] = changed as Draft<Machine>
+  }
+
+const onWeek =
+  (id: string, change: (week: Draft<WeekPlan>) => void): Recipe =>
+  (draft) => {
+    const week = draft.weeks.find((candidate) => candidate.id === id)
+    if (week) change(week)
+  }
+
+export const takeChoice = (name: string, choice: Choice): Recipe =>
+  onMachine(name, (machine) => applyChoice(machine as Machine, choice))
+
+export const setMachine = (name: string, part: Partial<Machine>): Recipe =>
+  onMachine(name, (machine) => {
+    Object.assign(machine, part)
+  })
+
+export const setWeek = (id: string, part: Partial<Omit<WeekPlan, 'id'>>): Recipe =>
+  onWeek(id, (week) => {
+    Object.assign(week, part)
+  })
+
+export const addMachine =
+  (machine: Machine): Recipe =>
+  (draft) => {
+    draft.machines.push(machine as Draft<Machine>)
+  }
+
+export const removeMachine =
+  (name: string): Recipe =>
+  (draft) => {
+    draft.machines = draft.machines.filter((machine) => machine.name !== name)
+  }
+
+export const addWeek =
+  (week: WeekPlan): Recipe =>
+  (draft) => {
+    draft.weeks.push(week as Draft<WeekPlan>)
+  }
+
+/** Leaves a week in place that a machine still uses. */
+export const removeWeek =
+  (id: string): Recipe =>
+  (draft) => {
+    if (draft.machines.some(({ week }) => week === id)) return
+    draft.weeks = draft.weeks.filter((week) => week.id !== id)
+  }
+
+export const renamePlan =
+  (name: string): Recipe =>
+  (draft) => {
+    draft.name = name
+  }
+
+export const replacePlan =
+  (plan: Plan): Recipe =>
+  () =>
+    plan as Draft<Plan>
+
+/** `name`, or the first of `name 2`, `name 3`, … that is free. */
+export function freeName(name: string, taken: readonly string[]): string {
+  if (!taken.includes(name)) return name
+  const stem = name.replace(/ \d+$/, '')
+  for (let number = 2; ; number += 1) if (!taken.includes(`${stem} ${number}`)) return `${stem} ${number}`
+}

@@ -1,0 +1,53 @@
+import Dexie, { type EntityTable } from 'dexie'
+import type { Patch } from 'immer'
+
+/** The plan as the store holds it: the file's own form, so that one schema guards both edges. */
+export interface StoredPlan {
+  readonly id: 'current'
+  /** Grows with every change, so that tabs know which one is newer. */
+  readonly revision: number
+  readonly file: unknown
+  /** The newest edit that is applied; later ones are undone. 0 when all are. */
+  readonly cursor: number
+  /** True until the person has seen the line that explains the demo plan. */
+  readonly welcome: boolean
+}
+
+export interface StoredBook {
+  readonly provider: string
+  readonly file: unknown
+}
+
+/** An edit with its inverse: undo survives a reload. */
+export interface StoredEdit {
+  readonly seq: number
+  readonly label: string
+  readonly forward: readonly Patch[]
+  readonly inverse: readonly Patch[]
+}
+
+export class NotchgaugeDatabase extends Dexie {
+  plan!: EntityTable<StoredPlan, 'id'>
+  books!: EntityTable<StoredBook, 'provider'>
+  edits!: EntityTable<StoredEdit, 'seq'>
+}
+
+/** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
+export interface SchemaStep {
+  readonly version: number
+  readonly stores: Readonly<Record<string, string | null>>
+  readonly upgrade?: (transaction: import('dexie').Transaction) => Promise<void>
+}
+
+export const SCHEMA_STEPS: readonly SchemaStep[] = [
+  { version: 1, stores: { plan: 'id', books: 'provider', edits: 'seq' } },
+]
+
+export function openDatabase(name = 'notchgauge', steps: readonly SchemaStep[] = SCHEMA_STEPS): NotchgaugeDatabase {
+  const database = new NotchgaugeDatabase(name)
+  for (const { version, stores, upgrade } of steps) {
+    const declared = database.version(version).stores({ ...stores })
+    if (upgrade) declared.upgrade(upgrade)
+  }
+  return database
+}

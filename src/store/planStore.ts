@@ -1,0 +1,96 @@
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import type { Outcome } from '../core/outcome.ts'
+import { parsePlan, planToFile } from '../files/planFile.ts'
+import { parsePriceBook } from '../files/priceBookFile.ts'
+import type { FileIssue } from '../files/fileIssue.ts'
+import type { NotchgaugeDatabase, StoredEdit, StoredPlan } from './database.ts'
+
+/** Edits kept for undo; older ones are dropped. */
+const MOST_EDITS = 300
+
+export interface LoadedPlan {
+  readonly plan: Plan
+  readonly revision: number
+  readonly edits: readonly StoredEdit[]
+  readonly cursor: number
+  readonly welcome: boolean
+}
+
+/** What is stored, held against the same schema as a file. Undefined where nothing is. */
+export async function loadPlan(db: NotchgaugeDatabase): Promise<Outcome<LoadedPlan, FileIssue> | undefined> {
+  const [row, edits] = await db.transaction('r', db.plan, db.edits, () =>
+    Promise.all([db.plan.get('current'), db.edits.orderBy('seq').toArray()]),
+  )
+  if (!row) return undefined
+  const plan = parsePlan(row.file)
+  if (!plan.ok) return plan
+  const { revision, cursor, welcome } = row
+  return { ok: true, value: { plan: plan.value, revision, edits, cursor, welcome } }
+}
+
+/** The stored price books, and the problems of any that no longer pass. */
+export async function loadBooks(db: NotchgaugeDatabase): Promise<{ books: PriceBook[]; refused: string[] }> {
+  const books: PriceBook[] = []
+  const refused: string[] = []
+  for (const row of await db.books.toArray()) {
+    const book = parsePriceBook(row.file)
+    if (book.ok) books.push(book.value)
+    else refused.push(row.provider)
+  }
+  return { books, refused }
+}
+
+export const storeBook = async (db: NotchgaugeDatabase, book: PriceBook): Promise<void> => {
+  await db.books.put({ provider: book.provider.id, file: { ...book } })
+}
+
+/** Lays a plan down anew, without history. */
+export async function storeFreshPlan(db: NotchgaugeDatabase, plan: Plan, welcome: boolean): Promise<StoredPlan> {
+  return db.transaction('rw', db.plan, db.edits, async () => {
+    const before = await db.plan.get('current')
+    const row: StoredPlan = {
+      id: 'current',
+      revision: (before?.revision ?? 0) + 1,
+      file: planToFile(plan),
+      cursor: 0,
+      welcome,
+    }
+    await db.edits.clear()
+    await db.plan.put(row)
+    return row
+  })
+}
+
+export type StoredChange =
+  | { readonly kind: 'edit'; readonly edit: StoredEdit }
+  | { readonly kind: 'cursor'; readonly cursor: number }
+  | { readonly kind: 'welcome' }
+
+export interface SaveInputs {
+  /** The revision that the change was made on. */
+  readonly base: number
+  readonly plan: Plan
+  readonly change: StoredChange
+}
+
+/**
+ * Saves a plan and the edit that led to it in one transaction. False, with nothing written, when another tab has
+ * saved since: the caller takes that up and makes the change again.
+ */
+export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: SaveInputs): Promise<boolean> {
+  return db.transaction('rw', db.plan, db.edits, async () => {
+    const row = await db.plan.get('current')
+    if (row && row.revision !== base) return false
+    const cursor =
+      change.kind === 'edit' ? change.edit.seq : change.kind === 'cursor' ? change.cursor : (row?.cursor ?? 0)
+    if (change.kind === 'edit') {
+      await db.edits.where('seq').aboveOrEqual(change.edit.seq).delete()
+      await db.edits.add(change.edit)
+      await db.edits.where('seq').belowOrEqual(change.edit.seq - MOST_EDITS).delete()
+    }
+    const welcome = change.kind === 'welcome' ? false : (row?.welcome ?? false)
+    await db.plan.put({ id: 'current', revision: base + 1, file: planToFile(plan), cursor, welcome })
+    return true
+  })
+}

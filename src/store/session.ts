@@ -1,0 +1,255 @@
+import { liveQuery, type Subscription } from 'dexie'
+import { produce } from 'immer'
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import type { FileIssue } from '../files/fileIssue.ts'
+import { makeChange, type Change, type History, type Recipe } from './change.ts'
+import type { NotchgaugeDatabase } from './database.ts'
+import { loadBooks, loadPlan, savePlan, storeBook, storeFreshPlan } from './planStore.ts'
+
+export interface SessionState {
+  readonly status: 'loading' | 'ready' | 'damaged'
+  readonly plan: Plan
+  readonly books: readonly PriceBook[]
+  readonly undoLabel: string | undefined
+  readonly redoLabel: string | undefined
+  readonly welcome: boolean
+  /** Why changes are not kept, when they are not. */
+  readonly saveProblem: string | undefined
+  /** True while changes wait to be saved. */
+  readonly saving: boolean
+  /** What is wrong with the stored plan, when it cannot be opened. */
+  readonly damage: readonly FileIssue[]
+}
+
+export interface Demo {
+  readonly plan: Plan
+  readonly books: readonly PriceBook[]
+}
+
+const EMPTY_PLAN: Plan = { name: 'New plan', month: '2027-03' as Plan['month'], weeks: [], machines: [] }
+
+/**
+ * The open plan: what is shown now, its history, and the queue of changes to be saved. A change shows at once and is
+ * saved after; what cannot be saved stays open, is said, and is tried again with the next change.
+ */
+export class Session {
+  private state: SessionState = {
+    status: 'loading',
+    plan: EMPTY_PLAN,
+    books: [],
+    undoLabel: undefined,
+    redoLabel: undefined,
+    welcome: false,
+    saveProblem: undefined,
+    saving: false,
+    damage: [],
+  }
+  private history: History = { edits: [], cursor: 0 }
+  /** The revision of what is in the store, and the plan and history that stand there. */
+  private saved = { revision: 0, plan: EMPTY_PLAN, history: this.history }
+  private pending: Change[] = []
+  private working = false
+  private previewed: Plan | undefined
+  private readonly listeners = new Set<() => void>()
+  private following: Subscription | undefined
+
+  constructor(
+    private readonly db: NotchgaugeDatabase,
+    private readonly loadDemo: () => Promise<Demo>,
+  ) {}
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  readonly snapshot = (): SessionState => this.state
+
+  /** Opens what is stored, or the demo on a first visit. Goes on without a store where it is refused. */
+  async open(): Promise<void> {
+    let problem: string | undefined
+    try {
+      const { books, refused } = await loadBooks(this.db)
+      const loaded = await loadPlan(this.db)
+      if (loaded?.ok) {
+        const { plan, revision, edits, cursor, welcome } = loaded.value
+        this.saved = { revision, plan, history: { edits, cursor } }
+        this.history = this.saved.history
+        const demo = books.length === 0 || refused.length > 0 ? await this.loadDemo() : undefined
+        const restored = demo?.books.filter(({ provider }) => !books.some((b) => b.provider.id === provider.id)) ?? []
+        this.show({ status: 'ready', plan, books: [...books, ...restored], welcome })
+        this.follow()
+        return
+      }
+      if (loaded) {
+        this.show({ status: 'damaged', damage: loaded.issues, books })
+        return
+      }
+    } catch (error) {
+      problem = describe(error)
+    }
+    const demo = await this.loadDemo()
+    if (problem === undefined) {
+      try {
+        for (const book of demo.books) await storeBook(this.db, book)
+        const row = await storeFreshPlan(this.db, demo.plan, true)
+        this.saved = { revision: row.revision, plan: demo.plan, history: this.history }
+        this.follow()
+      } catch (error) {
+        problem = describe(error)
+      }
+    }
+    this.show({ status: 'ready', plan: demo.plan, books: demo.books, welcome: true, saveProblem: problem })
+  }
+
+  /** Leaves the stored plan behind, for one that could not be opened. */
+  async startOver(): Promise<void> {
+    const demo = await this.loadDemo()
+    const row = await storeFreshPlan(this.db, demo.plan, true)
+    for (const book of demo.books) await storeBook(this.db, book)
+    this.history = { edits: [], cursor: 0 }
+    this.saved = { revision: row.revision, plan: demo.plan, history: this.history }
+    this.show({ status: 'ready', plan: demo.plan, books: demo.books, welcome: true, damage: [] })
+    this.follow()
+  }
+
+  close(): void {
+    this.following?.unsubscribe()
+  }
+
+  /** Shows a change without making it, as while painting; undefined takes it back. */
+  preview(recipe: Recipe | undefined): void {
+    if (!recipe) {
+      if (this.previewed) this.show({ plan: this.previewed })
+      this.previewed = undefined
+      return
+    }
+    this.previewed ??= this.state.plan
+    this.show({ plan: produce(this.previewed, recipe) })
+  }
+
+  edit(label: string, recipe: Recipe): void {
+    this.preview(undefined)
+    if (this.apply({ kind: 'edit', label, recipe })) this.enqueue({ kind: 'edit', label, recipe })
+  }
+
+  undo(): void {
+    this.preview(undefined)
+    if (this.apply({ kind: 'undo' })) this.enqueue({ kind: 'undo' })
+  }
+
+  redo(): void {
+    this.preview(undefined)
+    if (this.apply({ kind: 'redo' })) this.enqueue({ kind: 'redo' })
+  }
+
+  dismissWelcome(): void {
+    this.show({ welcome: false })
+    this.enqueue({ kind: 'welcome' })
+  }
+
+  async addBook(book: PriceBook): Promise<void> {
+    const others = this.state.books.filter(({ provider }) => provider.id !== book.provider.id)
+    this.show({ books: [...others, book] })
+    try {
+      await storeBook(this.db, book)
+    } catch (error) {
+      this.show({ saveProblem: describe(error) })
+    }
+  }
+
+  /** Makes a change on what is shown. False when it changes nothing. */
+  private apply(change: Change): boolean {
+    const made = makeChange(this.state.plan, this.history, change)
+    if (!made) return false
+    this.history = made.history
+    this.show({ plan: made.plan })
+    return true
+  }
+
+  private enqueue(change: Change): void {
+    this.pending.push(change)
+    void this.work()
+  }
+
+  private async work(): Promise<void> {
+    if (this.working) return
+    this.working = true
+    this.show({ saving: true })
+    try {
+      while (this.pending.length > 0) await this.saveOne(this.pending[0]!)
+      this.show({ saving: false, saveProblem: undefined })
+    } catch (error) {
+      this.show({ saving: false, saveProblem: describe(error) })
+    } finally {
+      this.working = false
+    }
+  }
+
+  private async saveOne(change: Change): Promise<void> {
+    const made = makeChange(this.saved.plan, this.saved.history, change)
+    if (made) {
+      const { revision } = this.saved
+      const done = await savePlan(this.db, { base: revision, plan: made.plan, change: made.stored })
+      if (!done) return this.takeUpOtherTab()
+      this.saved = { revision: revision + 1, plan: made.plan, history: made.history }
+    }
+    this.pending.shift()
+  }
+
+  /** Another tab has saved: its plan becomes the ground, and what waits here is made again on top of it. */
+  private async takeUpOtherTab(): Promise<void> {
+    const loaded = await loadPlan(this.db)
+    if (!loaded?.ok) throw new Error('The plan that another tab saved cannot be read.')
+    const { plan, revision, edits, cursor, welcome } = loaded.value
+    this.saved = { revision, plan, history: { edits, cursor } }
+    this.history = this.saved.history
+    let shown = plan
+    for (const change of this.pending) {
+      const made = makeChange(shown, this.history, change)
+      if (!made) continue
+      shown = made.plan
+      this.history = made.history
+    }
+    this.previewed = undefined
+    this.show({ plan: shown, welcome })
+  }
+
+  private follow(): void {
+    this.following?.unsubscribe()
+    const query = liveQuery(async () => ({
+      revision: (await this.db.plan.get('current'))?.revision ?? 0,
+      books: await this.db.books.toCollection().primaryKeys(),
+    }))
+    this.following = query.subscribe({
+      next: ({ revision, books }) => {
+        if (revision > this.saved.revision && !this.working) void this.takeUpOtherTab().catch(() => undefined)
+        if (books.some((id) => !this.state.books.some(({ provider }) => provider.id === id))) void this.reloadBooks()
+      },
+      error: (error: unknown) => this.show({ saveProblem: describe(error) }),
+    })
+  }
+
+  private async reloadBooks(): Promise<void> {
+    const { books } = await loadBooks(this.db)
+    this.show({ books })
+  }
+
+  private show(part: Partial<SessionState>): void {
+    const { edits, cursor } = this.history
+    const done = edits.filter(({ seq }) => seq <= cursor).at(-1)
+    const undone = edits.find(({ seq }) => seq > cursor)
+    this.state = { ...this.state, ...part, undoLabel: done?.label, redoLabel: undone?.label }
+    for (const listener of this.listeners) listener()
+  }
+}
+
+function describe(error: unknown): string {
+  const name = error instanceof Error ? error.name : ''
+  if (/Quota/.test(name) || /quota/i.test(String(error))) return 'The browser’s storage is full.'
+  if (/MissingAPI|OpenFailed|InvalidState|Security|DatabaseClosed/.test(name)) {
+    return 'The browser refuses to store data for this page.'
+  }
+  return error instanceof Error ? error.message : 'The browser could not store the plan.'
+}
