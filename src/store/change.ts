@@ -50,9 +50,13 @@ export function makeChange(plan: Plan, history: History, change: Change): MadeCh
 }
 
 /** History comes from the store: a plan that its patches would break is not taken. */
-function moved(plan: Plan, history: History, patches: readonly Patch[], cursor: number): MadeChange | undefined {
+function moved(
+  plan: Plan,
+  history: History,
+  patches: readonly Patch[],
+  cursor: number,
+): MadeChange | undefined {
   const next = applyPatches(plan, patches)
   if (!parsePlan(planToFile(next)).ok) return undefined
   return { plan: next, history: { ...history, cursor }, stored: { kind: 'cursor', cursor } }
 }
-

@@ -43,7 +43,10 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 1, stores: { plan: 'id', books: 'provider', edits: 'seq' } },
 ]
 
-export function openDatabase(name = 'notchgauge', steps: readonly SchemaStep[] = SCHEMA_STEPS): NotchgaugeDatabase {
+export function openDatabase(
+  name = 'notchgauge',
+  steps: readonly SchemaStep[] = SCHEMA_STEPS,
+): NotchgaugeDatabase {
   const database = new NotchgaugeDatabase(name)
   for (const { version, stores, upgrade } of steps) {
     const declared = database.version(version).stores({ ...stores })

@@ -46,7 +46,11 @@ export const storeBook = async (db: NotchgaugeDatabase, book: PriceBook): Promis
 }
 
 /** Lays a plan down anew, without history. */
-export async function storeFreshPlan(db: NotchgaugeDatabase, plan: Plan, welcome: boolean): Promise<StoredPlan> {
+export async function storeFreshPlan(
+  db: NotchgaugeDatabase,
+  plan: Plan,
+  welcome: boolean,
+): Promise<StoredPlan> {
   return db.transaction('rw', db.plan, db.edits, async () => {
     const before = await db.plan.get('current')
     const row: StoredPlan = {
@@ -87,7 +91,10 @@ export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: S
     if (change.kind === 'edit') {
       await db.edits.where('seq').aboveOrEqual(change.edit.seq).delete()
       await db.edits.add(change.edit)
-      await db.edits.where('seq').belowOrEqual(change.edit.seq - MOST_EDITS).delete()
+      await db.edits
+        .where('seq')
+        .belowOrEqual(change.edit.seq - MOST_EDITS)
+        .delete()
     }
     const welcome = change.kind === 'welcome' ? false : (row?.welcome ?? false)
     await db.plan.put({ id: 'current', revision: base + 1, file: planToFile(plan), cursor, welcome })

@@ -77,7 +77,8 @@ export class Session {
         this.saved = { revision, plan, history: { edits, cursor } }
         this.history = this.saved.history
         const demo = books.length === 0 || refused.length > 0 ? await this.loadDemo() : undefined
-        const restored = demo?.books.filter(({ provider }) => !books.some((b) => b.provider.id === provider.id)) ?? []
+        const restored =
+          demo?.books.filter(({ provider }) => !books.some((b) => b.provider.id === provider.id)) ?? []
         this.show({ status: 'ready', plan, books: [...books, ...restored], welcome })
         this.follow()
         return
@@ -225,7 +226,8 @@ export class Session {
     this.following = query.subscribe({
       next: ({ revision, books }) => {
         if (revision > this.saved.revision && !this.working) void this.takeUpOtherTab().catch(() => undefined)
-        if (books.some((id) => !this.state.books.some(({ provider }) => provider.id === id))) void this.reloadBooks()
+        if (books.some((id) => !this.state.books.some(({ provider }) => provider.id === id)))
+          void this.reloadBooks()
       },
       error: (error: unknown) => this.show({ saveProblem: describe(error) }),
     })

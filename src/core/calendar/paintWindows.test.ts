@@ -31,7 +31,8 @@ describe('painting a week', () => {
 /** One flag a minute of the week, the plainest way to say what is on. */
 function flags(windows: readonly WeekWindow[]): boolean[] {
   const on = new Array<boolean>(10_080).fill(false)
-  for (const { day, from, to } of windows) for (let i = from; i < to; i += 1) on[(day * 1440 + i) % 10_080] = true
+  for (const { day, from, to } of windows)
+    for (let i = from; i < to; i += 1) on[(day * 1440 + i) % 10_080] = true
   return on
 }
 
@@ -40,7 +41,12 @@ const anyWindow = fc
   .record({ day, from: fc.integer({ min: 0, max: 1439 }), length: fc.integer({ min: 1, max: 1440 }) })
   .map(({ day, from, length }): WeekWindow => ({ day, from, to: from + length }))
 const anyStroke = fc
-  .record({ day, from: fc.integer({ min: 0, max: 1438 }), length: fc.integer({ min: 1, max: 1440 }), on: fc.boolean() })
+  .record({
+    day,
+    from: fc.integer({ min: 0, max: 1438 }),
+    length: fc.integer({ min: 1, max: 1440 }),
+    on: fc.boolean(),
+  })
   .map(({ day, from, length, on }): Stroke => ({ day, from, to: Math.min(1440, from + length), on }))
 
 test('changes the minutes of the stroke and no other', () => {

@@ -54,3 +54,12 @@ function coalesce(windows: readonly WeekWindow[]): WeekWindow[] {
   }
   return merged
 }
+
+/** The windows with one of them given other ends; it merges with neighbours of its day that it now touches. */
+export function resizeWindow(
+  windows: readonly WeekWindow[],
+  window: WeekWindow,
+  ends: { readonly from: number; readonly to: number },
+): WeekWindow[] {
+  return coalesce(windows.map((candidate) => (candidate === window ? { ...window, ...ends } : candidate)))
+}

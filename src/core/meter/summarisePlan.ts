@@ -25,4 +25,6 @@ export function summarise(name: string, size: string, result: MachineResult): Ma
 
 /** Every machine of a plan for one month, in the plan's order. O(machines); weeks are expanded once each. */
 export const summarisePlan = (plan: Plan, books: readonly PriceBook[], month: YearMonth): MachineSummary[] =>
-  plan.machines.map((machine) => summarise(machine.name, machine.size, estimateInPlan(machine, plan, books, month)))
+  plan.machines.map((machine) =>
+    summarise(machine.name, machine.size, estimateInPlan(machine, plan, books, month)),
+  )

@@ -1,0 +1,26 @@
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import { accept, type Outcome } from '../core/outcome.ts'
+import { checkPlan } from './checkPlan.ts'
+import type { FileIssue } from './fileIssue.ts'
+import { readPlan } from './planFile.ts'
+import { readPriceBook } from './priceBookFile.ts'
+import { PRICE_BOOK_KIND } from './priceBookSchema.ts'
+import { limited } from './validate.ts'
+
+export type ReadFile =
+  { readonly kind: 'plan'; readonly plan: Plan } | { readonly kind: 'book'; readonly book: PriceBook }
+
+/** A plan or a price book, whichever the text is. A plan is also held against the books at hand. */
+export function readAnyFile(text: string, books: readonly PriceBook[]): Outcome<ReadFile, FileIssue> {
+  if (text.slice(0, 2_000).includes(`"${PRICE_BOOK_KIND}/`)) {
+    const book = readPriceBook(text)
+    return book.ok ? accept({ kind: 'book', book: book.value }) : book
+  }
+  const plan = readPlan(text)
+  if (!plan.ok) return plan
+  const issues = checkPlan(plan.value, books)
+  return issues.length > 0
+    ? { ok: false, issues: limited(issues) }
+    : accept({ kind: 'plan', plan: plan.value })
+}

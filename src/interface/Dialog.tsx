@@ -1,0 +1,57 @@
+'use client'
+
+import type { ReactNode } from 'react'
+import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components'
+import styled from 'styled-components'
+
+interface DialogProps {
+  readonly title: string
+  readonly isOpen: boolean
+  readonly onClose: () => void
+  readonly children: ReactNode
+}
+
+/** A question or a list that has to be seen before going on. Escape and a press outside close it. */
+export function Dialog({ title, isOpen, onClose, children }: DialogProps) {
+  return (
+    <Overlay isOpen={isOpen} onOpenChange={(open) => !open && onClose()} isDismissable>
+      <Sheet>
+        <Body>
+          <Title slot="title">{title}</Title>
+          {children}
+        </Body>
+      </Sheet>
+    </Overlay>
+  )
+}
+
+const Overlay = styled(ModalOverlay)`
+  position: fixed;
+  inset: 0;
+  z-index: 10;
+  display: grid;
+  place-items: center;
+  background: color-mix(in srgb, var(--ink) 35%, transparent);
+`
+
+const Sheet = styled(Modal)`
+  width: min(640px, 94vw);
+  max-height: 84vh;
+  overflow: auto;
+  background: var(--sheet);
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+`
+
+const Body = styled(AriaDialog)`
+  padding: 20px;
+  display: grid;
+  gap: 14px;
+  outline: none;
+`
+
+const Title = styled(Heading)`
+  font-size: 16px;
+  font-weight: 640;
+  margin: 0;
+`

@@ -1,0 +1,53 @@
+import type { FitReason } from '../../core/fit/fitReason.ts'
+import { groupDigits } from './money'
+
+const listed = (names: readonly string[]): string =>
+  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')
+
+const asks = (by: 'needs' | 'image'): string => (by === 'image' ? 'the image needs' : 'you need')
+
+const number = (value: number): string => groupDigits(String(value))
+
+/** Why a choice is closed, in a few words with its figures. */
+export function reasonText(reason: FitReason): string {
+  switch (reason.code) {
+    case 'too-few-vcpu':
+      return `${reason.has} vCPU, ${asks(reason.by)} ${reason.needs}`
+    case 'too-little-memory':
+      return `${reason.has} GiB of memory, ${asks(reason.by)} ${reason.needs}`
+    case 'too-few-iops':
+      return reason.limit === 'size'
+        ? `the size allows ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
+        : `the disk gives ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
+    case 'not-sold-here':
+      return reason.soldIn.length === 0
+        ? `${reason.size} is not sold in this region`
+        : `${reason.size} is sold in ${reason.soldIn.length === 1 ? 'zone' : 'zones'} ${listed(reason.soldIn)} only`
+    case 'disk-kind-not-carried':
+      return `${reason.size} cannot carry ${reason.kind}, only ${listed(reason.carries)}`
+    case 'disk-kind-not-sold-here':
+      return `${reason.kind} is not sold in ${reason.place}`
+    case 'disk-kind-does-not-boot':
+      return `${reason.kind} cannot hold a system`
+    case 'too-many-disks':
+      return `carries ${reason.most} disks, this machine has ${reason.has}`
+    case 'room-not-offered':
+      return `${reason.kind} has no disk of ${reason.asked} GiB, ${number(reason.most)} at most`
+    case 'address-not-sold-here':
+      return `no such public address in ${reason.place}`
+    case 'wrong-architecture':
+      return `is ${reason.has}, ${reason.image} is made for ${listed(reason.needs)}`
+    case 'image-too-large':
+      return `${reason.has} GiB, ${reason.image} needs ${reason.needs}`
+    case 'state-not-offered':
+      return `${reason.provider} has no such state`
+    case 'no-hibernation':
+      return `${reason.name} cannot hibernate`
+    case 'over-hibernation-limit':
+      return `${reason.memory} GiB of memory, at most ${reason.most} can hibernate`
+    case 'no-room-for-memory':
+      return `${reason.room} GiB disk has no room for ${reason.memory} GiB of memory beside ${reason.used} in use`
+  }
+}
+
+export const reasonsText = (reasons: readonly FitReason[]): string => reasons.map(reasonText).join('; ')

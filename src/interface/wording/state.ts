@@ -1,0 +1,33 @@
+import type { OffState, Phase } from '../../core/power/powerState.ts'
+
+export const STATE_NAMES = {
+  running: 'Running',
+  stopped: 'Stopped',
+  deallocated: 'Deallocated',
+  hibernated: 'Hibernated',
+} as const satisfies Record<OffState, string>
+
+/** When off, as a choice: `running` is a machine that never is. */
+export const OFF_NAMES = { ...STATE_NAMES, running: 'Running all the time' } as const satisfies Record<
+  OffState,
+  string
+>
+
+/** What being off in this way means. */
+export const OFF_MEANS = {
+  running: 'never switched off',
+  stopped: 'hardware kept for it',
+  deallocated: 'hardware given back',
+  hibernated: 'memory kept on disk',
+} as const satisfies Record<OffState, string>
+
+export const PHASE_NAMES = {
+  running: 'running',
+  starting: 'starting',
+  waking: 'waking',
+  stopping: 'stopping',
+  hibernating: 'hibernating',
+  stopped: 'stopped',
+  deallocated: 'deallocated',
+  hibernated: 'hibernated',
+} as const satisfies Record<Phase, string>

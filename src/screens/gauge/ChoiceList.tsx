@@ -1,0 +1,165 @@
+'use client'
+
+import type { RefObject } from 'react'
+import {
+  Autocomplete,
+  Dialog,
+  Input,
+  Label,
+  ListBox,
+  ListBoxItem,
+  ListLayout,
+  SearchField,
+  useFilter,
+  Virtualizer,
+} from 'react-aria-components'
+import styled from 'styled-components'
+import type { Notch } from '../../core/notches/plates.ts'
+import { Popover } from '../../interface/Popover'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+import type { ChoiceWords } from '../../interface/wording/choice'
+import { formatDifference, formatMoney } from '../../interface/wording/money'
+import { reasonsText } from '../../interface/wording/reason'
+
+const ROW_HEIGHT = 42
+const MOST_ROWS = 8
+
+interface ChoiceListProps {
+  readonly title: string
+  readonly anchor: RefObject<HTMLElement | null>
+  /** The choices to show; closed when undefined. */
+  readonly notches: readonly Notch[] | undefined
+  readonly words: (notch: Notch) => ChoiceWords
+  readonly currency: string
+  readonly onTake: (notch: Notch) => void
+  readonly onClose: () => void
+}
+
+/** Choices of one decision from the cheapest to the dearest, with a search. Closed ones say why, and cannot be taken. */
+export function ChoiceList({ title, anchor, notches, words, currency, onTake, onClose }: ChoiceListProps) {
+  const { contains } = useFilter({ sensitivity: 'base' })
+  return (
+    <Popover
+      triggerRef={anchor}
+      isOpen={notches !== undefined}
+      onOpenChange={(open) => !open && onClose()}
+      placement="bottom"
+    >
+      <Sheet aria-label={`Choices of ${title}`}>
+        <Autocomplete filter={contains}>
+          <SearchField autoFocus>
+            <VisuallyHidden as={Label}>Search the choices of {title}</VisuallyHidden>
+            <Search placeholder={`Search ${notches?.length ?? 0} choices`} />
+          </SearchField>
+          <Virtualizer layout={ListLayout} layoutOptions={{ rowHeight: ROW_HEIGHT }}>
+            <Choices
+              aria-label={`Choices of ${title}`}
+              items={(notches ?? []).map((notch) => ({ id: notch.key, notch }))}
+              style={{ height: Math.min(notches?.length ?? 0, MOST_ROWS) * ROW_HEIGHT }}
+              onAction={(key) => {
+                const notch = notches?.find((candidate) => candidate.key === key)
+                if (notch?.isPresent) onClose()
+                else if (notch?.total && notch.reasons.length === 0) onTake(notch)
+              }}
+              renderEmptyState={() => <Nothing>Nothing by that name</Nothing>}
+            >
+              {({ id, notch }: { id: string; notch: Notch }) => (
+                <Row
+                  id={id}
+                  textValue={`${words(notch).name} ${words(notch).about}`}
+                  $closed={notch.reasons.length > 0}
+                >
+                  <Name>
+                    {words(notch).name}
+                    {notch.isPresent && ' (now)'}
+                  </Name>
+                  <Difference $saves={(notch.difference?.n ?? 0n) < 0n}>
+                    {notch.difference ? formatDifference(notch.difference) : 'no price'}
+                  </Difference>
+                  <Note>
+                    {notch.reasons.length > 0 ? `Closed: ${reasonsText(notch.reasons)}` : words(notch).about}
+                  </Note>
+                  <Total>{notch.total ? `${formatMoney(notch.total, currency)} a month` : ''}</Total>
+                </Row>
+              )}
+            </Choices>
+          </Virtualizer>
+        </Autocomplete>
+      </Sheet>
+    </Popover>
+  )
+}
+
+const Sheet = styled(Dialog)`
+  width: min(520px, 92vw);
+  outline: none;
+`
+
+const Search = styled(Input)`
+  width: calc(100% - 16px);
+  margin: 8px;
+  min-height: 28px;
+  padding: 2px 8px;
+  border: 1px solid var(--plate-edge);
+  border-radius: 3px;
+  background: var(--sheet);
+`
+
+const Choices = styled(ListBox<{ id: string; notch: Notch }>)`
+  overflow: auto;
+  outline: none;
+`
+
+const Row = styled(ListBoxItem)<{ readonly $closed: boolean }>`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 12px;
+  height: ${ROW_HEIGHT}px;
+  padding: 4px 12px;
+  outline: none;
+  cursor: ${({ $closed }) => ($closed ? 'default' : 'pointer')};
+
+  &[data-focused],
+  &[data-hovered] {
+    background: var(--plate);
+  }
+`
+
+const Name = styled.span`
+  font-weight: 560;
+`
+
+const Difference = styled.span<{ readonly $saves: boolean }>`
+  text-align: right;
+  font-weight: 600;
+  color: ${({ $saves }) => ($saves ? 'var(--save)' : 'var(--ink)')};
+`
+
+const Note = styled.span`
+  font-size: 12px;
+  color: var(--ink-2);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+
+  [data-focused] > &,
+  [data-hovered] > & {
+    color: var(--ink);
+  }
+`
+
+const Total = styled.span`
+  font-size: 12px;
+  color: var(--ink-2);
+  text-align: right;
+
+  [data-focused] > &,
+  [data-hovered] > & {
+    color: var(--ink);
+  }
+`
+
+const Nothing = styled.p`
+  padding: 8px 12px;
+  color: var(--ink-2);
+`

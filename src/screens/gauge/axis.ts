@@ -1,0 +1,60 @@
+import type { Plate } from '../../core/notches/plates.ts'
+import { toNumber } from '../../core/quantity/exact.ts'
+
+/**
+ * The one cost axis that all plates of a machine share. The present cost stands on the line; differences are
+ * compressed, so that cents and hundreds are both readable.
+ */
+export interface CostAxis {
+  readonly width: number
+  /** Where the present choices stand. */
+  readonly line: number
+  /** Pixels from the left for a difference to the present month. */
+  readonly x: (difference: number) => number
+  readonly ticks: readonly { readonly difference: number; readonly x: number }[]
+}
+
+const LINE_SHARE = 0.46
+const EDGE = 20
+const TICK_GAP = 58
+const TICKS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000]
+
+export function costAxis(plates: readonly Plate[], width: number): CostAxis {
+  let cheapest = 0
+  let dearest = 0
+  for (const { notches } of plates) {
+    for (const { difference } of notches) {
+      if (!difference) continue
+      const value = toNumber(difference)
+      cheapest = Math.min(cheapest, value)
+      dearest = Math.max(dearest, value)
+    }
+  }
+  const line = Math.round(width * LINE_SHARE)
+  const unit = Math.max(0.5, Math.max(-cheapest, dearest) / 40)
+  const compress = (value: number): number => Math.log1p(value / unit)
+  const left = (line - EDGE) / Math.max(compress(-cheapest), 1e-9)
+  const right = (width - EDGE - line) / Math.max(compress(dearest), 1e-9)
+  const x = (difference: number): number =>
+    difference < 0 ? line - compress(-difference) * left : line + compress(difference) * right
+  return { width, line, x, ticks: [...ticksOf(-1, -cheapest, x, line), ...ticksOf(1, dearest, x, line)] }
+}
+
+function ticksOf(
+  side: -1 | 1,
+  reach: number,
+  x: (difference: number) => number,
+  line: number,
+): { difference: number; x: number }[] {
+  const ticks: { difference: number; x: number }[] = []
+  let last = line + side * 34
+  for (const value of TICKS) {
+    if (value > reach) break
+    const at = x(side * value)
+    if (Math.abs(at - last) >= TICK_GAP && Math.sign(at - last) === side) {
+      ticks.push({ difference: side * value, x: at })
+      last = at
+    }
+  }
+  return ticks
+}

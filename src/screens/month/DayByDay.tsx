@@ -1,0 +1,144 @@
+'use client'
+
+import { memo, useMemo } from 'react'
+import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import styled from 'styled-components'
+import { civilDate, weekdayOf } from '../../core/calendar/civil.ts'
+import { dailyCosts, type DailyCost } from '../../core/meter/dailyCosts.ts'
+import type { Estimate } from '../../core/meter/estimateMachine.ts'
+import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
+import { add, toNumber } from '../../core/quantity/exact.ts'
+import { lengthOf } from '../../core/quantity/units.ts'
+import { formatMoney } from '../../interface/wording/money'
+import { PHASE_NAMES } from '../../interface/wording/state'
+import { DAY_NAMES, formatDay, formatDuration, formatHours } from '../../interface/wording/time'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+
+interface DayByDayProps {
+  readonly resolved: ResolvedMachine
+  readonly estimate: Estimate
+  readonly height: number
+}
+
+interface DayBar {
+  readonly label: string
+  readonly floor: number
+  readonly machineTime: number
+  readonly cost: DailyCost
+}
+
+/** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
+export const DayByDay = memo(function DayByDay({ resolved, estimate, height }: DayByDayProps) {
+  const { timeZone } = resolved.week
+  const { book } = resolved.index
+  const days = useMemo(() => dailyCosts(estimate, book, timeZone), [estimate, book, timeZone])
+  const bars = days.map((cost, i): DayBar => ({
+    // The month of the provider may begin or end inside a local day, so a date can stand at both ends.
+    label: `${civilDate(cost.day).day}${i > 0 && civilDate(cost.day).day === 1 ? ' next' : ''}`,
+    floor: toNumber(cost.floor),
+    machineTime: toNumber(cost.machineTime),
+    cost,
+  }))
+  return (
+    <figure style={{ margin: 0 }}>
+      <div aria-hidden="true" style={{ height }}>
+        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 640, height }}>
+          <BarChart
+            data={bars}
+            margin={{ top: 6, right: 0, bottom: 0, left: 0 }}
+            barCategoryGap="14%"
+            accessibilityLayer={false}
+          >
+            <XAxis
+              dataKey="label"
+              interval={0}
+              tickLine={false}
+              axisLine={{ stroke: 'var(--rule)' }}
+              tick={<DayTick days={days} />}
+              height={18}
+            />
+            <YAxis hide domain={[0, 'dataMax']} />
+            <Tooltip
+              cursor={{ fill: 'var(--plate)', fillOpacity: 0.5 }}
+              isAnimationActive={false}
+              content={({ active, payload }) => {
+                const bar = payload?.[0]?.payload as DayBar | undefined
+                return active && bar ? <DayTip cost={bar.cost} currency={estimate.currency} /> : null
+              }}
+            />
+            <Bar dataKey="floor" stackId="cost" fill="var(--off)" isAnimationActive={false} />
+            <Bar dataKey="machineTime" stackId="cost" fill="var(--run)" isAnimationActive={false} />
+          </BarChart>
+        </ResponsiveContainer>
+      </div>
+      <VisuallyHidden as="table">
+        <caption>Cost of each day</caption>
+        <tbody>
+          {days.map((cost) => (
+            <tr key={cost.span.from}>
+              <th scope="row">{formatDay(cost.day)}</th>
+              <td>{formatMoney(add(cost.floor, cost.machineTime), estimate.currency)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </VisuallyHidden>
+    </figure>
+  )
+})
+
+interface TickProps {
+  readonly days: readonly DailyCost[]
+  readonly x?: number
+  readonly y?: number
+  readonly index?: number
+}
+
+/** The day of the month; weekends are set lighter, days of 23 or 25 hours are marked. */
+function DayTick({ days, x = 0, y = 0, index = 0 }: TickProps) {
+  const cost = days[index]
+  if (!cost) return null
+  const weekend = weekdayOf(cost.day) >= 5
+  return (
+    <text
+      x={x}
+      y={y + 9}
+      fontSize={11}
+      textAnchor="middle"
+      fontWeight={weekend ? 400 : 560}
+      fill={weekend ? 'var(--ink-3)' : 'var(--ink)'}
+    >
+      {civilDate(cost.day).day}
+    </text>
+  )
+}
+
+function DayTip({ cost, currency }: { readonly cost: DailyCost; readonly currency: string }) {
+  const phases = [...cost.phases].filter(([, time]) => time > 0)
+  return (
+    <Tip>
+      <b>
+        {DAY_NAMES[weekdayOf(cost.day)]}, {formatDay(cost.day)}
+      </b>
+      <span>{formatMoney(add(cost.floor, cost.machineTime), currency, 4)}</span>
+      <span>
+        {formatMoney(cost.machineTime, currency, 4)} machine time, {formatMoney(cost.floor, currency, 4)}{' '}
+        whatever its state
+      </span>
+      {phases.map(([phase, time]) => (
+        <span key={phase}>
+          {PHASE_NAMES[phase]} {formatDuration(time)}
+        </span>
+      ))}
+      <span>{formatHours(lengthOf(cost.span))} of the month</span>
+    </Tip>
+  )
+}
+
+const Tip = styled.div`
+  display: grid;
+  padding: 6px 9px;
+  font-size: 12px;
+  background: var(--sheet);
+  border: 1px solid var(--ink-2);
+  border-radius: 3px;
+`

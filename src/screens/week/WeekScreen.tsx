@@ -1,0 +1,258 @@
+'use client'
+
+import { useState } from 'react'
+import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
+import styled from 'styled-components'
+import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
+import { OFF_STATES, type OffState } from '../../core/power/powerState.ts'
+import { bookOf } from '../../core/meter/estimatePlan.ts'
+import { Dropdown } from '../../interface/Dropdown'
+import { Menu } from '../../interface/Menu'
+import { STATE_FILL } from '../../interface/StatePatterns'
+import { media } from '../../interface/theme/media'
+import { formatMoney } from '../../interface/wording/money'
+import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
+import { formatHours, formatMonth } from '../../interface/wording/time'
+import { addWeek, freeName, removeWeek, setMachine, setWeek } from '../../store/commands.ts'
+import { DayByDay } from '../month/DayByDay'
+import { EditableName } from '../workbench/EditableName'
+import { officeWeek } from '../workbench/emptyPlan'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { clockChangeText } from './clockChangeText.ts'
+import { DatesOff } from './DatesOff'
+import { WeekGrid } from './WeekGrid'
+import { ZonePicker } from './ZonePicker'
+
+/** The open machine's week: painted, shared, and what the month then costs. */
+export function WeekScreen() {
+  const { session, state, machine, month, result } = useWorkbench()
+  const [brush, setBrush] = useState<'on' | 'off'>('on')
+  const { weeks, machines } = state.plan
+  const week = weeks.find(({ id }) => id === machine?.week)
+  if (!machine) return null
+  if (!week) return <WeekChoice weeks={weeks} />
+  const { states } = bookOf(machine.provider, state.books)?.book ?? {}
+  const sharers = machines.filter(({ week: id }) => id === week.id).length
+  const edit = (label: string, part: Partial<WeekPlan>): void =>
+    session.edit(`${week.name}: ${label}`, setWeek(week.id, part))
+  const setOff = (off: string): void =>
+    session.edit(
+      `${machine.name}: ${OFF_NAMES[off as OffState]}`,
+      setMachine(machine.name, { off: off as OffState }),
+    )
+  return (
+    <>
+      <Line>
+        <WeekChoice weeks={weeks} />
+        <span>
+          {sharers === 1 ? 'used by this machine alone' : `shared by ${sharers} machines, all change with it`}
+        </span>
+        <WeekMenu week={week} />
+      </Line>
+      <Line>
+        <span>in</span>
+        <ZonePicker
+          key={week.id}
+          value={week.timeZone}
+          onChange={(timeZone) => edit('time zone', { timeZone })}
+        />
+        <span>{clockChangeText(week.timeZone, month)}</span>
+      </Line>
+      <Line>
+        <span>Paint</span>
+        <Brushes
+          aria-label="What painting does"
+          selectionMode="single"
+          disallowEmptySelection
+          selectedKeys={[brush]}
+          onSelectionChange={(keys) => setBrush([...keys][0] === 'off' ? 'off' : 'on')}
+        >
+          <Brush id="on">
+            <Swatch state="running" /> On
+          </Brush>
+          <Brush id="off">
+            <Swatch state={machine.off} /> Off
+          </Brush>
+        </Brushes>
+        <span>when off</span>
+        <Dropdown
+          label="When off"
+          value={machine.off}
+          options={OFF_STATES.filter((off) => states?.[off]).map((off) => ({
+            id: off,
+            name: OFF_NAMES[off],
+            note: OFF_MEANS[off],
+          }))}
+          onChange={setOff}
+        />
+        <Aside>snaps to 15 min; type exact times beside each day</Aside>
+      </Line>
+      <WeekGrid
+        windows={week.windows}
+        off={machine.off}
+        brush={brush === 'on'}
+        onPreview={(windows) => session.preview(windows && setWeek(week.id, { windows }))}
+        onPaint={(windows: readonly WeekWindow[], label) => edit(label, { windows })}
+      />
+      {machine.off === 'running' && (
+        <Hint>
+          This machine is never switched off, so its week changes nothing. Choose another state when off to
+          use it.
+        </Hint>
+      )}
+      <DatesOff week={week} onChange={(datesOff) => edit('dates off', { datesOff })} />
+      {result?.ok && (
+        <Month>
+          <h2>
+            {formatMonth(month)}, day by day
+            <Aside>
+              {formatHours(result.estimate.onTime)} on, {result.estimate.starts} starts,{' '}
+              {formatMoney(result.estimate.total, result.estimate.currency)}
+            </Aside>
+          </h2>
+          <DayByDay resolved={result.resolved} estimate={result.estimate} height={124} />
+        </Month>
+      )}
+    </>
+  )
+}
+
+function WeekChoice({ weeks }: { readonly weeks: readonly WeekPlan[] }) {
+  const { session, machine } = useWorkbench()
+  if (!machine) return null
+  return (
+    <Dropdown
+      label="Week of this machine"
+      value={machine.week}
+      options={weeks.map(({ id, name, timeZone }) => ({ id, name, note: timeZone }))}
+      onChange={(id) => session.edit(`${machine.name}: week`, setMachine(machine.name, { week: id }))}
+    />
+  )
+}
+
+/** Weeks as a whole: a new one, a copy for this machine alone, another name, and removal of one nobody uses. */
+function WeekMenu({ week }: { readonly week: WeekPlan }) {
+  const { session, state, machine } = useWorkbench()
+  const { weeks, machines } = state.plan
+  const unused = weeks.filter(({ id }) => machines.every((other) => other.week !== id))
+  const assignNew = (label: string, made: WeekPlan): void => {
+    if (!machine) return
+    session.edit(label, (draft) => {
+      addWeek(made)(draft)
+      setMachine(machine.name, { week: made.id })(draft)
+    })
+  }
+  const named = (name: string): { id: string; name: string } => ({
+    id: freeName(
+      'week 1',
+      weeks.map(({ id }) => id.replace('-', ' ')),
+    ).replace(' ', '-'),
+    name: freeName(
+      name,
+      weeks.map((other) => other.name),
+    ),
+  })
+  return (
+    <>
+      <EditableName
+        label="Week name"
+        name={week.name}
+        taken={weeks.map(({ name }) => name).filter((name) => name !== week.name)}
+        most={60}
+        onRename={(name) => session.edit(`rename ${week.name}`, setWeek(week.id, { name }))}
+      />
+      <Menu
+        label="Week"
+        button="⋯"
+        entries={[
+          {
+            id: 'copy',
+            label: 'Copy for this machine alone',
+            onAction: () => assignNew(`copy ${week.name}`, { ...week, ...named(week.name) }),
+          },
+          {
+            id: 'new',
+            label: 'New week for this machine',
+            onAction: () => {
+              const { id, name } = named('Office days')
+              assignNew(`new week`, officeWeek(id, name))
+            },
+          },
+          ...unused.map(({ id, name }) => ({
+            id: `remove-${id}`,
+            label: `Remove ${name}, which no machine uses`,
+            onAction: () => session.edit(`remove ${name}`, removeWeek(id)),
+          })),
+        ]}
+      />
+    </>
+  )
+}
+
+function Swatch({ state }: { readonly state: OffState }) {
+  return (
+    <svg width="16" height="16" role="img" aria-label={STATE_NAMES[state]}>
+      <rect width="16" height="16" fill={STATE_FILL[state]} />
+    </svg>
+  )
+}
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+  margin-top: 8px;
+  color: var(--ink-2);
+`
+
+const Brushes = styled(ToggleButtonGroup)`
+  display: flex;
+  gap: 4px;
+`
+
+const Brush = styled(ToggleButton)`
+  display: inline-flex;
+  gap: 7px;
+  align-items: center;
+  min-height: 28px;
+  padding: 3px 10px 3px 6px;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  background: var(--sheet);
+  cursor: pointer;
+
+  &[data-selected] {
+    border-color: var(--ink);
+    box-shadow: inset 0 0 0 1px var(--ink);
+    color: var(--ink);
+    font-weight: 600;
+  }
+  ${media.coarse} {
+    min-height: 44px;
+  }
+`
+
+const Aside = styled.span`
+  margin-left: auto;
+  font-size: 12px;
+  font-weight: 400;
+`
+
+const Hint = styled.p`
+  margin-top: 6px;
+  padding: 6px 10px;
+  border-left: 4px solid var(--held);
+  background: var(--paper);
+`
+
+const Month = styled.section`
+  margin-top: 12px;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule);
+
+  h2 {
+    display: flex;
+    gap: 10px;
+  }
+`

@@ -1,0 +1,84 @@
+'use client'
+
+import { useMemo } from 'react'
+import { Button as AriaButton, ComboBox, Input, Label, ListBox, ListBoxItem } from 'react-aria-components'
+import styled from 'styled-components'
+import { Popover } from '../../interface/Popover'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+
+interface ZonePickerProps {
+  readonly value: string
+  readonly onChange: (zone: string) => void
+}
+
+interface ZoneItem {
+  readonly id: string
+}
+
+/** One of the IANA time zones, found by typing a part of its name. */
+export function ZonePicker({ value, onChange }: ZonePickerProps) {
+  const zones = useMemo(
+    () =>
+      [...new Set([value, 'Etc/UTC', ...Intl.supportedValuesOf('timeZone')])]
+        .sort()
+        .map((id): ZoneItem => ({ id })),
+    [value],
+  )
+  return (
+    <ComboBox
+      defaultItems={zones}
+      value={value}
+      onChange={(key) => {
+        if (key !== null && key !== value) onChange(String(key))
+      }}
+      menuTrigger="focus"
+    >
+      <VisuallyHidden as={Label}>Time zone of this week</VisuallyHidden>
+      <Field>
+        <Input spellCheck={false} />
+        <AriaButton>▾</AriaButton>
+      </Field>
+      <Popover>
+        <Options<ZoneItem>>{({ id }) => <Option id={id}>{id}</Option>}</Options>
+      </Popover>
+    </ComboBox>
+  )
+}
+
+const Field = styled.div`
+  display: inline-flex;
+  border: 1px solid var(--plate-edge);
+  border-radius: 3px;
+  background: var(--sheet);
+
+  input {
+    width: 168px;
+    min-height: 24px;
+    padding: 2px 7px;
+    border: 0;
+    background: none;
+    font-weight: 560;
+  }
+  button {
+    border: 0;
+    background: none;
+    cursor: pointer;
+  }
+`
+
+const Options = styled(ListBox)`
+  max-height: 280px;
+  overflow: auto;
+  padding: 4px 0;
+  outline: none;
+` as typeof ListBox
+
+const Option = styled(ListBoxItem)`
+  padding: 4px 12px;
+  outline: none;
+  cursor: pointer;
+
+  &[data-focused] {
+    background: var(--plate);
+  }
+`

@@ -1,0 +1,148 @@
+'use client'
+
+import { useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react'
+import type { Weekday } from '../../core/calendar/civil.ts'
+import { paintWindows, resizeWindow } from '../../core/calendar/paintWindows.ts'
+import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
+
+export const SNAP_MINUTES = 15
+const EDGE_PIXELS = 7
+
+export interface Place {
+  readonly day: Weekday
+  readonly minute: number
+}
+
+/** Days and times from one corner to the other. */
+export interface Patch {
+  readonly fromDay: number
+  readonly toDay: number
+  readonly from: number
+  readonly to: number
+}
+
+type Gesture =
+  | { readonly kind: 'paint'; readonly start: Place }
+  | { readonly kind: 'resize'; readonly window: WeekWindow; readonly edge: 'from' | 'to' }
+
+interface PaintInputs {
+  readonly area: RefObject<HTMLElement | null>
+  readonly windows: readonly WeekWindow[]
+  readonly brush: boolean
+  /** Shows a week that is still being painted; undefined gives it up. */
+  readonly onPreview: (windows: readonly WeekWindow[] | undefined) => void
+  readonly onPaint: (windows: readonly WeekWindow[]) => void
+}
+
+/** Paints a patch of days and times on or off. */
+export function paintPatch(windows: readonly WeekWindow[], patch: Patch, on: boolean): readonly WeekWindow[] {
+  let painted = windows
+  for (let day = patch.fromDay; day <= patch.toDay; day += 1) {
+    painted = paintWindows(painted, { day: day as Weekday, from: patch.from, to: patch.to, on })
+  }
+  return painted
+}
+
+export const patchBetween = (a: Place, b: Place): Patch => ({
+  fromDay: Math.min(a.day, b.day),
+  toDay: Math.max(a.day, b.day),
+  from: Math.min(a.minute, b.minute),
+  to: Math.min(MINUTES_PER_DAY, Math.max(a.minute, b.minute) + SNAP_MINUTES),
+})
+
+/** Painting with mouse, pen or finger: a drag paints, a drag on a window's end moves that end. Escape gives it up. */
+export function usePaint({ area, windows, brush, onPreview, onPaint }: PaintInputs) {
+  const [gesture, setGesture] = useState<Gesture>()
+  const before = useRef<readonly WeekWindow[]>(windows)
+  const painted = useRef<readonly WeekWindow[]>(windows)
+  const givenUp = useRef(onPreview)
+  useEffect(() => {
+    givenUp.current = onPreview
+  })
+
+  useEffect(() => {
+    if (!gesture) return
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.key !== 'Escape') return
+      setGesture(undefined)
+      givenUp.current(undefined)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [gesture])
+
+  const locate = (event: PointerEvent): { day: Weekday; exact: number; pixelsPerMinute: number } => {
+    const box = area.current!.getBoundingClientRect()
+    const day = Math.floor(((event.clientY - box.top) / box.height) * 7)
+    const minute = ((event.clientX - box.left) / box.width) * MINUTES_PER_DAY
+    return {
+      day: Math.min(6, Math.max(0, day)) as Weekday,
+      exact: Math.min(MINUTES_PER_DAY, Math.max(0, minute)),
+      pixelsPerMinute: box.width / MINUTES_PER_DAY,
+    }
+  }
+
+  const show = (next: readonly WeekWindow[]): void => {
+    painted.current = next
+    onPreview(next)
+  }
+
+  const paintTo = (current: Gesture, event: PointerEvent): void => {
+    const { day, exact } = locate(event)
+    if (current.kind === 'paint') {
+      show(paintPatch(before.current, patchBetween(current.start, { day, minute: floorTo(exact) }), brush))
+      return
+    }
+    const { window, edge } = current
+    const wanted = roundTo(exact) + (edge === 'to' && window.to > MINUTES_PER_DAY ? MINUTES_PER_DAY : 0)
+    const ends =
+      edge === 'from'
+        ? { from: Math.min(wanted, window.to - SNAP_MINUTES), to: window.to }
+        : { from: window.from, to: Math.max(wanted, window.from + SNAP_MINUTES) }
+    show(resizeWindow(before.current, window, ends))
+  }
+
+  return {
+    painting: gesture !== undefined,
+    handlers: {
+      onPointerDown: (event: PointerEvent): void => {
+        if (event.button !== 0) return
+        event.currentTarget.setPointerCapture(event.pointerId)
+        before.current = windows
+        const { day, exact, pixelsPerMinute } = locate(event)
+        const started = gestureAt(windows, day, exact, EDGE_PIXELS / pixelsPerMinute)
+        setGesture(started)
+        if (started.kind === 'paint') paintTo(started, event)
+        else painted.current = windows
+      },
+      onPointerMove: (event: PointerEvent): void => {
+        if (gesture) paintTo(gesture, event)
+      },
+      onPointerUp: (): void => {
+        if (!gesture) return
+        setGesture(undefined)
+        onPaint(painted.current)
+      },
+      onPointerCancel: (): void => {
+        setGesture(undefined)
+        onPreview(undefined)
+      },
+    },
+  }
+}
+
+function gestureAt(windows: readonly WeekWindow[], day: Weekday, minute: number, reach: number): Gesture {
+  for (const window of windows) {
+    const endDay = window.to > MINUTES_PER_DAY ? (window.day + 1) % 7 : window.day
+    const end = window.to > MINUTES_PER_DAY ? window.to - MINUTES_PER_DAY : window.to
+    if (endDay === day && Math.abs(end - minute) <= reach) return { kind: 'resize', window, edge: 'to' }
+    if (window.day === day && Math.abs(window.from - minute) <= reach)
+      return { kind: 'resize', window, edge: 'from' }
+  }
+  return { kind: 'paint', start: { day, minute: floorTo(minute) } }
+}
+
+const floorTo = (minute: number): number =>
+  Math.min(MINUTES_PER_DAY - SNAP_MINUTES, Math.floor(minute / SNAP_MINUTES) * SNAP_MINUTES)
+
+const roundTo = (minute: number): number => Math.round(minute / SNAP_MINUTES) * SNAP_MINUTES

@@ -1,0 +1,155 @@
+'use client'
+
+import { ListBox, ListBoxItem, ListLayout, Virtualizer } from 'react-aria-components'
+import styled from 'styled-components'
+import type { Machine } from '../../core/machine/plan.ts'
+import { Button } from '../../interface/Button'
+import { media } from '../../interface/theme/media'
+import { formatAmount, currencySymbol } from '../../interface/wording/money'
+import { formatHours } from '../../interface/wording/time'
+import { useMachineActions } from './useMachineActions'
+import { useWorkbench } from './WorkbenchContext'
+import { WeekBand } from './WeekBand'
+
+const ROW_HEIGHT = 58
+
+/** All machines of the plan: what each costs this month, how long it runs, and its week. */
+export function MachineList() {
+  const { state, machine, go, summaries } = useWorkbench()
+  const { add, canAdd } = useMachineActions()
+  const { machines, weeks } = state.plan
+  const currency = state.books[0]?.currency
+  const weekById = new Map(weeks.map((week) => [week.id, week]))
+  return (
+    <Side aria-label="Machines of the plan">
+      <Head>
+        <h2>Machines</h2>
+        <span>{currency && machines.length > 0 ? `${currencySymbol(currency)} this month` : ''}</span>
+      </Head>
+      <Virtualizer layout={ListLayout} layoutOptions={{ rowHeight: ROW_HEIGHT }}>
+        <List
+          aria-label="Machines"
+          items={machines.map((item) => ({ id: item.name, machine: item }))}
+          dependencies={[summaries, weeks]}
+          selectionMode="single"
+          disallowEmptySelection
+          selectedKeys={machine ? [machine.name] : []}
+          onSelectionChange={(keys) => {
+            const [name] = keys === 'all' ? [] : [...keys]
+            if (name !== undefined) go({ machine: String(name) })
+          }}
+          renderEmptyState={() => <Empty>No machines yet</Empty>}
+        >
+          {({ machine: item }: { id: string; machine: Machine }) => {
+            const summary = summaries.byName.get(item.name)
+            const week = weekById.get(item.week)
+            return (
+              <Row id={item.name} textValue={item.name}>
+                <Name>{item.name}</Name>
+                <Cost>
+                  {summary?.priced ? (
+                    formatAmount(summary.total)
+                  ) : summary ? (
+                    <Unpriced>not priced</Unpriced>
+                  ) : (
+                    '…'
+                  )}
+                </Cost>
+                <Small>{summary?.size ?? item.size}</Small>
+                <Small $right>{summary?.priced ? formatHours(summary.onTime) : ''}</Small>
+                {week && <WeekBand week={week} off={item.off} />}
+              </Row>
+            )
+          }}
+        </List>
+      </Virtualizer>
+      <Foot>
+        <Button isDisabled={!canAdd} onPress={add}>
+          Add a machine
+        </Button>
+      </Foot>
+    </Side>
+  )
+}
+
+const Side = styled.nav`
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  border-right: 1px solid var(--rule);
+  min-height: 0;
+  ${media.narrow} {
+    border-right: 0;
+    border-bottom: 1px solid var(--rule);
+    max-height: 260px;
+  }
+`
+
+const Head = styled.div`
+  display: flex;
+  justify-content: space-between;
+  padding: 12px 14px 8px;
+  font-size: 12px;
+  color: var(--ink-2);
+`
+
+const List = styled(ListBox<{ id: string; machine: Machine }>)`
+  overflow: auto;
+  outline: none;
+  height: 100%;
+`
+
+const Row = styled(ListBoxItem)`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 1px 8px;
+  height: ${ROW_HEIGHT}px;
+  padding: 7px 14px 6px 11px;
+  border-left: 3px solid transparent;
+  cursor: pointer;
+  align-content: start;
+
+  &[data-hovered] {
+    background: color-mix(in srgb, var(--sheet) 60%, transparent);
+  }
+  &[data-selected] {
+    background: var(--sheet);
+    border-left-color: var(--ink);
+  }
+  &[data-focus-visible] {
+    outline-offset: -2px;
+  }
+`
+
+const Name = styled.b`
+  font-weight: 560;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+`
+
+const Cost = styled.span`
+  font-weight: 560;
+  text-align: right;
+`
+
+const Small = styled.span<{ readonly $right?: boolean }>`
+  font-size: 12px;
+  color: var(--ink-2);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  text-align: ${({ $right }) => ($right ? 'right' : 'left')};
+`
+
+const Unpriced = styled.span`
+  color: var(--leak);
+`
+
+const Empty = styled.p`
+  padding: 6px 14px;
+  color: var(--ink-2);
+`
+
+const Foot = styled.div`
+  padding: 10px 14px;
+`

@@ -1,0 +1,179 @@
+'use client'
+
+import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components'
+import styled from 'styled-components'
+import { machineIssueText } from '../../files/machineIssueText.ts'
+import { Button } from '../../interface/Button'
+import { Menu } from '../../interface/Menu'
+import { media } from '../../interface/theme/media'
+import { Gauge } from '../gauge/Gauge'
+import { WeekScreen } from '../week/WeekScreen'
+import type { View } from './address'
+import { EditableName } from './EditableName'
+import { useMachineActions } from './useMachineActions'
+import { useWorkbench } from './WorkbenchContext'
+
+/** The middle: the open machine's decisions or its week, or why there is none. */
+export function MachineView({ onImport }: { readonly onImport: () => void }) {
+  const { state, address, go, machine, result } = useWorkbench()
+  const actions = useMachineActions()
+  if (!machine) return <NoMachine onImport={onImport} />
+  return (
+    <Middle>
+      <Tabs
+        selectedKey={address.view}
+        onSelectionChange={(key) => go({ view: key as View, machine: machine.name })}
+      >
+        <Head>
+          <h1>
+            <EditableName
+              label="Machine name"
+              name={machine.name}
+              taken={state.plan.machines.map(({ name }) => name).filter((name) => name !== machine.name)}
+              most={60}
+              onRename={actions.rename}
+            />
+          </h1>
+          <Purpose>{machine.purpose}</Purpose>
+          <TabBar aria-label="View of this machine">
+            <ViewTab id="gauge">Gauge</ViewTab>
+            <ViewTab id="week">Week</ViewTab>
+          </TabBar>
+          <Menu
+            label="Machine"
+            button="⋯"
+            entries={[
+              { id: 'duplicate', label: 'Duplicate the machine', onAction: actions.duplicate },
+              { id: 'remove', label: 'Remove the machine', onAction: actions.remove },
+            ]}
+          />
+        </Head>
+        {result && !result.ok && (
+          <NotPriced role="alert">
+            <b>This machine is not priced.</b>
+            {result.issues.map((issue, i) => {
+              const { problem, expected } = machineIssueText(issue)
+              return (
+                <span key={i}>
+                  {problem} Expected: {expected}
+                </span>
+              )
+            })}
+          </NotPriced>
+        )}
+        <TabPanel id="gauge">
+          <Gauge />
+        </TabPanel>
+        <TabPanel id="week">
+          <WeekScreen />
+        </TabPanel>
+      </Tabs>
+    </Middle>
+  )
+}
+
+function NoMachine({ onImport }: { readonly onImport: () => void }) {
+  const { state, address, go } = useWorkbench()
+  const { add, canAdd } = useMachineActions()
+  const first = state.plan.machines[0]
+  return (
+    <Middle>
+      {first ? (
+        <Nothing>
+          <h1>There is no machine “{address.machine}” in this plan</h1>
+          <p>It may have been renamed or removed, or the link is from another plan.</p>
+          <Button onPress={() => go({ machine: first.name })}>Open {first.name}</Button>
+        </Nothing>
+      ) : (
+        <Nothing>
+          <h1>This plan has no machines yet</h1>
+          <p>
+            Add the first one and say what it must have. Its plates then show what each choice costs this
+            month, and what switching it off saves.
+          </p>
+          <Line>
+            <Button isDisabled={!canAdd} onPress={add}>
+              Add a machine
+            </Button>
+            <Button onPress={onImport}>Import a plan</Button>
+          </Line>
+        </Nothing>
+      )}
+    </Middle>
+  )
+}
+
+const Middle = styled.main`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 20px 20px;
+  background: var(--sheet);
+  ${media.compact} {
+    padding: 12px 14px 16px;
+  }
+`
+
+const Head = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+
+  h1 button {
+    padding-left: 0;
+    color: var(--ink);
+    font-size: 20px;
+  }
+`
+
+const Purpose = styled.p`
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  color: var(--ink-2);
+`
+
+const TabBar = styled(TabList)`
+  display: flex;
+  border-bottom: 1px solid var(--plate-edge);
+`
+
+const ViewTab = styled(Tab)`
+  padding: 5px 12px;
+  cursor: pointer;
+  color: var(--ink-2);
+  border-bottom: 3px solid transparent;
+  margin-bottom: -1px;
+
+  &[data-selected] {
+    color: var(--ink);
+    font-weight: 600;
+    border-bottom-color: var(--ink);
+  }
+  ${media.coarse} {
+    padding: 13px 14px;
+  }
+`
+
+const NotPriced = styled.div`
+  display: grid;
+  gap: 3px;
+  margin-top: 10px;
+  padding: 8px 12px;
+  border-left: 4px solid var(--leak);
+  background: var(--paper);
+`
+
+const Nothing = styled.div`
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 460px;
+  margin: 16vh auto 0;
+`
+
+const Line = styled.div`
+  display: flex;
+  gap: 8px;
+`

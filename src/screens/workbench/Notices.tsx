@@ -1,0 +1,73 @@
+'use client'
+
+import styled from 'styled-components'
+import { writePlan } from '../../files/planFile.ts'
+import { Button } from '../../interface/Button'
+import { download, fileName } from './download.ts'
+import { emptyPlan } from './emptyPlan.ts'
+import { replacePlan } from '../../store/commands.ts'
+import { useWorkbench } from './WorkbenchContext'
+
+/** Lines across the page: what the demo is, and what the person must know now. */
+export function Notices() {
+  const { session, state, summaries, month, go } = useWorkbench()
+  return (
+    <Stack>
+      {state.saveProblem && (
+        <Notice role="alert" $alert>
+          <span>
+            <b>Changes are not being kept.</b> {state.saveProblem} Export the plan before you leave; the next
+            change tries again.
+          </span>
+          <Button onPress={() => download(`${fileName(state.plan.name)}.plan.json`, writePlan(state.plan))}>
+            Export the plan
+          </Button>
+        </Notice>
+      )}
+      {summaries.failure && (
+        <Notice role="alert" $alert>
+          <span>
+            <b>The plan’s totals are out of date.</b> {summaries.failure} Reload the page to price it again.
+          </span>
+        </Notice>
+      )}
+      {state.welcome && (
+        <Notice role="note" $alert={false}>
+          <span>
+            This is a demo: test machines of Larkspur Trams, an invented company, at an invented provider’s
+            prices. Change anything; undo takes it back.
+          </span>
+          <Button
+            onPress={() => {
+              session.edit('start an empty plan', replacePlan(emptyPlan(month)))
+              session.dismissWelcome()
+              go({ machine: undefined })
+            }}
+          >
+            Start an empty plan
+          </Button>
+          <Button onPress={() => session.dismissWelcome()}>Keep the demo</Button>
+        </Notice>
+      )}
+    </Stack>
+  )
+}
+
+const Stack = styled.div`
+  display: grid;
+`
+
+const Notice = styled.div<{ readonly $alert: boolean }>`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+  padding: 5px 16px;
+  background: var(--plate);
+  border-bottom: 1px solid var(--plate-edge);
+  border-left: 4px solid ${({ $alert }) => ($alert ? 'var(--leak)' : 'var(--plate-edge)')};
+
+  & > span {
+    flex: 1 1 300px;
+  }
+`

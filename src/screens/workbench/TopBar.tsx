@@ -1,0 +1,124 @@
+'use client'
+
+import styled from 'styled-components'
+import { writePlan } from '../../files/planFile.ts'
+import { writePriceBook } from '../../files/priceBookFile.ts'
+import { QuietButton } from '../../interface/Button'
+import { Mark } from '../../interface/Mark'
+import { Menu } from '../../interface/Menu'
+import { media } from '../../interface/theme/media'
+import { THEMES, useTheme } from '../../interface/theme/useTheme'
+import { renamePlan, replacePlan } from '../../store/commands.ts'
+import { download, fileName } from './download.ts'
+import { EditableName } from './EditableName'
+import { emptyPlan } from './emptyPlan.ts'
+import { MonthPicker } from './MonthPicker'
+import { PlanTotals } from './PlanTotals'
+import { loadDemo } from './session'
+import { useWorkbench } from './WorkbenchContext'
+
+const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark: 'Dark theme' } as const
+
+/** The plan as a whole: its name, month and totals, undo, and the way in and out. */
+export function TopBar({ onImport }: { readonly onImport: () => void }) {
+  const { session, state, month, go } = useWorkbench()
+  const [theme, setTheme] = useTheme()
+  const { plan, books, undoLabel, redoLabel } = state
+  return (
+    <Bar>
+      <Mark />
+      <EditableName
+        label="Plan name"
+        name={plan.name}
+        taken={[]}
+        most={120}
+        onRename={(name) => session.edit('rename the plan', renamePlan(name))}
+      />
+      <Spring />
+      <MonthPicker />
+      <PlanTotals />
+      <Group>
+        <QuietButton
+          aria-label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
+          isDisabled={!undoLabel}
+          onPress={() => session.undo()}
+        >
+          Undo
+        </QuietButton>
+        <QuietButton
+          aria-label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
+          isDisabled={!redoLabel}
+          onPress={() => session.redo()}
+        >
+          Redo
+        </QuietButton>
+        <Menu
+          label="Plan"
+          button="Plan"
+          entries={[
+            { id: 'import', label: 'Import a plan or price book…', onAction: onImport },
+            {
+              id: 'export',
+              label: 'Export the plan',
+              onAction: () => download(`${fileName(plan.name)}.plan.json`, writePlan(plan)),
+            },
+            ...books.map((book) => ({
+              id: `book-${book.provider.id}`,
+              label: `Export the price book of ${book.provider.name}`,
+              onAction: () => download(`${book.provider.id}.book.json`, writePriceBook(book)),
+            })),
+            {
+              id: 'empty',
+              label: 'Start an empty plan',
+              onAction: () => {
+                session.edit('start an empty plan', replacePlan(emptyPlan(month)))
+                go({ machine: undefined })
+              },
+            },
+            {
+              id: 'demo',
+              label: 'Open the demo plan',
+              onAction: () =>
+                void loadDemo().then((demo) => {
+                  session.edit('open the demo plan', replacePlan(demo.plan))
+                  go({ machine: undefined, month: demo.plan.month })
+                }),
+            },
+            ...THEMES.map((option) => ({
+              id: `theme-${option}`,
+              label: `${THEME_LABELS[option]}${option === theme ? ' (now)' : ''}`,
+              onAction: () => setTheme(option),
+            })),
+          ]}
+        />
+      </Group>
+    </Bar>
+  )
+}
+
+const Bar = styled.header`
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  min-height: 48px;
+  padding: 0 16px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+  ${media.compact} {
+    gap: 10px;
+    padding: 0 10px;
+  }
+  ${media.narrow} {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+  }
+`
+
+const Spring = styled.span`
+  flex: 1;
+`
+
+const Group = styled.div`
+  display: flex;
+  gap: 2px;
+`

@@ -1,0 +1,58 @@
+'use client'
+
+import { memo } from 'react'
+import styled from 'styled-components'
+import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
+import type { OffState } from '../../core/power/powerState.ts'
+import { STATE_FILL } from '../../interface/StatePatterns'
+import { STATE_NAMES } from '../../interface/wording/state'
+import { weekText } from '../../interface/wording/week'
+
+const WIDTH = 190
+const HEIGHT = 6
+const GAP = 2
+const DAY_WIDTH = (WIDTH - 6 * GAP) / 7
+
+interface WeekBandProps {
+  readonly week: WeekPlan
+  readonly off: OffState
+}
+
+/** A week at a glance: seven days side by side, on and off drawn as the states they are. */
+export const WeekBand = memo(function WeekBand({ week, off }: WeekBandProps) {
+  const x = (day: number, minute: number): number =>
+    day * (DAY_WIDTH + GAP) + (minute / MINUTES_PER_DAY) * DAY_WIDTH
+  const label =
+    off === 'running' ? 'always running' : `${weekText(week)}, otherwise ${STATE_NAMES[off].toLowerCase()}`
+  return (
+    <Band viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={label}>
+      {[0, 1, 2, 3, 4, 5, 6].map((day) => (
+        <rect key={day} x={x(day, 0)} width={DAY_WIDTH} height={HEIGHT} fill={STATE_FILL[off]} />
+      ))}
+      {off !== 'running' &&
+        week.windows.flatMap(({ day, from, to }, i) =>
+          [
+            { day: day as number, from, to: Math.min(to, MINUTES_PER_DAY) },
+            { day: (day + 1) % 7, from: 0, to: to - MINUTES_PER_DAY },
+          ]
+            .filter((part) => part.to > part.from)
+            .map((part) => (
+              <rect
+                key={`${i} ${part.day}`}
+                x={x(part.day, part.from)}
+                width={((part.to - part.from) / MINUTES_PER_DAY) * DAY_WIDTH}
+                height={HEIGHT}
+                fill={STATE_FILL.running}
+              />
+            )),
+        )}
+    </Band>
+  )
+})
+
+const Band = styled.svg`
+  grid-column: 1 / -1;
+  width: 100%;
+  height: 6px;
+  margin-top: 3px;
+`

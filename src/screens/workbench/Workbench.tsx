@@ -1,0 +1,101 @@
+'use client'
+
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import styled from 'styled-components'
+import { estimateInPlan } from '../../core/meter/estimatePlan.ts'
+import { summarise } from '../../core/meter/summarisePlan.ts'
+import { StatePatterns } from '../../interface/StatePatterns'
+import { media } from '../../interface/theme/media'
+import type { Session, SessionState } from '../../store/session.ts'
+import { MonthPanel } from '../month/MonthPanel'
+import { Damaged } from './Damaged'
+import { FileImport } from './FileImport'
+import { MachineList } from './MachineList'
+import { MachineView } from './MachineView'
+import { Notices } from './Notices'
+import { Opening } from './Opening'
+import { pageSession } from './session'
+import { TopBar } from './TopBar'
+import { useAddress } from './useAddress'
+import { usePlanSummaries } from './usePlanSummaries'
+import { useUndoKeys } from './useUndoKeys'
+import { WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
+
+/** The page: opens the stored plan in the browser and lays out its parts. */
+export function Workbench() {
+  const [session, setSession] = useState<Session>()
+  useEffect(() => setSession(pageSession()), [])
+  return session ? <OpenWorkbench session={session} /> : <Opening />
+}
+
+function OpenWorkbench({ session }: { readonly session: Session }) {
+  const state = useSyncExternalStore(session.subscribe, session.snapshot, session.snapshot)
+  if (state.status === 'loading') return <Opening />
+  if (state.status === 'damaged') return <Damaged session={session} issues={state.damage} />
+  return <ReadyWorkbench session={session} state={state} />
+}
+
+function ReadyWorkbench({ session, state }: { readonly session: Session; readonly state: SessionState }) {
+  const value = useWorkbenchValue(session, state)
+  useUndoKeys(session)
+  return (
+    <WorkbenchContext value={value}>
+      <StatePatterns />
+      <FileImport>
+        {(chooseFile) => (
+          <Frame>
+            <TopBar onImport={chooseFile} />
+            <Notices />
+            <Columns>
+              <MachineList />
+              <MachineView onImport={chooseFile} />
+              <MonthPanel />
+            </Columns>
+          </Frame>
+        )}
+      </FileImport>
+    </WorkbenchContext>
+  )
+}
+
+function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
+  const [address, go] = useAddress()
+  const { plan, books } = state
+  const { weeks } = plan
+  const month = address.month ?? plan.month
+  const summaries = usePlanSummaries(plan, books, month)
+  const wanted = address.machine ?? plan.machines[0]?.name
+  const machine = plan.machines.find(({ name }) => name === wanted)
+  const result = useMemo(
+    () => machine && estimateInPlan(machine, { weeks }, books, month),
+    [machine, weeks, books, month],
+  )
+  // The open machine is priced here and at once; its entry in the worker's answer may be a moment older.
+  const newest = useMemo(() => {
+    if (!machine || !result) return summaries
+    const byName = new Map(summaries.byName).set(machine.name, summarise(machine.name, machine.size, result))
+    return { ...summaries, byName }
+  }, [summaries, machine, result])
+  return { session, state, address, go, month, machine, result, summaries: newest }
+}
+
+const Frame = styled.div`
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr);
+  height: 100vh;
+  ${media.narrow} {
+    height: auto;
+  }
+`
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: 222px minmax(0, 1fr) 300px;
+  min-height: 0;
+  ${media.compact} {
+    grid-template-columns: 184px minmax(0, 1fr) 248px;
+  }
+  ${media.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`

@@ -1,0 +1,30 @@
+'use client'
+
+import { createContext, useContext } from 'react'
+import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import type { Machine } from '../../core/machine/plan.ts'
+import type { MachineResult } from '../../core/meter/estimatePlan.ts'
+import type { Session, SessionState } from '../../store/session.ts'
+import type { Address } from './address.ts'
+import type { PlanSummaries } from './usePlanSummaries.ts'
+
+/** What every part of the screen reads: the plan, where the person is in it, and the figures derived from both. */
+export interface WorkbenchValue {
+  readonly session: Session
+  readonly state: SessionState
+  readonly address: Address
+  readonly go: (part: Partial<Address>) => void
+  readonly month: YearMonth
+  readonly machine: Machine | undefined
+  /** The open machine's month, computed at once; undefined when no machine is open. */
+  readonly result: MachineResult | undefined
+  readonly summaries: PlanSummaries
+}
+
+export const WorkbenchContext = createContext<WorkbenchValue | undefined>(undefined)
+
+export function useWorkbench(): WorkbenchValue {
+  const value = useContext(WorkbenchContext)
+  if (!value) throw new Error('useWorkbench is used outside the workbench')
+  return value
+}

@@ -1,0 +1,48 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { Plan } from '../../core/machine/plan.ts'
+import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
+import { PlanWorkerClient } from '../../workers/planWorkerClient.ts'
+
+export interface PlanSummaries {
+  readonly byName: ReadonlyMap<string, MachineSummary>
+  /** True while a newer answer is under way. */
+  readonly pending: boolean
+  readonly failure: string | undefined
+}
+
+interface Answer {
+  readonly plan: Plan
+  readonly month: YearMonth
+  readonly books: readonly PriceBook[]
+  readonly byName: ReadonlyMap<string, MachineSummary>
+}
+
+/** Every machine's month, priced in a worker; the last answer stays until a newer one comes. */
+export function usePlanSummaries(plan: Plan, books: readonly PriceBook[], month: YearMonth): PlanSummaries {
+  const [answer, setAnswer] = useState<Answer>()
+  const [failure, setFailure] = useState<string>()
+  const client = useRef<PlanWorkerClient>(undefined)
+
+  useEffect(() => {
+    const opened = new PlanWorkerClient(
+      (summaries, question) => {
+        setFailure(undefined)
+        setAnswer({ ...question, byName: new Map(summaries.map((summary) => [summary.name, summary])) })
+      },
+      (message) => setFailure(message),
+    )
+    client.current = opened
+    return () => opened.close()
+  }, [])
+
+  useEffect(() => {
+    if (books.length > 0) client.current?.ask({ plan, books, month })
+  }, [plan, books, month])
+
+  const isNewest = answer?.plan === plan && answer.month === month && answer.books === books
+  return { byName: answer?.byName ?? new Map(), pending: !isNewest, failure }
+}
