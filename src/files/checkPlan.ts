@@ -20,7 +20,7 @@ export function checkPlan(plan: Plan, books: readonly PriceBook[]): FileIssue[] 
   })
 }
 
-export function toFileIssue(machineAt: number, issue: MachineIssue): FileIssue {
+function toFileIssue(machineAt: number, issue: MachineIssue): FileIssue {
   const field = 'field' in issue ? issue.field : issue.code === 'state-not-offered' ? '/off' : ''
   const { problem, expected } = machineIssueText(issue)
   const code = issue.code === 'terms-not-priced' ? 'not-computed-yet' : 'unknown-reference'

@@ -7,7 +7,7 @@ export interface FileIssue {
   readonly expected: string
 }
 
-export type FileIssueCode =
+type FileIssueCode =
   | 'too-large'
   | 'not-json'
   | 'cut-off'
@@ -23,7 +23,7 @@ export type FileIssueCode =
 export const MOST_ISSUES = 100
 
 /** A key or index as one step of a JSON Pointer. */
-export const pointerStep = (step: string | number): string =>
+const pointerStep = (step: string | number): string =>
   `/${String(step).replaceAll('~', '~0').replaceAll('/', '~1')}`
 
 export const pointerOf = (path: readonly (string | number)[]): string => path.map(pointerStep).join('')

@@ -28,7 +28,7 @@ export interface WeekFile {
   readonly datesOff: readonly string[]
 }
 
-export interface MachineFile {
+interface MachineFile {
   readonly name: string
   readonly purpose: string
   readonly needs: { readonly vcpu: number; readonly memoryGiB: number; readonly iops: number }

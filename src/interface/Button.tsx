@@ -34,4 +34,8 @@ export const QuietButton = styled(Button)`
   border-color: transparent;
   background: transparent;
   padding: 3px 7px;
+
+  &[data-disabled] {
+    border-color: transparent;
+  }
 `

@@ -7,7 +7,7 @@ import { Button } from './Button'
 import { Popover } from './Popover'
 import { media } from './theme/media'
 
-export interface MenuEntry {
+interface MenuEntry {
   readonly id: string
   readonly label: string
   readonly onAction: () => void

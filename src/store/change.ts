@@ -7,7 +7,7 @@ import type { StoredChange } from './planStore.ts'
 enablePatches()
 
 /** A change of the plan: edits the draft, or answers a whole new plan. */
-export type Recipe = (draft: Draft<Plan>) => void | Draft<Plan>
+export type Recipe = (draft: Draft<Plan>) => undefined | Draft<Plan>
 
 export interface History {
   readonly edits: readonly StoredEdit[]

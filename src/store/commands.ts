@@ -7,7 +7,7 @@ import type { Recipe } from './change.ts'
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
 
 const onMachine =
-  (name: string, change: (machine: Draft<Machine>) => void | Machine): Recipe =>
+  (name: string, change: (machine: Draft<Machine>) => undefined | Machine): Recipe =>
   (draft) => {
     const at = draft.machines.findIndex((machine) => machine.name === name)
     const machine = draft.machines[at]

@@ -2,9 +2,9 @@ import type { GiB } from '../quantity/units.ts'
 import type { PowerState } from '../power/powerState.ts'
 
 /** Prices stay decimal text until they are metered: 0.2067, never a binary float. */
-export type DecimalText = string
+type DecimalText = string
 
-export type Architecture = 'x86-64' | 'arm64'
+type Architecture = 'x86-64' | 'arm64'
 
 /** One provider's catalogue, prices and billing rules, in one currency. docs/formats/price-book.md describes the file. */
 export interface PriceBook {
@@ -40,7 +40,7 @@ interface BillingRules {
 }
 
 /** Which meters run in which state. A state that is missing is one that the provider does not have. */
-export type StateTable = { readonly running: StateRow } & {
+type StateTable = { readonly running: StateRow } & {
   readonly [State in Exclude<PowerState, 'running'>]?: StateRow
 }
 
@@ -80,7 +80,7 @@ export interface Region {
   readonly zones: readonly string[]
 }
 
-export interface Family {
+interface Family {
   readonly id: string
   readonly name: string
   readonly about: string
@@ -148,7 +148,7 @@ export interface Image {
   readonly licence?: string
 }
 
-export type Terms =
+type Terms =
   | { readonly id: string; readonly name: string; readonly kind: 'on-demand' }
   | { readonly id: string; readonly name: string; readonly kind: 'spot'; readonly interruption: string }
   | {

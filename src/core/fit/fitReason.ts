@@ -48,5 +48,3 @@ export type FitReason =
   | { readonly code: 'no-hibernation'; readonly by: 'size' | 'image'; readonly name: string }
   | { readonly code: 'over-hibernation-limit'; readonly memory: GiB; readonly most: GiB }
   | { readonly code: 'no-room-for-memory'; readonly room: GiB; readonly used: GiB; readonly memory: GiB }
-
-export type FitCode = FitReason['code']

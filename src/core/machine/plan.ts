@@ -13,7 +13,7 @@ export interface Plan {
   readonly machines: readonly Machine[]
 }
 
-export type AddressSort = 'none' | 'changing' | 'fixed'
+type AddressSort = 'none' | 'changing' | 'fixed'
 
 export interface Machine {
   readonly name: string
@@ -41,13 +41,13 @@ export interface Needs {
   readonly iops: number
 }
 
-export interface Disk {
+interface Disk {
   readonly kind: string
   /** Room asked for; a kind sold by steps charges the next step up. */
   readonly roomGiB: GiB
 }
 
-/** A plan's limits: more is refused, since no single table of machines is read at that length. */
+/** Above these a plan is refused: nobody reads one table of that length, and it would stall the page. */
 export const MOST_MACHINES = 5_000
 export const MOST_WEEKS = 500
 export const MOST_DATA_DISKS = 64

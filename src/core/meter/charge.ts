@@ -4,8 +4,7 @@ import type { Rate } from '../quantity/rate.ts'
 import type { GiB, Seconds } from '../quantity/units.ts'
 import type { ChargedTime } from './chargedRuns.ts'
 
-export const METERS = ['compute', 'licence', 'disk', 'address', 'memory-image'] as const
-export type Meter = (typeof METERS)[number]
+export type Meter = 'compute' | 'licence' | 'disk' | 'address' | 'memory-image'
 
 /**
  * One line of a month: amount = rate × units × time, over an hour or over the month. It keeps all that its figure was

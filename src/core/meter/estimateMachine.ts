@@ -1,6 +1,6 @@
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { OffState } from '../power/powerState.ts'
-import { add, divide, exact, subtract, ZERO, type Exact } from '../quantity/exact.ts'
+import { add, divide, exact, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import type { Charge } from './charge.ts'
 import { chargeMachine, meterMachine } from './chargeMachine.ts'
@@ -14,8 +14,6 @@ export interface Estimate {
   readonly total: Exact
   /** The same machine, never switched off. */
   readonly alwaysOn: Exact
-  /** `alwaysOn` less `total`; below zero where switching off costs more than it saves. */
-  readonly saved: Exact
   /** `total` over the hours of the month. */
   readonly averagePerHour: Exact
   readonly metered: MeteredMonth
@@ -29,7 +27,7 @@ export interface Estimate {
 export type NotPriced =
   { readonly code: 'state-not-offered'; readonly state: OffState } | { readonly code: 'no-price' }
 
-export function totalOf(charges: readonly Charge[]): Exact {
+function totalOf(charges: readonly Charge[]): Exact {
   let total = ZERO
   for (const charge of charges) total = add(total, charge.amount)
   return total
@@ -63,7 +61,6 @@ export function estimateMachine(resolved: ResolvedMachine, month: Span): Estimat
     charges,
     total,
     alwaysOn,
-    saved: subtract(alwaysOn, total),
     averagePerHour: divide(total, hours),
     metered,
     onTime: seconds(

@@ -4,6 +4,7 @@ import { indexBook, type BookIndex } from '../catalogue/bookIndex.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { roundTo } from '../quantity/decimal.ts'
 import { money, totalMoney, type CurrencyMismatch, type Money } from '../quantity/money.ts'
 import { accept, type Outcome } from '../outcome.ts'
 import type { Span } from '../quantity/units.ts'
@@ -51,19 +52,23 @@ export interface PlanTotals {
   readonly alwaysOn: Money
 }
 
-/** Refused where the machines are priced in several currencies: those are never added without a rate. */
+/**
+ * A plan's totals for figures shown with so many decimal places: the sums of its machines' totals as they are shown,
+ * so that a list of machines adds up to its total, and each machine has one figure everywhere. Refused where the
+ * machines are priced in several currencies: those are never added without a rate.
+ */
 export function planTotals(
   estimates: readonly Pick<Estimate, 'currency' | 'total' | 'alwaysOn'>[],
   currencyWhenEmpty: string,
+  places: number,
 ): Outcome<PlanTotals, CurrencyMismatch> {
-  const planned = totalMoney(
-    estimates.map(({ currency, total }) => money(currency, total)),
-    currencyWhenEmpty,
-  )
-  const alwaysOn = totalMoney(
-    estimates.map((e) => money(e.currency, e.alwaysOn)),
-    currencyWhenEmpty,
-  )
+  const sumOf = (field: 'total' | 'alwaysOn'): Outcome<Money, CurrencyMismatch> =>
+    totalMoney(
+      estimates.map((estimate) => money(estimate.currency, roundTo(estimate[field], places))),
+      currencyWhenEmpty,
+    )
+  const planned = sumOf('total')
+  const alwaysOn = sumOf('alwaysOn')
   if (!planned.ok) return planned
   if (!alwaysOn.ok) return alwaysOn
   return accept({ planned: planned.value, alwaysOn: alwaysOn.value })

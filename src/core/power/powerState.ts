@@ -8,17 +8,8 @@ export type OffState = (typeof OFF_STATES)[number]
 export type TrueOffState = Exclude<OffState, 'running'>
 
 /** The states and the changes between them. Changes are charged as running. */
-export const PHASES = [
-  'running',
-  'starting',
-  'waking',
-  'stopping',
-  'hibernating',
-  'stopped',
-  'deallocated',
-  'hibernated',
-] as const
-export type Phase = (typeof PHASES)[number]
+export type Phase =
+  'running' | 'starting' | 'waking' | 'stopping' | 'hibernating' | 'stopped' | 'deallocated' | 'hibernated'
 
 /** The state whose meters run during a phase. */
 export const STATE_OF_PHASE = {

@@ -37,8 +37,11 @@ export function unitsToDecimal(units: bigint, places: number): string {
 export const toDecimal = (value: Exact, places: number): string =>
   unitsToDecimal(roundToUnits(value, places), places)
 
-/** As `toDecimal`, without the zeros at the end that say nothing. */
-export function toShortDecimal(value: Exact, mostPlaces: number): string {
-  const text = toDecimal(value, mostPlaces)
-  return text.includes('.') ? text.replace(/\.?0+$/, '') : text
-}
+/** The exact number that `toDecimal` writes. */
+export const roundTo = (value: Exact, places: number): Exact => ({
+  n: roundToUnits(value, places),
+  d: 10n ** BigInt(places),
+})
+
+/** Decimal text without the zeros at its end that say nothing. */
+export const trimDecimal = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text)

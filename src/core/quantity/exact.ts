@@ -43,8 +43,6 @@ export function divide(a: Exact, b: Exact): Exact {
   return b.n > 0n ? reduce(a.n * b.d, a.d * b.n) : reduce(-a.n * b.d, -a.d * b.n)
 }
 
-export const sum = (parts: readonly Exact[]): Exact => parts.reduce(add, ZERO)
-
 /** Below zero when `a` is less, zero when they are the same number, above zero when `a` is more. */
 export function compare(a: Exact, b: Exact): number {
   const left = a.d === b.d ? a.n : a.n * b.d

@@ -1,5 +1,5 @@
 import { accept, refuse, type Outcome } from '../outcome.ts'
-import { add, subtract, ZERO, type Exact } from './exact.ts'
+import { add, ZERO, type Exact } from './exact.ts'
 
 /** An amount in one currency (ISO 4217). The currency is part of the type: adding euros to dollars does not compile. */
 export interface Money<C extends string = string> {
@@ -21,11 +21,6 @@ export function addMoney<C extends string>(a: Money<C>, b: Money<NoInfer<C>>): M
   return money(a.currency, add(a.amount, b.amount))
 }
 
-export function subtractMoney<C extends string>(a: Money<C>, b: Money<NoInfer<C>>): Money<C> {
-  checkSameCurrency(a, b)
-  return money(a.currency, subtract(a.amount, b.amount))
-}
-
 /** Sums amounts that came from data. Refused, with the pair that differs, unless all share one currency. */
 export function totalMoney(
   parts: readonly Money[],
@@ -34,12 +29,7 @@ export function totalMoney(
   const currency = parts[0]?.currency ?? currencyWhenEmpty
   const other = parts.find((part) => part.currency !== currency)
   if (other) return refuse({ code: 'currency-mismatch', expected: currency, found: other.currency })
-  return accept(
-    money(
-      currency,
-      parts.reduce((total, part) => add(total, part.amount), ZERO),
-    ),
-  )
+  return accept(parts.reduce(addMoney, money(currency, ZERO)))
 }
 
 export class CurrencyError extends Error implements CurrencyMismatch {

@@ -3,7 +3,9 @@ import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
 import { chargedRoom } from '../../core/catalogue/bookIndex.ts'
 import type { Choice, Decision } from '../../core/machine/choice.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import { groupDigits } from './money'
+import type { Notch } from '../../core/notches/plates.ts'
+import { subtract } from '../../core/quantity/exact.ts'
+import { formatDifference, groupDigits } from './money'
 import { OFF_MEANS, OFF_NAMES } from './state'
 import { weekText } from './week'
 
@@ -62,3 +64,7 @@ export function choiceWords(
     }
   }
 }
+
+/** What the month would cost more or less with this choice. */
+export const notchDifference = ({ total, difference }: Notch): string =>
+  total && difference ? formatDifference(total, subtract(total, difference)) : 'no price'

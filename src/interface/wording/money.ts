@@ -1,7 +1,10 @@
-import { roundToUnits, toDecimal, toShortDecimal } from '../../core/quantity/decimal.ts'
-import type { Exact } from '../../core/quantity/exact.ts'
+import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { isZero, subtract, type Exact } from '../../core/quantity/exact.ts'
 
 const MINUS = '−'
+
+/** Decimal places of an amount of money, unless more are asked for. */
+export const SHOWN_PLACES = 2
 
 /** Symbol of a currency where it has one, else its code: € or USD. */
 export function currencySymbol(currency: string): string {
@@ -26,19 +29,31 @@ export function groupDigits(decimal: string): string {
 }
 
 /** `€ 58.17`. */
-export const formatMoney = (amount: Exact, currency: string, places = 2): string =>
+export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLACES): string =>
   `${currencySymbol(currency)} ${groupDigits(toDecimal(amount, places))}`
 
-export const formatAmount = (amount: Exact, places = 2): string => groupDigits(toDecimal(amount, places))
+export const formatAmount = (amount: Exact, places = SHOWN_PLACES): string =>
+  groupDigits(toDecimal(amount, places))
 
-/** A difference with its sign: −6.58, +9.26, and 0.00 without one; below half a cent, with as many places as it needs. */
-export function formatDifference(amount: Exact): string {
-  const places = roundToUnits(amount, 2) === 0n && amount.n !== 0n ? 4 : 2
-  if (roundToUnits(amount, places) === 0n && amount.n !== 0n)
-    return amount.n > 0n ? '+0.0001' : `${MINUS}0.0001`
-  const text = formatAmount(amount, places)
-  return amount.n > 0n ? `+${text}` : text
+/** The difference of two amounts as they are shown, so that the three figures add up. */
+export const shownDifference = (amount: Exact, from: Exact): Exact =>
+  subtract(roundTo(amount, SHOWN_PLACES), roundTo(from, SHOWN_PLACES))
+
+/**
+ * A difference with its sign: −6.58, +9.26, or 0.00. Two amounts that differ and look the same are told apart with
+ * four places.
+ */
+export function formatDifference(amount: Exact, from: Exact): string {
+  const shown = shownDifference(amount, from)
+  const exact = subtract(amount, from)
+  if (!isZero(shown) || isZero(exact)) return signed(shown, SHOWN_PLACES)
+  const fine = roundTo(exact, 4)
+  return isZero(fine) ? `${exact.n > 0n ? '+' : MINUS}0.0001 or less` : signed(fine, 4)
 }
 
+const signed = (amount: Exact, places: number): string =>
+  `${amount.n > 0n ? '+' : ''}${formatAmount(amount, places)}`
+
 /** All digits of an exact amount that a decimal can show, twelve places at most. */
-export const formatExact = (amount: Exact): string => groupDigits(toShortDecimal(amount, 12))
+export const formatExact = (amount: Exact): string =>
+  groupDigits(trimDecimal(toDecimal(amount, MOST_DECIMALS)))

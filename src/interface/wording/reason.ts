@@ -9,7 +9,7 @@ const asks = (by: 'needs' | 'image'): string => (by === 'image' ? 'the image nee
 const number = (value: number): string => groupDigits(String(value))
 
 /** Why a choice is closed, in a few words with its figures. */
-export function reasonText(reason: FitReason): string {
+function reasonText(reason: FitReason): string {
   switch (reason.code) {
     case 'too-few-vcpu':
       return `${reason.has} vCPU, ${asks(reason.by)} ${reason.needs}`

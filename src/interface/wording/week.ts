@@ -26,12 +26,3 @@ export function weekText({ windows }: Pick<WeekPlan, 'windows'>): string {
     })
     .join(', ')
 }
-
-/** Hours a week, before any clock change. */
-export const hoursAWeek = ({ windows }: Pick<WeekPlan, 'windows'>): number => {
-  const on = new Uint8Array(7 * 1440)
-  for (const { day, from, to } of windows) {
-    for (let minute = from; minute < to; minute += 1) on[(day * 1440 + minute) % on.length] = 1
-  }
-  return on.reduce((total, minute) => total + minute, 0) / 60
-}

@@ -17,8 +17,8 @@ import styled from 'styled-components'
 import type { Notch } from '../../core/notches/plates.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
-import type { ChoiceWords } from '../../interface/wording/choice'
-import { formatDifference, formatMoney } from '../../interface/wording/money'
+import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
+import { formatMoney } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
 
 const ROW_HEIGHT = 42
@@ -73,9 +73,7 @@ export function ChoiceList({ title, anchor, notches, words, currency, onTake, on
                     {words(notch).name}
                     {notch.isPresent && ' (now)'}
                   </Name>
-                  <Difference $saves={(notch.difference?.n ?? 0n) < 0n}>
-                    {notch.difference ? formatDifference(notch.difference) : 'no price'}
-                  </Difference>
+                  <Difference $saves={(notch.difference?.n ?? 0n) < 0n}>{notchDifference(notch)}</Difference>
                   <Note>
                     {notch.reasons.length > 0 ? `Closed: ${reasonsText(notch.reasons)}` : words(notch).about}
                   </Note>

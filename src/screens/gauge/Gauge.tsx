@@ -10,7 +10,7 @@ import { formatMoney, formatAmount } from '../../interface/wording/money'
 import { choiceWords } from '../../interface/wording/choice'
 import { formatHours } from '../../interface/wording/time'
 import { takeChoice } from '../../store/commands.ts'
-import { DayByDay } from '../month/DayByDay'
+import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { costAxis, type CostAxis } from './axis.ts'
 import { GaugePlate } from './GaugePlate'
@@ -70,8 +70,9 @@ function Plates({ result }: { readonly result: MachineResult & { readonly ok: tr
             {formatHours(estimate.onTime)} on, {estimate.starts} starts,{' '}
             {formatMoney(estimate.total, estimate.currency)}
           </Small>
+          <DayLegend />
         </h2>
-        <DayByDay resolved={resolved} estimate={estimate} height={84} />
+        <DayByDay resolved={resolved} estimate={estimate} leastHeight={92} />
       </Days>
     </>
   )
@@ -137,9 +138,15 @@ const ScaleRow = styled.div`
 `
 
 const Days = styled.section`
-  display: grid;
+  flex: 1;
+  display: flex;
+  flex-direction: column;
   gap: 4px;
   padding-top: 10px;
+
+  h2 {
+    display: flex;
+  }
 `
 
 const Small = styled.span`

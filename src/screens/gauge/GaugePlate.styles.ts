@@ -89,7 +89,8 @@ export const Pin = styled.path`
 `
 
 export const Count = styled.text<{ readonly $present: boolean }>`
-  font-size: ${({ $present }) => ($present ? '9px' : '11px')};
+  font-size: 11px;
+  font-weight: ${({ $present }) => ($present ? 600 : 400)};
   text-anchor: middle;
   fill: ${({ $present }) => ($present ? 'var(--sheet)' : 'var(--ink-2)')};
 `

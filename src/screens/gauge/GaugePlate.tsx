@@ -7,7 +7,8 @@ import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { nextNotch, type Notch, type Plate } from '../../core/notches/plates.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { choiceWords, DECISION_NAMES, type ChoiceWords } from '../../interface/wording/choice'
-import { formatDifference, formatMoney } from '../../interface/wording/money'
+import { formatMoney } from '../../interface/wording/money'
+import { notchDifference as difference } from '../../interface/wording/choice'
 import { reasonsText } from '../../interface/wording/reason'
 import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'
@@ -105,14 +106,14 @@ export function GaugePlate({ plate, axis, resolved, weeks, currency, onTake, onG
               <S.Cheaper style={{ width: axis.line - 12 }}>
                 {cheaper && (
                   <>
-                    {words(cheaper).name} <b>{formatDifference(cheaper.difference!)}</b>
+                    {words(cheaper).name} <b>{difference(cheaper)}</b>
                   </>
                 )}
               </S.Cheaper>
               <S.Dearer style={{ left: axis.line + 12 }}>
                 {dearer && (
                   <>
-                    <b>{formatDifference(dearer.difference!)}</b> {words(dearer).name}
+                    <b>{difference(dearer)}</b> {words(dearer).name}
                   </>
                 )}
               </S.Dearer>
@@ -203,11 +204,11 @@ function clusterLabel({ notches }: Cluster, words: (notch: Notch) => ChoiceWords
   const last = notches.at(-1)
   if (notches.length === 1 && first) {
     const closed = first.reasons.length > 0 ? `, closed: ${reasonsText(first.reasons)}` : ''
-    return `${words(first).name} ${formatDifference(first.difference!)}${closed}`
+    return `${words(first).name} ${difference(first)}${closed}`
   }
   if (!first || !last) return ''
   const open = notches.filter(({ reasons }) => reasons.length === 0).length
-  const range = [formatDifference(first.difference!), formatDifference(last.difference!)]
+  const range = [difference(first), difference(last)]
   const spread = range[0] === range[1] ? `at ${range[0]}` : `from ${range[0]} to ${range[1]}`
   return `${notches.length} choices ${spread}, ${open} of them fit`
 }
@@ -226,9 +227,7 @@ function spokenValue({ plate, present, cheaper, dearer, words, currency, closed 
   if (!present) return 'unknown'
   const cost = present.total ? `, ${formatMoney(present.total, currency)} a month` : ''
   const side = (label: string, notch: Notch | undefined): string =>
-    notch
-      ? ` ${label}: ${words(notch).name}, ${formatDifference(notch.difference!)}.`
-      : ` Nothing ${label.toLowerCase()} fits.`
+    notch ? ` ${label}: ${words(notch).name}, ${difference(notch)}.` : ` Nothing ${label.toLowerCase()} fits.`
   const shut = closed > 0 ? ` ${closed} of ${plate.notches.length} choices are closed.` : ''
   return `${words(present).name}${cost}.${side('Cheaper', cheaper)}${side('Dearer', dearer)}${shut}`
 }

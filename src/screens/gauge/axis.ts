@@ -31,7 +31,8 @@ export function costAxis(plates: readonly Plate[], width: number): CostAxis {
     }
   }
   const line = Math.round(width * LINE_SHARE)
-  const unit = Math.max(0.5, Math.max(-cheapest, dearest) / 40)
+  // Below one unit the axis is nearly even, above it each further inch is a multiple of the one before.
+  const unit = Math.max(0.25, -cheapest / 20, dearest / 400)
   const compress = (value: number): number => Math.log1p(value / unit)
   const left = (line - EDGE) / Math.max(compress(-cheapest), 1e-9)
   const right = (width - EDGE - line) / Math.max(compress(dearest), 1e-9)

@@ -17,7 +17,8 @@ import { VisuallyHidden } from '../../interface/VisuallyHidden'
 interface DayByDayProps {
   readonly resolved: ResolvedMachine
   readonly estimate: Estimate
-  readonly height: number
+  /** Pixels at the least; it takes up what height is left. */
+  readonly leastHeight: number
 }
 
 interface DayBar {
@@ -28,7 +29,7 @@ interface DayBar {
 }
 
 /** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
-export const DayByDay = memo(function DayByDay({ resolved, estimate, height }: DayByDayProps) {
+export const DayByDay = memo(function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
   const { timeZone } = resolved.week
   const { book } = resolved.index
   const days = useMemo(() => dailyCosts(estimate, book, timeZone), [estimate, book, timeZone])
@@ -40,9 +41,13 @@ export const DayByDay = memo(function DayByDay({ resolved, estimate, height }: D
     cost,
   }))
   return (
-    <figure style={{ margin: 0 }}>
-      <div aria-hidden="true" style={{ height }}>
-        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 640, height }}>
+    <Figure style={{ minHeight: leastHeight }}>
+      <Chart aria-hidden="true">
+        <ResponsiveContainer
+          width="100%"
+          height="100%"
+          initialDimension={{ width: 640, height: leastHeight }}
+        >
           <BarChart
             data={bars}
             margin={{ top: 6, right: 0, bottom: 0, left: 0 }}
@@ -70,7 +75,7 @@ export const DayByDay = memo(function DayByDay({ resolved, estimate, height }: D
             <Bar dataKey="machineTime" stackId="cost" fill="var(--run)" isAnimationActive={false} />
           </BarChart>
         </ResponsiveContainer>
-      </div>
+      </Chart>
       <VisuallyHidden as="table">
         <caption>Cost of each day</caption>
         <tbody>
@@ -82,7 +87,7 @@ export const DayByDay = memo(function DayByDay({ resolved, estimate, height }: D
           ))}
         </tbody>
       </VisuallyHidden>
-    </figure>
+    </Figure>
   )
 })
 
@@ -91,6 +96,16 @@ interface TickProps {
   readonly x?: number
   readonly y?: number
   readonly index?: number
+}
+
+/** What the two parts of a bar are. */
+export function DayLegend() {
+  return (
+    <Legend aria-hidden="true">
+      <i style={{ background: 'var(--run)' }} /> machine time <i style={{ background: 'var(--off)' }} />{' '}
+      whatever its state
+    </Legend>
+  )
 }
 
 /** The day of the month; weekends are set lighter, days of 23 or 25 hours are marked. */
@@ -133,6 +148,31 @@ function DayTip({ cost, currency }: { readonly cost: DailyCost; readonly currenc
     </Tip>
   )
 }
+
+const Legend = styled.span`
+  margin-left: auto;
+  font-size: 12px;
+  font-weight: 400;
+
+  i {
+    display: inline-block;
+    width: 9px;
+    height: 9px;
+    margin: 0 3px 0 8px;
+  }
+`
+
+const Figure = styled.figure`
+  position: relative;
+  flex: 1;
+  max-height: 190px;
+  margin: 0;
+`
+
+const Chart = styled.div`
+  position: absolute;
+  inset: 0;
+`
 
 const Tip = styled.div`
   display: grid;

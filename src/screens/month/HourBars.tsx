@@ -7,7 +7,6 @@ import { STATE_FILL } from '../../interface/StatePatterns'
 import { formatAmount, currencySymbol, formatMoney } from '../../interface/wording/money'
 import { STATE_NAMES } from '../../interface/wording/state'
 
-const WIDTH = 100
 const HEIGHT = 12
 
 interface HourBarsProps {
@@ -27,9 +26,9 @@ export function HourBars({ hours, currency }: HourBarsProps) {
             <tr key={state}>
               <th scope="row">{STATE_NAMES[state]}</th>
               <td>
-                <svg width={WIDTH} height={HEIGHT} aria-hidden="true">
+                <svg width="100%" height={HEIGHT} aria-hidden="true">
                   <rect
-                    width={Math.max(2, (toNumber(amount) / most) * WIDTH)}
+                    width={`${Math.max(2, (toNumber(amount) / most) * 100)}%`}
                     height={HEIGHT}
                     fill={STATE_FILL[state]}
                   />
@@ -64,6 +63,9 @@ const Table = styled.table`
   td {
     padding: 2px 0;
   }
+  td:nth-child(2) {
+    width: 42%;
+  }
   svg {
     display: block;
   }
@@ -72,6 +74,7 @@ const Table = styled.table`
 const Figure = styled.td`
   text-align: right;
   white-space: nowrap;
+  padding-left: 8px !important;
 `
 
 const Note = styled.p`

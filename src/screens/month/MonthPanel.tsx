@@ -3,11 +3,12 @@
 import styled from 'styled-components'
 import { hourByState } from '../../core/meter/hourByState.ts'
 import { media } from '../../interface/theme/media'
-import { formatExact, formatMoney } from '../../interface/wording/money'
+import { formatExact, formatMoney, shownDifference } from '../../interface/wording/money'
 import { formatHours, formatMonth, monthName } from '../../interface/wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { HourBars } from './HourBars'
 import { MonthLines } from './MonthLines'
+import { negate } from '../../core/quantity/exact.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
 
 /** What the open machine costs: an hour in each state, and the month line by line. */
@@ -15,7 +16,8 @@ export function MonthPanel() {
   const { month, result } = useWorkbench()
   if (!result?.ok) return <Panel aria-label="Cost of this machine" />
   const { estimate, resolved } = result
-  const { currency, total, alwaysOn, saved, averagePerHour } = estimate
+  const { currency, total, alwaysOn, averagePerHour } = estimate
+  const saved = shownDifference(alwaysOn, total)
   const saves = saved.n >= 0n
   return (
     <Panel aria-label="Cost of this machine">
@@ -39,7 +41,7 @@ export function MonthPanel() {
         <span>
           {saves ? 'Saved by switching off' : 'Switching off costs more'}, {monthName(month)}
         </span>
-        <b>{formatMoney(saves ? saved : { n: -saved.n, d: saved.d }, currency)}</b>
+        <b>{formatMoney(saves ? saved : negate(saved), currency)}</b>
       </Saved>
     </Panel>
   )

@@ -37,4 +37,10 @@ export function DatesOff({ week, onChange }: DatesOffProps) {
 const Line = styled.div`
   margin-top: 10px;
   color: var(--ink-2);
+
+  & > div {
+    grid-template-columns: auto minmax(0, 1fr);
+    align-items: center;
+    gap: 10px;
+  }
 `

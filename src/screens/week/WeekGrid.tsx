@@ -195,6 +195,7 @@ const Layout = styled.div`
   grid-template-columns: 36px minmax(0, 1fr) 178px;
   grid-template-rows: 18px auto;
   column-gap: 10px;
+  margin-top: 8px;
   ${media.compact} {
     grid-template-columns: 32px minmax(0, 1fr) 150px;
   }

@@ -7,20 +7,19 @@ import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { OFF_STATES, type OffState } from '../../core/power/powerState.ts'
 import { bookOf } from '../../core/meter/estimatePlan.ts'
 import { Dropdown } from '../../interface/Dropdown'
-import { Menu } from '../../interface/Menu'
 import { STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../interface/wording/money'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
 import { formatHours, formatMonth } from '../../interface/wording/time'
-import { addWeek, freeName, removeWeek, setMachine, setWeek } from '../../store/commands.ts'
-import { DayByDay } from '../month/DayByDay'
-import { EditableName } from '../workbench/EditableName'
-import { officeWeek } from '../workbench/emptyPlan'
+import { setMachine, setWeek } from '../../store/commands.ts'
+import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { clockChangeText } from './clockChangeText.ts'
 import { DatesOff } from './DatesOff'
+import { WeekChoice } from './WeekChoice'
 import { WeekGrid } from './WeekGrid'
+import { WeekMenu } from './WeekMenu'
 import { ZonePicker } from './ZonePicker'
 
 /** The open machine's week: painted, shared, and what the month then costs. */
@@ -30,7 +29,7 @@ export function WeekScreen() {
   const { weeks, machines } = state.plan
   const week = weeks.find(({ id }) => id === machine?.week)
   if (!machine) return null
-  if (!week) return <WeekChoice weeks={weeks} />
+  if (!week) return <WeekChoice />
   const { states } = bookOf(machine.provider, state.books)?.book ?? {}
   const sharers = machines.filter(({ week: id }) => id === week.id).length
   const edit = (label: string, part: Partial<WeekPlan>): void =>
@@ -43,7 +42,7 @@ export function WeekScreen() {
   return (
     <>
       <Line>
-        <WeekChoice weeks={weeks} />
+        <WeekChoice />
         <span>
           {sharers === 1 ? 'used by this machine alone' : `shared by ${sharers} machines, all change with it`}
         </span>
@@ -105,86 +104,15 @@ export function WeekScreen() {
         <Month>
           <h2>
             {formatMonth(month)}, day by day
-            <Aside>
+            <Figures>
               {formatHours(result.estimate.onTime)} on, {result.estimate.starts} starts,{' '}
               {formatMoney(result.estimate.total, result.estimate.currency)}
-            </Aside>
+            </Figures>
+            <DayLegend />
           </h2>
-          <DayByDay resolved={result.resolved} estimate={result.estimate} height={124} />
+          <DayByDay resolved={result.resolved} estimate={result.estimate} leastHeight={124} />
         </Month>
       )}
-    </>
-  )
-}
-
-function WeekChoice({ weeks }: { readonly weeks: readonly WeekPlan[] }) {
-  const { session, machine } = useWorkbench()
-  if (!machine) return null
-  return (
-    <Dropdown
-      label="Week of this machine"
-      value={machine.week}
-      options={weeks.map(({ id, name, timeZone }) => ({ id, name, note: timeZone }))}
-      onChange={(id) => session.edit(`${machine.name}: week`, setMachine(machine.name, { week: id }))}
-    />
-  )
-}
-
-/** Weeks as a whole: a new one, a copy for this machine alone, another name, and removal of one nobody uses. */
-function WeekMenu({ week }: { readonly week: WeekPlan }) {
-  const { session, state, machine } = useWorkbench()
-  const { weeks, machines } = state.plan
-  const unused = weeks.filter(({ id }) => machines.every((other) => other.week !== id))
-  const assignNew = (label: string, made: WeekPlan): void => {
-    if (!machine) return
-    session.edit(label, (draft) => {
-      addWeek(made)(draft)
-      setMachine(machine.name, { week: made.id })(draft)
-    })
-  }
-  const named = (name: string): { id: string; name: string } => ({
-    id: freeName(
-      'week 1',
-      weeks.map(({ id }) => id.replace('-', ' ')),
-    ).replace(' ', '-'),
-    name: freeName(
-      name,
-      weeks.map((other) => other.name),
-    ),
-  })
-  return (
-    <>
-      <EditableName
-        label="Week name"
-        name={week.name}
-        taken={weeks.map(({ name }) => name).filter((name) => name !== week.name)}
-        most={60}
-        onRename={(name) => session.edit(`rename ${week.name}`, setWeek(week.id, { name }))}
-      />
-      <Menu
-        label="Week"
-        button="⋯"
-        entries={[
-          {
-            id: 'copy',
-            label: 'Copy for this machine alone',
-            onAction: () => assignNew(`copy ${week.name}`, { ...week, ...named(week.name) }),
-          },
-          {
-            id: 'new',
-            label: 'New week for this machine',
-            onAction: () => {
-              const { id, name } = named('Office days')
-              assignNew(`new week`, officeWeek(id, name))
-            },
-          },
-          ...unused.map(({ id, name }) => ({
-            id: `remove-${id}`,
-            label: `Remove ${name}, which no machine uses`,
-            onAction: () => session.edit(`remove ${name}`, removeWeek(id)),
-          })),
-        ]}
-      />
     </>
   )
 }
@@ -239,6 +167,10 @@ const Aside = styled.span`
   font-weight: 400;
 `
 
+const Figures = styled.span`
+  font-weight: 400;
+`
+
 const Hint = styled.p`
   margin-top: 6px;
   padding: 6px 10px;
@@ -247,6 +179,9 @@ const Hint = styled.p`
 `
 
 const Month = styled.section`
+  flex: 1;
+  display: flex;
+  flex-direction: column;
   margin-top: 12px;
   padding-top: 8px;
   border-top: 1px solid var(--rule);

@@ -22,25 +22,41 @@ export function EditableName({ label, name, taken, most, onRename }: EditableNam
       <Name aria-label={`${label}: ${name}. Rename`} onPress={() => setOpen(true)}>
         {name}
       </Name>
-      <Dialog title={label} isOpen={open} onClose={() => setOpen(false)}>
-        <TextInput
-          label={label}
-          value={name}
-          check={(text) => nameProblem(text, taken, most)}
-          autoFocus
-          wide
-          onCommit={(text) => {
-            onRename(text.trim())
-            setOpen(false)
-          }}
-        />
-      </Dialog>
+      <RenameDialog
+        {...{ label, name, taken, most, onRename }}
+        isOpen={open}
+        onClose={() => setOpen(false)}
+      />
     </>
   )
 }
 
+interface RenameDialogProps extends EditableNameProps {
+  readonly isOpen: boolean
+  readonly onClose: () => void
+}
+
+/** Asks for another name; Enter takes it. */
+export function RenameDialog({ label, name, taken, most, onRename, isOpen, onClose }: RenameDialogProps) {
+  return (
+    <Dialog title={label} isOpen={isOpen} onClose={onClose}>
+      <TextInput
+        label={label}
+        value={name}
+        check={(text) => nameProblem(text, taken, most)}
+        autoFocus
+        wide
+        onCommit={(text) => {
+          onRename(text.trim())
+          onClose()
+        }}
+      />
+    </Dialog>
+  )
+}
+
 /** Why a name will not do: the same rules as in a file. */
-export function nameProblem(text: string, taken: readonly string[], most: number): string | undefined {
+function nameProblem(text: string, taken: readonly string[], most: number): string | undefined {
   const name = text.trim()
   if (name === '') return 'Give it a name.'
   if (name.length > most) return `At most ${most} characters; this has ${name.length}.`

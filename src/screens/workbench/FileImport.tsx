@@ -1,12 +1,13 @@
 'use client'
 
-import { useEffect, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { replacePlan } from '../../store/commands.ts'
 import { importFile } from '../../workers/importFile.ts'
+import { ChooseFile } from './ChooseFile'
 import { IssueList } from './IssueList'
 import { useWorkbench } from './WorkbenchContext'
 
@@ -17,11 +18,12 @@ type Progress =
   | { readonly at: 'done'; readonly text: string }
 
 /** Takes plans and price books in, from the file picker or dropped anywhere. A file that is refused changes nothing. */
-export function FileImport({ children }: { readonly children: (chooseFile: () => void) => ReactNode }) {
+export function FileImport({ children }: { readonly children: ReactNode }) {
   const { session, state, go } = useWorkbench()
   const [progress, setProgress] = useState<Progress>({ at: 'none' })
   const [dragging, setDragging] = useState(false)
   const input = useRef<HTMLInputElement>(null)
+  const choose = useCallback(() => input.current?.click(), [])
   const take = async (file: File): Promise<void> => {
     const { answer, cancel } = importFile(file, state.books)
     setProgress({ at: 'reading', name: file.name, cancel })
@@ -52,7 +54,7 @@ export function FileImport({ children }: { readonly children: (chooseFile: () =>
 
   return (
     <>
-      {children(() => input.current?.click())}
+      <ChooseFile value={choose}>{children}</ChooseFile>
       <input
         ref={input}
         type="file"

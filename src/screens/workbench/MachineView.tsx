@@ -9,18 +9,19 @@ import { media } from '../../interface/theme/media'
 import { Gauge } from '../gauge/Gauge'
 import { WeekScreen } from '../week/WeekScreen'
 import type { View } from './address'
+import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
 import { useMachineActions } from './useMachineActions'
 import { useWorkbench } from './WorkbenchContext'
 
 /** The middle: the open machine's decisions or its week, or why there is none. */
-export function MachineView({ onImport }: { readonly onImport: () => void }) {
+export function MachineView() {
   const { state, address, go, machine, result } = useWorkbench()
   const actions = useMachineActions()
-  if (!machine) return <NoMachine onImport={onImport} />
+  if (!machine) return <NoMachine />
   return (
     <Middle>
-      <Tabs
+      <Views
         selectedKey={address.view}
         onSelectionChange={(key) => go({ view: key as View, machine: machine.name })}
       >
@@ -61,18 +62,19 @@ export function MachineView({ onImport }: { readonly onImport: () => void }) {
             })}
           </NotPriced>
         )}
-        <TabPanel id="gauge">
+        <ViewPanel id="gauge">
           <Gauge />
-        </TabPanel>
-        <TabPanel id="week">
+        </ViewPanel>
+        <ViewPanel id="week">
           <WeekScreen />
-        </TabPanel>
-      </Tabs>
+        </ViewPanel>
+      </Views>
     </Middle>
   )
 }
 
-function NoMachine({ onImport }: { readonly onImport: () => void }) {
+function NoMachine() {
+  const chooseFile = useChooseFile()
   const { state, address, go } = useWorkbench()
   const { add, canAdd } = useMachineActions()
   const first = state.plan.machines[0]
@@ -95,7 +97,7 @@ function NoMachine({ onImport }: { readonly onImport: () => void }) {
             <Button isDisabled={!canAdd} onPress={add}>
               Add a machine
             </Button>
-            <Button onPress={onImport}>Import a plan</Button>
+            <Button onPress={chooseFile}>Import a plan</Button>
           </Line>
         </Nothing>
       )}
@@ -111,6 +113,18 @@ const Middle = styled.main`
   ${media.compact} {
     padding: 12px 14px 16px;
   }
+`
+
+const Views = styled(Tabs)`
+  display: flex;
+  flex-direction: column;
+  min-height: 100%;
+`
+
+const ViewPanel = styled(TabPanel)`
+  flex: 1;
+  display: flex;
+  flex-direction: column;
 `
 
 const Head = styled.div`

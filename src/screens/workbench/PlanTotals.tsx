@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import { planTotals } from '../../core/meter/estimatePlan.ts'
 import { media } from '../../interface/theme/media'
-import { formatMoney } from '../../interface/wording/money'
+import { formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
 import { useWorkbench } from './WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
@@ -12,7 +12,7 @@ export function PlanTotals() {
   const found = state.plan.machines.map(({ name }) => summaries.byName.get(name))
   const priced = found.flatMap((summary) => (summary?.priced ? [summary] : []))
   const unpriced = found.filter((summary) => summary && !summary.priced).length
-  const totals = planTotals(priced, state.books[0]?.currency ?? 'EUR')
+  const totals = planTotals(priced, state.books[0]?.currency ?? 'EUR', SHOWN_PLACES)
   if (found.some((summary) => !summary))
     return <Totals aria-busy="true">Pricing {found.length} machines…</Totals>
   if (!totals.ok) {

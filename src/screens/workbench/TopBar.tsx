@@ -14,13 +14,15 @@ import { EditableName } from './EditableName'
 import { emptyPlan } from './emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
 import { PlanTotals } from './PlanTotals'
+import { useChooseFile } from './ChooseFile'
 import { loadDemo } from './session'
 import { useWorkbench } from './WorkbenchContext'
 
 const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark: 'Dark theme' } as const
 
 /** The plan as a whole: its name, month and totals, undo, and the way in and out. */
-export function TopBar({ onImport }: { readonly onImport: () => void }) {
+export function TopBar() {
+  const chooseFile = useChooseFile()
   const { session, state, month, go } = useWorkbench()
   const [theme, setTheme] = useTheme()
   const { plan, books, undoLabel, redoLabel } = state
@@ -56,7 +58,7 @@ export function TopBar({ onImport }: { readonly onImport: () => void }) {
           label="Plan"
           button="Plan"
           entries={[
-            { id: 'import', label: 'Import a plan or price book…', onAction: onImport },
+            { id: 'import', label: 'Import a plan or price book…', onAction: chooseFile },
             {
               id: 'export',
               label: 'Export the plan',

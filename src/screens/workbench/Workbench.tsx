@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { useMemo, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
 import { estimateInPlan } from '../../core/meter/estimatePlan.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
@@ -21,10 +21,11 @@ import { usePlanSummaries } from './usePlanSummaries'
 import { useUndoKeys } from './useUndoKeys'
 import { WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
 
+const NEVER_CHANGES = () => () => undefined
+
 /** The page: opens the stored plan in the browser and lays out its parts. */
 export function Workbench() {
-  const [session, setSession] = useState<Session>()
-  useEffect(() => setSession(pageSession()), [])
+  const session = useSyncExternalStore(NEVER_CHANGES, pageSession, () => undefined)
   return session ? <OpenWorkbench session={session} /> : <Opening />
 }
 
@@ -42,17 +43,15 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
     <WorkbenchContext value={value}>
       <StatePatterns />
       <FileImport>
-        {(chooseFile) => (
-          <Frame>
-            <TopBar onImport={chooseFile} />
-            <Notices />
-            <Columns>
-              <MachineList />
-              <MachineView onImport={chooseFile} />
-              <MonthPanel />
-            </Columns>
-          </Frame>
-        )}
+        <Frame>
+          <TopBar />
+          <Notices />
+          <Columns>
+            <MachineList />
+            <MachineView />
+            <MonthPanel />
+          </Columns>
+        </Frame>
       </FileImport>
     </WorkbenchContext>
   )

@@ -1,0 +1,58 @@
+/** Arrows point one way: app and cli, screens, then interface, store and workers, then files, then core. */
+const layer = (name, from, to, comment) => ({ name, comment, severity: 'error', from, to })
+const TEST = '\\.test\\.tsx?$'
+
+module.exports = {
+  forbidden: [
+    layer('no-circles', {}, { circular: true }, 'Files that import each other in a loop.'),
+    layer(
+      'core-stands-alone',
+      { path: '^src/core', pathNot: TEST },
+      { pathNot: '^src/core|^node_modules/temporal-(polyfill|utils|spec)' },
+      'Core is pure computation: it reaches for nothing outside but time zone rules.',
+    ),
+    layer(
+      'core-does-not-use-its-test-helpers',
+      { path: '^src/core', pathNot: `${TEST}|^src/core/testing` },
+      { path: '^src/core/testing' },
+      'Test helpers are for tests.',
+    ),
+    layer(
+      'files-use-core-only',
+      { path: '^src/files', pathNot: TEST },
+      { path: '^(src|app)/', pathNot: '^src/(core|files)' },
+      'Formats know the core and nothing above it.',
+    ),
+    layer(
+      'store-and-workers-use-files-and-core',
+      { path: '^src/(store|workers)', pathNot: TEST },
+      { path: '^(src|app)/', pathNot: '^src/(core|files|store|workers)' },
+      'Storage and workers know nothing of what is drawn.',
+    ),
+    layer(
+      'interface-uses-files-and-core',
+      { path: '^src/interface', pathNot: TEST },
+      { path: '^(src|app)/', pathNot: '^src/(core|files|interface)' },
+      'Shared components know no screen and no store.',
+    ),
+    layer(
+      'screens-not-above',
+      { path: '^src/screens' },
+      { path: '^(app|src/cli)/' },
+      'Screens do not know pages.',
+    ),
+    layer(
+      'cli-draws-nothing',
+      { path: '^src/cli' },
+      { path: '^(app|src/(interface|screens|store|workers))/' },
+      'The command line works without a browser.',
+    ),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    exclude: '\\.next',
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default', 'types'] },
+  },
+}

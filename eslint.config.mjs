@@ -1,0 +1,48 @@
+import reactHooks from 'eslint-plugin-react-hooks'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', '.dependency-cruiser.cjs'] },
+  ...tseslint.configs.strict,
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+      eqeqeq: 'error',
+      'no-console': 'off',
+    },
+  },
+  {
+    files: ['src/**/*.tsx', 'src/**/use*.ts', 'app/**/*.tsx'],
+    ...reactHooks.configs.flat['recommended-latest'],
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts', 'src/core/testing/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'localStorage',
+        'indexedDB',
+        'process',
+        'self',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'Core is given its time.' },
+        { object: 'Math', property: 'random', message: 'The same inputs give the same answer.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: 'Core is given its time.',
+        },
+      ],
+    },
+  },
+)

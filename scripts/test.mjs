@@ -1,0 +1,93 @@
+// `npm test`: every check in order, stopping at the first that fails. Ends in `N passed, N failed`.
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { buildIfChanged, ensureInstalled, ROOT } from './prepare.mjs'
+
+const CHROMIUM = '/usr/bin/chromium'
+const results = mkdtempSync(join(tmpdir(), 'notchgauge-test-'))
+const unitResults = join(results, 'unit.json')
+const browserResults = join(results, 'browser.json')
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
+
+ensureInstalled()
+ensureChromium()
+
+const CHECKS = [
+  ['formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['types', bin('tsc'), ['--noEmit']],
+  [
+    'dependency rules',
+    bin('depcruise'),
+    ['--config', '.dependency-cruiser.cjs', 'src', 'app', 'bench', 'e2e', 'scripts'],
+  ],
+  ['dead code', bin('knip'), []],
+  [
+    'unit tests',
+    bin('vitest'),
+    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitResults}`],
+  ],
+  ['build', buildIfChanged],
+  ['browser tests', bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: browserResults }],
+]
+
+let failed
+for (const [name, command, args, env = {}] of CHECKS) {
+  console.log(`\n== ${name}`)
+  if (typeof command === 'function') {
+    command()
+    continue
+  }
+  const { status } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  })
+  if (status !== 0) {
+    failed = name
+    break
+  }
+}
+
+const counts = countTests()
+// A check that is not a test counts as one failure, so that the last line never reads as if all went well.
+const failures = counts.failed || (failed ? 1 : 0)
+if (failed) console.log(`\nFailed at: ${failed}`)
+console.log(`\n${counts.passed} passed, ${failures} failed`)
+process.exit(failures > 0 || counts.passed === 0 ? 1 : 0)
+
+function countTests() {
+  let passed = 0
+  let broken = 0
+  if (existsSync(unitResults)) {
+    const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(unitResults, 'utf8'))
+    passed += numPassedTests
+    broken += numFailedTests
+  }
+  if (existsSync(browserResults)) {
+    const { stats } = JSON.parse(readFileSync(browserResults, 'utf8'))
+    passed += stats.expected + stats.flaky
+    broken += stats.unexpected
+  }
+  return { passed, failed: broken }
+}
+
+/** The browser comes from Debian's packages; without the right to install it, says what to do. */
+function ensureChromium() {
+  if (existsSync(CHROMIUM)) return
+  const asks = 'The browser tests need Chromium. Install it with: sudo apt-get install chromium'
+  if (process.getuid?.() !== 0) {
+    console.error(asks)
+    process.exit(1)
+  }
+  console.log('Installing Chromium…')
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
+  const { status } = spawnSync('apt-get', ['install', '-y', '-qq', 'chromium'], { stdio: 'inherit', env })
+  if (status !== 0) {
+    console.error(asks)
+    process.exit(1)
+  }
+}
