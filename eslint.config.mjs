@@ -2,7 +2,7 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', '.dependency-cruiser.cjs'] },
+  { ignores: ['.next/', '.stamps/', 'node_modules/', 'next-env.d.ts', '.dependency-cruiser.cjs'] },
   ...tseslint.configs.strict,
   {
     rules: {

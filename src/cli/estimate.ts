@@ -72,8 +72,7 @@ new Command()
   .requiredOption(
     '--book <file>',
     'price book file; may be given several times',
-    (path, all: string[]) => [...all, path],
-    [],
+    (path: string, all: readonly string[] | undefined) => [...(all ?? []), path],
   )
   .requiredOption('--month <month>', 'billing month, such as 2027-03')
   .option('--machine <name>', 'only this machine')

@@ -1,7 +1,7 @@
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
-import { civilDate, dayNumber, weekdayOf } from './civil.ts'
+import { dayNumber, weekdayOf } from './civil.ts'
 import type { WeekPlan, WeekWindow } from './weekPlan.ts'
-import { localToInstant, zoneOffsets, type ZoneOffsets } from './zoneOffsets.ts'
+import { localToInstant, steadyStretch, zoneOffsets, type SteadyStretch } from './zoneOffsets.ts'
 
 const LONGEST_LOOK_BACK_DAYS = 400
 
@@ -18,62 +18,79 @@ export function weekSpans(week: WeekPlan, within: Span): Span[] {
     const days = Math.min(lookBack, LONGEST_LOOK_BACK_DAYS)
     const from = instant(within.from - days * SECONDS_PER_DAY)
     const spans = spansOfDays(week, from, within.to)
-    const first = spans[0]
-    // A span in the first day looked at may have begun before it; only one that reaches `within` matters.
-    const cutShort = first && first.to >= within.from && first.from < from + 2 * SECONDS_PER_DAY
+    const first = spans.find((span) => span.to > within.from)
+    // Only a span that reaches `within` matters; one in the first days looked at may have begun before them.
+    const cutShort = first !== undefined && first.from < from + 2 * SECONDS_PER_DAY
     if (!cutShort || days === LONGEST_LOOK_BACK_DAYS) {
-      return spans.filter((span) => span.to > within.from && span.from < within.to)
+      const start = first ? spans.indexOf(first) : spans.length
+      let end = spans.length
+      while (end > start && spans[end - 1]!.from >= within.to) end -= 1
+      return spans.slice(start, end)
     }
   }
 }
 
 function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const firstDay = Math.floor(from / SECONDS_PER_DAY) - 1
-  const lastDay = Math.floor(to / SECONDS_PER_DAY) + 2
-  const zone = zoneOffsets(
-    week.timeZone,
-    civilDate(dayNumber(firstDay)).year,
-    civilDate(dayNumber(lastDay)).year,
-  )
-  const byWeekday = windowsByWeekday(week.windows)
-  const off = new Set<number>(week.datesOff)
+  const lastDay = Math.floor(to / SECONDS_PER_DAY) + 1
+  const zone = zoneOffsets(week.timeZone, yearAbout(firstDay) - 1, yearAbout(lastDay) + 1)
+  const byWeekday = windowsByWeekday(week)
+  const off = week.datesOff.length > 0 ? new Set<number>(week.datesOff) : undefined
   const spans: Span[] = []
-  let inOrder = true
+  let weekday = weekdayOf(dayNumber(firstDay)) as number
+  let steady: SteadyStretch | undefined
   for (let day = firstDay; day <= lastDay; day += 1) {
-    if (off.has(day)) continue
+    const windows = byWeekday[weekday]!
+    weekday = weekday === 6 ? 0 : weekday + 1
+    if (windows.length === 0 || off?.has(day)) continue
     const midnight = day * SECONDS_PER_DAY
-    for (const window of byWeekday[weekdayOf(dayNumber(day))]!) {
-      const span = toSpan(zone, midnight, window)
-      if (span.to <= span.from) continue
-      const last = spans[spans.length - 1]
-      if (last && span.from < last.from) inOrder = false
-      spans.push(span)
+    if (!steady || midnight >= steady.until) steady = steadyStretch(zone, midnight)
+    const { offset } = steady
+    for (const window of windows) {
+      const opens = midnight + window.from * 60
+      const closes = midnight + window.to * 60
+      if (offset === undefined) addSpan(spans, localToInstant(zone, opens), localToInstant(zone, closes))
+      else addSpan(spans, instant(opens - offset), instant(closes - offset))
     }
   }
-  if (!inOrder) spans.sort((a, b) => a.from - b.from)
-  return union(spans)
+  return spans
 }
 
-const toSpan = (zone: ZoneOffsets, midnight: number, window: WeekWindow): Span => ({
-  from: localToInstant(zone, midnight + window.from * 60),
-  to: localToInstant(zone, midnight + window.to * 60),
-})
-
-function windowsByWeekday(windows: readonly WeekWindow[]): WeekWindow[][] {
-  const days: WeekWindow[][] = [[], [], [], [], [], [], []]
-  for (const window of windows) days[window.day]!.push(window)
-  for (const day of days) day.sort((a, b) => a.from - b.from)
-  return days
+/** Adds a span to spans that are in order and apart; it merges with those it touches. Usually O(1). */
+function addSpan(spans: Span[], from: Instant, to: Instant): void {
+  if (to <= from) return
+  const last = spans[spans.length - 1]
+  if (!last || from > last.to) spans.push({ from, to })
+  else mergeSpan(spans, from, to)
 }
 
-/** `spans` must be in order of their starts. */
-function union(spans: readonly Span[]): Span[] {
-  const merged: Span[] = []
-  for (const span of spans) {
-    const last = merged[merged.length - 1]
-    if (last && span.from <= last.to) {
-      if (span.to > last.to) merged[merged.length - 1] = { from: last.from, to: span.to }
-    } else merged.push(span)
+function mergeSpan(spans: Span[], from: Instant, to: Instant): void {
+  let start = from
+  let end = to
+  const later: Span[] = []
+  for (let last = spans[spans.length - 1]; last && last.to >= start; last = spans[spans.length - 1]) {
+    spans.pop()
+    if (last.from > end) later.push(last)
+    else {
+      start = instant(Math.min(start, last.from))
+      end = instant(Math.max(end, last.to))
+    }
   }
-  return merged
+  spans.push({ from: start, to: end }, ...later.reverse())
+}
+
+/** Right to within a year, which is all that a margin of a year needs. */
+const yearAbout = (day: number): number => 1970 + Math.floor(day / 365.2425)
+
+const weekdays = new WeakMap<WeekPlan, readonly (readonly WeekWindow[])[]>()
+
+/** The windows by the weekday they start on, in order; a pure memo. */
+function windowsByWeekday(week: WeekPlan): readonly (readonly WeekWindow[])[] {
+  let days = weekdays.get(week)
+  if (!days) {
+    const sorted = [...week.windows].sort((a, b) => a.from - b.from)
+    days = [0, 1, 2, 3, 4, 5, 6].map((day) => sorted.filter((window) => window.day === day))
+    weekdays.set(week, days)
+  }
+  return days
 }

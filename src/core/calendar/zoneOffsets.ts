@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill'
-import { instant, seconds, type Instant, type Seconds } from '../quantity/units.ts'
+import { instant, SECONDS_PER_DAY, seconds, type Instant, type Seconds } from '../quantity/units.ts'
 import { dayOf } from './civil.ts'
 
 /**
@@ -44,8 +44,8 @@ export function zoneOffsets(zone: string, firstYear: number, lastYear: number): 
 }
 
 function readOffsets(zone: string, firstYear: number, lastYear: number): ZoneOffsets {
-  const from = instant(dayOf(firstYear, 1, 1) * 86_400 - 2 * 86_400)
-  const to = instant(dayOf(lastYear + 1, 1, 1) * 86_400 + 2 * 86_400)
+  const from = instant(dayOf(firstYear, 1, 1) * SECONDS_PER_DAY - 2 * SECONDS_PER_DAY)
+  const to = instant(dayOf(lastYear + 1, 1, 1) * SECONDS_PER_DAY + 2 * SECONDS_PER_DAY)
   let at = Temporal.Instant.fromEpochMilliseconds(from * 1000).toZonedDateTimeISO(zone)
   const starts = [-Infinity]
   const offsets = [seconds(Math.round(at.offsetNanoseconds / 1e9))]
@@ -76,6 +76,23 @@ function stepAt(zone: ZoneOffsets, at: number): number {
 
 export const offsetAt = (zone: ZoneOffsets, at: Instant): Seconds => zone.offsets[stepAt(zone, at)]!
 
+/** A stretch of wall-clock time without a clock change near it. */
+export interface SteadyStretch {
+  /** The one offset that holds; undefined where clocks change about then, and each time has to be looked up. */
+  readonly offset: Seconds | undefined
+  /** Wall-clock seconds up to which this is so, for times at most two days further on. */
+  readonly until: number
+}
+
+/** What holds from the wall-clock time `local` on: schedules then need one look-up for months instead of two a window. */
+export function steadyStretch(zone: ZoneOffsets, local: number): SteadyStretch {
+  const step = stepAt(zone, local - SECONDS_PER_DAY)
+  const change = zone.starts[step + 1] ?? Infinity
+  const until = change - 3 * SECONDS_PER_DAY
+  if (local < until) return { offset: zone.offsets[step]!, until }
+  return { offset: undefined, until: local + SECONDS_PER_DAY }
+}
+
 /** The clock changes inside a span: when, and the offsets before and after. */
 export function clockChanges(zone: ZoneOffsets, from: Instant, to: Instant): ClockChange[] {
   return zone.starts.flatMap((start, index) =>
@@ -98,7 +115,7 @@ export interface ClockChange {
  */
 export function localToInstant(zone: ZoneOffsets, local: number): Instant {
   // No offset exceeds a day, so the first step that can hold this time is the one two days before it or later.
-  let step = stepAt(zone, local - 2 * 86_400)
+  let step = stepAt(zone, local - 2 * SECONDS_PER_DAY)
   for (;;) {
     const utc = local - zone.offsets[step]!
     const end = zone.starts[step + 1]

@@ -1,4 +1,4 @@
-import { rate, type Rate } from '../quantity/rate.ts'
+import { rate, type Rate, type RatePeriod } from '../quantity/rate.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import type {
   AddressUse,
@@ -27,7 +27,9 @@ export interface BookIndex {
 export interface RegionIndex {
   readonly region: Region
   readonly prices: RegionPrices
-  readonly rates: Map<string, Rate>
+  readonly sizeRates: Map<string, Rate<'hour'>>
+  readonly diskRates: Map<DiskKind, Map<GiB, DiskRate>>
+  readonly otherRates: Map<string, Rate>
 }
 
 const byId = <T extends { readonly id: string }>(items: readonly T[]): Map<string, T> =>
@@ -56,26 +58,42 @@ const makeIndex = (book: PriceBook): BookIndex => ({
   regions: new Map(
     book.regions.map((region) => [
       region.id,
-      { region, prices: book.prices[region.id] ?? { sizes: {}, disks: {}, addresses: {} }, rates: new Map() },
+      { region, prices: book.prices[region.id] ?? { sizes: {}, disks: {}, addresses: {} }, ...noRatesYet() },
     ]),
   ),
 })
 
-function keptRate<P extends 'hour' | 'month'>(
+const noRatesYet = (): Pick<RegionIndex, 'sizeRates' | 'diskRates' | 'otherRates'> => ({
+  sizeRates: new Map(),
+  diskRates: new Map(),
+  otherRates: new Map(),
+})
+
+/** A rate that is read from its text when first asked for. */
+function keptRate<P extends RatePeriod>(
   region: RegionIndex,
   per: P,
   text: string | undefined,
   path: string,
 ): Rate<P> | undefined {
   if (text === undefined) return undefined
-  let kept = region.rates.get(path)
-  if (!kept) region.rates.set(path, (kept = rate(text, per, `/prices/${region.region.id}/${path}`)))
+  let kept = region.otherRates.get(path)
+  if (!kept) region.otherRates.set(path, (kept = rate(text, per, pointerIn(region, path))))
   return kept as Rate<P>
 }
 
+const pointerIn = (region: RegionIndex, path: string): string => `/prices/${region.region.id}/${path}`
+
 /** On demand. Undefined where the region does not sell the size. */
-export const sizeRate = (region: RegionIndex, sizeId: string): Rate<'hour'> | undefined =>
-  keptRate(region, 'hour', region.prices.sizes[sizeId]?.perHour, `sizes/${sizeId}/perHour`)
+export function sizeRate(region: RegionIndex, sizeId: string): Rate<'hour'> | undefined {
+  const kept = region.sizeRates.get(sizeId)
+  if (kept) return kept
+  const price = region.prices.sizes[sizeId]
+  if (!price) return undefined
+  const read = rate(price.perHour, 'hour', pointerIn(region, `sizes/${sizeId}/perHour`))
+  region.sizeRates.set(sizeId, read)
+  return read
+}
 
 /** The zones of the region that sell the size; none where the region does not. */
 export function zonesSelling(region: RegionIndex, sizeId: string): readonly string[] {
@@ -98,13 +116,24 @@ export interface DiskRate {
 
 /** Undefined where the region does not sell the kind, or the kind has no such room. */
 export function diskRate(region: RegionIndex, kind: DiskKind, asked: GiB): DiskRate | undefined {
+  let ofKind = region.diskRates.get(kind)
+  if (!ofKind) region.diskRates.set(kind, (ofKind = new Map()))
+  const kept = ofKind.get(asked)
+  if (kept) return kept
   const price = region.prices.disks[kind.id]
   const charged = chargedRoom(kind, asked)
   if (!price || charged === undefined) return undefined
   const byStep = kind.room.by === 'step'
+  const text = byStep ? price.perMonthByStep?.[charged] : price.perGiBMonth
+  if (text === undefined) return undefined
   const path = byStep ? `disks/${kind.id}/perMonthByStep/${charged}` : `disks/${kind.id}/perGiBMonth`
-  const found = keptRate(region, 'month', byStep ? price.perMonthByStep?.[charged] : price.perGiBMonth, path)
-  return found && { rate: found, chargedGiB: charged, units: byStep ? 1 : charged }
+  const found = {
+    rate: rate(text, 'month', pointerIn(region, path)),
+    chargedGiB: charged,
+    units: byStep ? 1 : charged,
+  }
+  ofKind.set(asked, found)
+  return found
 }
 
 export const addressRate = (

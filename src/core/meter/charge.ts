@@ -21,7 +21,7 @@ export interface Charge {
   /** Seconds of the whole month, which a monthly rate is for. */
   readonly month: Seconds
   /** Where the book's minimum and increment apply. */
-  readonly rounding?: ChargedTime & { readonly minimumSeconds: number; readonly incrementSeconds: number }
+  readonly rounding?: ChargedTime
   readonly amount: Exact
 }
 

@@ -21,53 +21,22 @@ export function meterMachine({ machine, index, size, week }: ResolvedMachine, mo
 export function chargeMachine(resolved: ResolvedMachine, metered: MeteredMonth): Charge[] | undefined {
   const { region, size, image, machine, index } = resolved
   const month = lengthOf(metered.timeline.month)
-  const { billing } = index.book
-  const charges: Charge[] = []
-
-  const perHour = (
-    meter: Meter,
-    subject: ChargeSubject,
-    rate: Rate<'hour'>,
-    units: number,
-    time: Seconds,
-    run?: ChargedTime,
-  ): void => {
-    const amount = hourlyAmount(rate, time, units)
-    const rounding = run && { ...run, ...roundingOf(billing) }
-    charges.push({ meter, subject, rate, units, time, month, amount, ...(rounding && { rounding }) })
-  }
-  const perMonth = (
-    meter: Meter,
-    subject: ChargeSubject,
-    rate: Rate<'month'>,
-    units: number,
-    time: Seconds,
-  ) =>
-    charges.push({
-      meter,
-      subject,
-      rate,
-      units,
-      time,
-      month,
-      amount: monthlyAmount(rate, time, month, units),
-    })
+  const { compute, licence } = metered
 
   const computeRate = sizeRate(region, size.id)
   if (!computeRate) return undefined
-  const { compute, licence } = metered
-  perHour('compute', { of: 'size', name: size.name }, computeRate, 1, compute.charged, compute)
+  const charges = [byRuns('compute', { of: 'size', name: size.name }, computeRate, 1, compute, month)]
 
   const licensed = image.licence === undefined ? undefined : index.licences.get(image.licence)
   if (licensed) {
     const vcpu = Math.max(size.vcpu, licensed.licence.leastVcpu)
     const subject = { of: 'licence', name: licensed.licence.name, vcpu } as const
-    perHour('licence', subject, licensed.rate, vcpu, licence.charged, licence)
+    charges.push(byRuns('licence', subject, licensed.rate, vcpu, licence, month))
   }
 
-  const kinds = [resolved.systemKind, ...resolved.dataKinds]
-  for (const [position, kind] of kinds.entries()) {
+  for (let position = 0; position <= machine.dataDisks.length; position += 1) {
     const disk = position === 0 ? machine.systemDisk : machine.dataDisks[position - 1]!
+    const kind = position === 0 ? resolved.systemKind : resolved.dataKinds[position - 1]!
     const found = diskRate(region, kind, disk.roomGiB)
     if (!found) return undefined
     const { rate, units, chargedGiB } = found
@@ -80,14 +49,23 @@ export function chargeMachine(resolved: ResolvedMachine, metered: MeteredMonth):
       chargedGiB,
       byStep,
     } as const
-    perMonth('disk', subject, rate, units, metered.disks)
+    charges.push(byMonth('disk', subject, rate, units, metered.disks, month))
   }
 
   if (machine.address !== 'none') {
     for (const [use, time] of metered.address) {
       const rate = addressRate(region, machine.address, use)
       if (!rate) return undefined
-      perHour('address', { of: 'address', sort: machine.address, use }, rate, 1, time)
+      const subject = { of: 'address', sort: machine.address, use } as const
+      charges.push({
+        meter: 'address',
+        subject,
+        rate,
+        units: 1,
+        time,
+        month,
+        amount: hourlyAmount(rate, time),
+      })
     }
   }
 
@@ -95,18 +73,30 @@ export function chargeMachine(resolved: ResolvedMachine, metered: MeteredMonth):
     const rate = memoryImageRate(region)
     if (!rate) return undefined
     const subject = { of: 'memory', memoryGiB: size.memoryGiB } as const
-    perMonth('memory-image', subject, rate, size.memoryGiB, metered.memoryImage)
+    charges.push(byMonth('memory-image', subject, rate, size.memoryGiB, metered.memoryImage, month))
   }
   return charges
 }
 
-const roundingOf = ({
-  minimumSeconds,
-  incrementSeconds,
-}: {
-  minimumSeconds: number
-  incrementSeconds: number
-}) => ({
-  minimumSeconds,
-  incrementSeconds,
-})
+function byRuns(
+  meter: Meter,
+  subject: ChargeSubject,
+  rate: Rate<'hour'>,
+  units: number,
+  rounding: ChargedTime,
+  month: Seconds,
+): Charge {
+  const time = rounding.charged
+  return { meter, subject, rate, units, time, month, rounding, amount: hourlyAmount(rate, time, units) }
+}
+
+function byMonth(
+  meter: Meter,
+  subject: ChargeSubject,
+  rate: Rate<'month'>,
+  units: number,
+  time: Seconds,
+  month: Seconds,
+): Charge {
+  return { meter, subject, rate, units, time, month, amount: monthlyAmount(rate, time, month, units) }
+}

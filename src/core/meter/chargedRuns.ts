@@ -8,7 +8,7 @@ export interface RunRule {
 }
 
 /** What a month is charged for time spent in phases that a meter charges. */
-export interface ChargedTime {
+export interface ChargedTime extends RunRule {
   /** True seconds inside the month plus what rounding added. */
   readonly charged: Seconds
   readonly trueTime: Seconds
@@ -61,7 +61,7 @@ export function chargedRuns(
   return runs
 }
 
-export function chargedTime(runs: readonly ChargedRun[]): ChargedTime {
+export function chargedTime(runs: readonly ChargedRun[], rule: RunRule): ChargedTime {
   let trueTime = 0
   let added = 0
   for (const run of runs) {
@@ -73,5 +73,7 @@ export function chargedTime(runs: readonly ChargedRun[]): ChargedTime {
     trueTime: seconds(trueTime),
     added: seconds(added),
     runs: runs.length,
+    minimumSeconds: rule.minimumSeconds,
+    incrementSeconds: rule.incrementSeconds,
   }
 }

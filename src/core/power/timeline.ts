@@ -1,4 +1,4 @@
-import { seconds, type Instant, type Seconds, type Span } from '../quantity/units.ts'
+import { instant, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import type { OffState, Phase } from './powerState.ts'
 
 export interface Segment extends Span {
@@ -22,12 +22,19 @@ export interface TimelineInputs {
 
 /** The part of each segment that lies inside `span`; segments outside are left out. */
 export function clipSegments(segments: readonly Segment[], span: Span): Segment[] {
-  return segments.flatMap((segment) => {
-    const from = Math.max(segment.from, span.from) as Instant
-    const to = Math.min(segment.to, span.to) as Instant
-    return from < to ? [{ phase: segment.phase, from, to }] : []
-  })
+  const clipped: Segment[] = []
+  for (const segment of segments) {
+    if (segment.to <= span.from || segment.from >= span.to) continue
+    const whole = segment.from >= span.from && segment.to <= span.to
+    clipped.push(whole ? segment : { phase: segment.phase, ...overlap(segment, span) })
+  }
+  return clipped
 }
+
+const overlap = (a: Span, b: Span): Span => ({
+  from: instant(Math.max(a.from, b.from)),
+  to: instant(Math.min(a.to, b.to)),
+})
 
 /** Seconds spent in each phase inside `span`; they sum to its length. */
 export function secondsByPhase(segments: readonly Segment[], span: Span): Map<Phase, Seconds> {

@@ -30,6 +30,7 @@ const unitFraction = (units: number): Exact =>
 
 /** `units` (such as vCPU or GiB) at an hourly rate for `time`, exactly. */
 export function hourlyAmount(rate: Rate<'hour'>, time: Seconds, units = 1): Exact {
+  if (units === 1) return { n: rate.value.n * BigInt(time), d: rate.value.d * HOUR }
   const { n, d } = unitFraction(units)
   return { n: rate.value.n * BigInt(time) * n, d: rate.value.d * HOUR * d }
 }

@@ -35,7 +35,10 @@ interface ChoiceListProps {
   readonly onClose: () => void
 }
 
-/** Choices of one decision from the cheapest to the dearest, with a search. Closed ones say why, and cannot be taken. */
+/**
+ * Choices of one decision from the cheapest to the dearest, opened at the present one, with a search. Closed ones say
+ * why, and cannot be taken.
+ */
 export function ChoiceList({ title, anchor, notches, words, currency, onTake, onClose }: ChoiceListProps) {
   const { contains } = useFilter({ sensitivity: 'base' })
   return (
@@ -46,8 +49,8 @@ export function ChoiceList({ title, anchor, notches, words, currency, onTake, on
       placement="bottom"
     >
       <Sheet aria-label={`Choices of ${title}`}>
-        <Autocomplete filter={contains}>
-          <SearchField autoFocus>
+        <Autocomplete filter={contains} disableVirtualFocus>
+          <SearchField>
             <VisuallyHidden as={Label}>Search the choices of {title}</VisuallyHidden>
             <Search placeholder={`Search ${notches?.length ?? 0} choices`} />
           </SearchField>
@@ -56,10 +59,13 @@ export function ChoiceList({ title, anchor, notches, words, currency, onTake, on
               aria-label={`Choices of ${title}`}
               items={(notches ?? []).map((notch) => ({ id: notch.key, notch }))}
               style={{ height: Math.min(notches?.length ?? 0, MOST_ROWS) * ROW_HEIGHT }}
-              onAction={(key) => {
-                const notch = notches?.find((candidate) => candidate.key === key)
-                if (notch?.isPresent) onClose()
-                else if (notch?.total && notch.reasons.length === 0) onTake(notch)
+              autoFocus
+              selectionMode="single"
+              disallowEmptySelection
+              selectedKeys={(notches ?? []).filter(({ isPresent }) => isPresent).map(({ key }) => key)}
+              onSelectionChange={(keys) => {
+                const notch = notches?.find(({ key }) => keys !== 'all' && keys.has(key))
+                if (notch?.total && notch.reasons.length === 0) onTake(notch)
               }}
               renderEmptyState={() => <Nothing>Nothing by that name</Nothing>}
             >

@@ -152,9 +152,26 @@ const caption = css`
   white-space: nowrap;
 `
 
-export const Cheaper = styled.span`
+const takeable = css`
   ${caption}
-  left: 0;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--ink-2);
+  cursor: pointer;
+  pointer-events: auto;
+
+  &[data-hovered] {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  ${media.coarse} {
+    min-height: 24px;
+  }
+`
+
+export const Cheaper = styled.button`
+  ${takeable}
   text-align: right;
 
   b {
@@ -162,9 +179,8 @@ export const Cheaper = styled.span`
   }
 `
 
-export const Dearer = styled.span`
-  ${caption}
-  right: 52px;
+export const Dearer = styled.button`
+  ${takeable}
 `
 
 export const Readout = styled.span`

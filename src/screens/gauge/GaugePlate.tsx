@@ -103,20 +103,26 @@ export function GaugePlate({ plate, axis, resolved, weeks, currency, onTake, onG
             <S.Readout data-testid="readout">{clusterLabel(looking, words)}</S.Readout>
           ) : (
             <>
-              <S.Cheaper style={{ width: axis.line - 12 }}>
-                {cheaper && (
-                  <>
-                    {words(cheaper).name} <b>{difference(cheaper)}</b>
-                  </>
-                )}
-              </S.Cheaper>
-              <S.Dearer style={{ left: axis.line + 12 }}>
-                {dearer && (
-                  <>
-                    <b>{difference(dearer)}</b> {words(dearer).name}
-                  </>
-                )}
-              </S.Dearer>
+              {cheaper && (
+                <S.Cheaper
+                  as={AriaButton}
+                  excludeFromTabOrder
+                  style={{ right: axis.width - axis.line + 12, maxWidth: axis.line - 12 }}
+                  onPress={() => onTake(cheaper)}
+                >
+                  {words(cheaper).name} <b>{difference(cheaper)}</b>
+                </S.Cheaper>
+              )}
+              {dearer && (
+                <S.Dearer
+                  as={AriaButton}
+                  excludeFromTabOrder
+                  style={{ left: axis.line + 12, maxWidth: axis.width - axis.line - 64 }}
+                  onPress={() => onTake(dearer)}
+                >
+                  <b>{difference(dearer)}</b> {words(dearer).name}
+                </S.Dearer>
+              )}
               <S.All
                 as={AriaButton}
                 excludeFromTabOrder

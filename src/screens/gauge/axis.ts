@@ -15,7 +15,8 @@ export interface CostAxis {
 }
 
 const LINE_SHARE = 0.46
-const EDGE = 20
+/** Room for half of the widest slot at both ends. */
+const EDGE = 22
 const TICK_GAP = 58
 const TICKS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000]
 

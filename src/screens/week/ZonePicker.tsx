@@ -3,8 +3,22 @@
 import { useMemo } from 'react'
 import { Button as AriaButton, ComboBox, Input, Label, ListBox, ListBoxItem } from 'react-aria-components'
 import styled from 'styled-components'
+import { isTimeZone } from '../../core/calendar/zoneOffsets.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
+
+/** Zones that browsers still list by their former names only. */
+const NEW_NAMES = [
+  'Africa/Asmara',
+  'America/Argentina/Buenos_Aires',
+  'America/Nuuk',
+  'Asia/Ho_Chi_Minh',
+  'Asia/Kathmandu',
+  'Asia/Kolkata',
+  'Asia/Yangon',
+  'Atlantic/Faroe',
+  'Europe/Kyiv',
+]
 
 interface ZonePickerProps {
   readonly value: string
@@ -19,7 +33,8 @@ interface ZoneItem {
 export function ZonePicker({ value, onChange }: ZonePickerProps) {
   const zones = useMemo(
     () =>
-      [...new Set([value, 'Etc/UTC', ...Intl.supportedValuesOf('timeZone')])]
+      [...new Set([value, 'Etc/UTC', ...NEW_NAMES, ...Intl.supportedValuesOf('timeZone')])]
+        .filter(isTimeZone)
         .sort()
         .map((id): ZoneItem => ({ id })),
     [value],

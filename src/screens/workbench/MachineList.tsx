@@ -32,6 +32,7 @@ export function MachineList() {
           items={machines.map((item) => ({ id: item.name, machine: item }))}
           dependencies={[summaries, weeks]}
           selectionMode="single"
+          selectionBehavior="replace"
           disallowEmptySelection
           selectedKeys={machine ? [machine.name] : []}
           onSelectionChange={(keys) => {

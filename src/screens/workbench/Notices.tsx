@@ -12,7 +12,7 @@ import { useWorkbench } from './WorkbenchContext'
 export function Notices() {
   const { session, state, summaries, month, go } = useWorkbench()
   return (
-    <Stack>
+    <Stack aria-label="Notices">
       {state.saveProblem && (
         <Notice role="alert" $alert>
           <span>
@@ -53,7 +53,7 @@ export function Notices() {
   )
 }
 
-const Stack = styled.div`
+const Stack = styled.section`
   display: grid;
 `
 

@@ -1,0 +1,145 @@
+import { readFileSync } from 'node:fs'
+import { Temporal } from 'temporal-polyfill'
+import { billingMonth } from '../src/core/calendar/billingMonth.ts'
+import { addMonths, type YearMonth } from '../src/core/calendar/yearMonth.ts'
+import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
+import { weekSpans } from '../src/core/calendar/weekSpans.ts'
+import { indexBook } from '../src/core/catalogue/bookIndex.ts'
+import { applyChoice, DECISIONS } from '../src/core/machine/choice.ts'
+import type { Plan } from '../src/core/machine/plan.ts'
+import { resolveMachine } from '../src/core/machine/resolveMachine.ts'
+import { estimateMachine } from '../src/core/meter/estimateMachine.ts'
+import { estimateInPlan } from '../src/core/meter/estimatePlan.ts'
+import { summarisePlan } from '../src/core/meter/summarisePlan.ts'
+import { choicesOf } from '../src/core/notches/choices.ts'
+import { platesOf } from '../src/core/notches/plates.ts'
+import { readPriceBook } from '../src/files/priceBookFile.ts'
+import { largeBook, largePlan } from './generate.ts'
+
+const MARCH = '2027-03' as YearMonth
+const pattern = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
+if (!pattern.ok) throw new Error('data/fennmark.json is not valid')
+const book = largeBook(pattern.value, { sizes: 1_200, regions: 60, diskKinds: 8 })
+const plan = largePlan(book, 1_000, 40)
+
+/**
+ * Median milliseconds of `runs` runs after a few to warm up, each on inputs of its own, so that no memo of an earlier
+ * run helps.
+ */
+function median<T>(runs: number, prepare: () => T, run: (input: T) => void): number {
+  for (let i = 0; i < Math.ceil(runs / 3); i += 1) run(prepare())
+  const times = Array.from({ length: runs }, () => {
+    const input = prepare()
+    const start = performance.now()
+    run(input)
+    return performance.now() - start
+  })
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)]!
+}
+
+const freshPlan = (): Plan => ({ ...plan, weeks: plan.weeks.map((week) => ({ ...week })) })
+
+interface Row {
+  readonly what: string
+  readonly ours: number
+  readonly plain: number
+  readonly baseline: string
+}
+
+function plates(): Row {
+  const { weeks, machines } = freshPlan()
+  const machine = machines[0]!
+  const month = billingMonth(MARCH, book.billingZone)
+  const resolve = (fresh: readonly WeekPlan[]) => {
+    const resolved = resolveMachine({ ...machine, off: 'hibernated' }, fresh, indexBook(book))
+    if (!resolved.ok) throw new Error('the generated machine does not resolve')
+    return resolved.value
+  }
+  const ours = median(
+    15,
+    () => weeks.map((week) => ({ ...week })),
+    (fresh) => platesOf({ resolved: resolve(fresh), weeks: fresh, month }),
+  )
+  const plain = median(
+    3,
+    () => weeks,
+    () => {
+      for (const decision of DECISIONS) {
+        for (const choice of choicesOf(resolve(weeks), decision, weeks)) {
+          // A machine at a time, its schedule expanded anew: what one would write without sharing anything.
+          const alone = weeks.map((week) => ({ ...week }))
+          const changed = resolveMachine(applyChoice(resolve(alone).machine, choice), alone, indexBook(book))
+          if (changed.ok) estimateMachine(changed.value, month)
+        }
+      }
+    },
+  )
+  return {
+    what: 'all plates of one machine, 1,200 sizes, 60 regions',
+    ours,
+    plain,
+    baseline: 'each choice on its own',
+  }
+}
+
+function wholePlan(): Row {
+  const ours = median(9, freshPlan, (fresh) => summarisePlan(fresh, [book], MARCH))
+  const plain = median(3, freshPlan, (fresh) => {
+    for (const machine of fresh.machines) {
+      const weeks = fresh.weeks.map((week) => ({ ...week }))
+      estimateInPlan(machine, { weeks }, [book], MARCH)
+    }
+  })
+  return { what: 'a month of 1,000 machines', ours, plain, baseline: 'weeks expanded for each machine' }
+}
+
+/** Day by day with a general date library: the plain way to expand a week. */
+function dayByDay(week: WeekPlan, month: YearMonth): number {
+  let seconds = 0
+  let day = Temporal.PlainDate.from(`${month}-01`)
+  const end = day.add({ months: 1 })
+  for (; Temporal.PlainDate.compare(day, end) < 0; day = day.add({ days: 1 })) {
+    for (const window of week.windows.filter((candidate) => candidate.day === day.dayOfWeek - 1)) {
+      const at = (minutes: number): number =>
+        day
+          .toPlainDateTime()
+          .add({ minutes })
+          .toZonedDateTime(week.timeZone, { disambiguation: 'compatible' }).epochMilliseconds / 1_000
+      seconds += at(window.to) - at(window.from)
+    }
+  }
+  return seconds
+}
+
+function schedules(): Row {
+  const months = Array.from({ length: 12 }, (_, i) => addMonths('2027-01' as YearMonth, i)!)
+  const spans = months.map((month) => billingMonth(month, 'Etc/UTC'))
+  const weeks = Array.from({ length: 1_000 }, (_, i) => plan.weeks[i % plan.weeks.length]!)
+  const ours = median(
+    9,
+    () => weeks,
+    () => {
+      for (const week of weeks) for (const span of spans) weekSpans(week, span)
+    },
+  )
+  const sample = 20
+  const plainSample = median(
+    3,
+    () => weeks.slice(0, sample),
+    (some) => {
+      for (const week of some) for (const month of months) dayByDay(week, month)
+    },
+  )
+  const plain = (plainSample * weeks.length) / sample
+  return {
+    what: 'weeks of 1,000 machines over 12 months',
+    ours,
+    plain,
+    baseline: 'day by day with a date library',
+  }
+}
+
+const figure = (ms: number): string => `${ms.toFixed(ms < 10 ? 2 : 0)} ms`
+for (const { what, ours, plain, baseline } of [plates(), wholePlan(), schedules()]) {
+  console.log(`${what}: ${figure(ours)}; ${baseline}: ${figure(plain)}; ratio ${(plain / ours).toFixed(0)}`)
+}

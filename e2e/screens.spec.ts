@@ -1,0 +1,170 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { Workbench } from './workbench'
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  for (const view of ['gauge', 'week']) {
+    test(`axe finds nothing on the ${view}, ${colorScheme}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+      const bench = new Workbench(page)
+      await bench.open(`/?machine=timetable-loadgen&view=${view}`)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(
+        violations.map(
+          ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`,
+        ),
+      ).toEqual([])
+    })
+  }
+}
+
+test('axe finds nothing in the list of choices, nor on an empty plan', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen')
+  await bench.slider('Size').press('Enter')
+  await expect(page.getByRole('option', { name: /^Kite 4\/16/ })).toBeVisible()
+  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  await page.keyboard.press('Escape')
+  await bench.choosePlanMenu('Start an empty plan')
+  await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+})
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [390, 800],
+] as const) {
+  for (const view of ['gauge', 'week']) {
+    test(`nothing is cut off or scrolls sideways on the ${view} at ${width}x${height}`, async ({ page }) => {
+      await page.setViewportSize({ width, height })
+      const bench = new Workbench(page)
+      await bench.open(`/?machine=crew-roster-db&view=${view}`)
+      const wide = await page.evaluate(() =>
+        [document.documentElement, ...document.querySelectorAll('main, aside')]
+          .filter((element) => element.scrollWidth > element.clientWidth + 1)
+          .map((element) => `${element.tagName} ${element.scrollWidth} > ${element.clientWidth}`),
+      )
+      expect(wide).toEqual([])
+    })
+  }
+}
+
+test('the labels of a plate never overlap, on any machine of the demo', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  const bench = new Workbench(page)
+  await bench.open()
+  for (const machine of await page.getByRole('option').all()) {
+    await machine.click()
+    await bench.priced()
+    const overlaps = await page.evaluate(() =>
+      [...document.querySelectorAll('[data-plate]')].flatMap((plate) => {
+        const boxes = [...plate.querySelectorAll('button, svg text')].map((item) => ({
+          text: item.textContent || (item.getAttribute('aria-label') ?? ''),
+          kind: item.tagName,
+          box: item.getBoundingClientRect(),
+        }))
+        return boxes.flatMap((a, i) =>
+          boxes
+            .slice(i + 1)
+            .filter((b) => a.kind === b.kind)
+            .filter(
+              (b) =>
+                Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left) > 1 &&
+                Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top) > 1,
+            )
+            .map((b) => `${a.text} over ${b.text}`),
+        )
+      }),
+    )
+    expect(overlaps).toEqual([])
+  }
+})
+
+test('a closed choice says why, and cannot be taken', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen')
+  const start = await bench.total()
+  await bench.slider('Size').press('Enter')
+  await page.getByRole('searchbox').fill('Heron 4/24')
+  const choice = page.getByRole('option', { name: /Heron 4\/24/ })
+  await expect(choice).toContainText('Closed: Heron 4/24 is sold in zones a and c only')
+  await choice.click()
+  await expect(choice).toBeVisible()
+  expect(await bench.total()).toBe(start)
+})
+
+test('needs are edited in place, and what does not fit any more is said', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen')
+  const vcpu = page.getByRole('textbox', { name: 'Least vCPU' })
+  await vcpu.fill('6')
+  await vcpu.press('Enter')
+  await expect(page.getByText('4 vCPU, you need 6')).toBeVisible()
+  await bench.undo.click()
+  await expect(page.getByText('4 vCPU, you need 6')).toBeHidden()
+  await expect(vcpu).toHaveValue('4')
+})
+
+test('every line opens to its arithmetic and its rate', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen')
+  await page.getByRole('button', { name: /^System disk/ }).click()
+  await expect(page.getByText('9.86 a month = 9.86')).toBeVisible()
+  await expect(page.getByText('/prices/porto/disks/ember/perMonthByStep/128')).toBeVisible()
+  const cents = (text: string): number => Math.round(Number(text.replace(/[^0-9.]/g, '')) * 100)
+  const lines = await page.getByTestId('line-amount').allInnerTexts()
+  expect(lines.map(cents).reduce((sum, line) => sum + line, 0)).toBe(cents(String(await bench.total())))
+})
+
+test('the list of machines adds up to the plan’s total', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open()
+  const cents = (text: string): number => Math.round(Number(text.replace(/[^0-9.]/g, '')) * 100)
+  const rows = await page
+    .getByRole('option')
+    .evaluateAll((items) => items.map((item) => item.children[1]!.textContent!))
+  const [planned] = (await bench.planTotal()).split('planned')
+  expect(rows.map(cents).reduce((sum, row) => sum + row, 0)).toBe(cents(planned!))
+})
+
+test('the address opens the same screen, and the back button goes back', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=depot-kiosk&view=week&month=2027-10')
+  await expect(page.getByRole('button', { name: 'Month: October 2027' })).toBeVisible()
+  await expect(page.getByText('clocks go back on 31 October')).toBeVisible()
+  await page.getByRole('button', { name: 'Next month' }).click()
+  await expect(page.getByRole('button', { name: 'Month: November 2027' })).toBeVisible()
+  await page.goBack()
+  await expect(page.getByRole('button', { name: 'Month: October 2027' })).toBeVisible()
+})
+
+test('a machine and a page that are not there are answered', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=nobody')
+  await expect(page.getByRole('heading', { name: 'There is no machine “nobody” in this plan' })).toBeVisible()
+  await page.getByRole('button', { name: 'Open signal-replay' }).click()
+  await expect(bench.slider('Size')).toBeVisible()
+  await page.goto('/nowhere')
+  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible()
+})
+
+test('an empty plan leads to a first machine that is priced', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open()
+  await expect(page.getByText('This is a demo')).toBeVisible()
+  await page.getByRole('button', { name: 'Start an empty plan' }).click()
+  await page.getByRole('main').getByRole('button', { name: 'Add a machine' }).click()
+  await expect(bench.slider('Size')).toBeVisible()
+  expect(await bench.total()).toBeGreaterThan(1)
+  await expect(page.getByText('This is a demo')).toBeHidden()
+})
+
+test('the page is served with a strict policy', async ({ page }) => {
+  const response = await page.goto('/')
+  const policy = response!.headers()['content-security-policy']!
+  expect(policy).toContain("default-src 'self'")
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/)
+  expect(policy).not.toContain('unsafe-eval')
+})

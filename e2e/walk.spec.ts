@@ -1,0 +1,125 @@
+import { expect, test } from '@playwright/test'
+import { Workbench } from './workbench'
+
+/** From the first look to a cheaper month and back, as a new user would. */
+
+test('with the mouse only', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open()
+  await bench.machine('timetable-loadgen').click()
+  await expect(page.getByRole('button', { name: 'Machine name: timetable-loadgen. Rename' })).toBeVisible()
+  const start = await bench.total()
+
+  await bench
+    .plate('Size')
+    .getByRole('button', { name: /^Kite 4\/16 −/ })
+    .click()
+  await expect(bench.slider('Size')).toHaveAttribute('aria-valuetext', /^Kite 4\/16, /)
+  const smaller = await bench.total()
+  expect(smaller).toBeLessThan(start)
+
+  await bench
+    .plate('When off')
+    .getByRole('button', { name: /^Deallocated −/ })
+    .first()
+    .click()
+  await expect(bench.slider('When off')).toHaveAttribute('aria-valuetext', /^Deallocated, /)
+  const deallocated = await bench.total()
+  expect(deallocated).toBeLessThan(smaller)
+
+  await page.getByRole('tab', { name: 'Week' }).click()
+  await bench.drag(await bench.at(4, 18), await bench.at(4, 16.5))
+  await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–16:30')
+  const painted = await bench.total()
+  expect(painted).toBeLessThan(deallocated)
+
+  for (const back of [deallocated, smaller, start]) {
+    await bench.undo.click()
+    await expect.poll(() => bench.total()).toBe(back)
+  }
+  await expect(bench.nothingToUndo).toBeDisabled()
+
+  await page.reload()
+  await bench.priced()
+  await expect(page.getByRole('tab', { name: 'Week' })).toHaveAttribute('aria-selected', 'true')
+  await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–18:00')
+  expect(await bench.total()).toBe(start)
+  await expect(page.getByRole('button', { name: /^Redo: / })).toBeEnabled()
+})
+
+test('with the keyboard only', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open()
+  const press = (key: string) => page.keyboard.press(key)
+  const tabTo = async (reached: () => Promise<boolean>, key = 'Tab'): Promise<void> => {
+    for (let i = 0; i < 40; i += 1) {
+      if (await reached()) return
+      await press(key)
+    }
+    throw new Error('not reached by Tab')
+  }
+  const focusIs = (selector: string) => () =>
+    page.evaluate((wanted) => document.activeElement?.matches(wanted) ?? false, selector)
+
+  await tabTo(focusIs('[role="option"]'))
+  await press('ArrowDown')
+  await expect(page.getByRole('button', { name: 'Machine name: timetable-loadgen. Rename' })).toBeVisible()
+  const start = await bench.total()
+
+  await tabTo(focusIs('[data-plate="size"] [role="slider"]'))
+  await press('ArrowLeft')
+  await expect(bench.slider('Size')).toHaveAttribute('aria-valuetext', /^Kite 4\/16, /)
+  const smaller = await bench.total()
+  expect(smaller).toBeLessThan(start)
+
+  for (let i = 0; i < 4; i += 1) await press('ArrowDown')
+  await expect(bench.slider('When off')).toBeFocused()
+  await press('ArrowLeft')
+  await expect(bench.slider('When off')).toHaveAttribute('aria-valuetext', /^Deallocated, /)
+  const deallocated = await bench.total()
+  expect(deallocated).toBeLessThan(smaller)
+
+  await tabTo(focusIs('[role="tab"]'), 'Shift+Tab')
+  await press('ArrowRight')
+  await expect(page).toHaveURL(/view=week/)
+
+  await tabTo(focusIs('[data-testid="week-grid"]'))
+  for (let i = 0; i < 4; i += 1) await press('ArrowDown')
+  for (let i = 0; i < 8; i += 1) await press('Control+ArrowRight')
+  for (let i = 0; i < 2; i += 1) await press('ArrowRight')
+  for (let i = 0; i < 5; i += 1) await press('Shift+ArrowRight')
+  await press('Delete')
+  await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–16:30')
+  const painted = await bench.total()
+  expect(painted).toBeLessThan(deallocated)
+
+  for (const back of [deallocated, smaller, start]) {
+    await press('Control+z')
+    await expect.poll(() => bench.total()).toBe(back)
+  }
+  await page.reload()
+  await bench.priced()
+  expect(await bench.total()).toBe(start)
+  await expect(bench.nothingToUndo).toBeDisabled()
+})
+
+test('by touch', async ({ browser }) => {
+  const context = await browser.newContext({
+    hasTouch: true,
+    isMobile: true,
+    viewport: { width: 1024, height: 768 },
+  })
+  const page = await context.newPage()
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen&view=gauge')
+  const start = await bench.total()
+  await bench.plate('Size').getByRole('button', { name: 'All 48 choices of Size' }).tap()
+  await page.getByRole('option', { name: /^Kite 4\/16/ }).tap()
+  await expect.poll(() => bench.total()).toBeLessThan(start)
+  await page.getByRole('tab', { name: 'Week' }).tap()
+  const box = (await bench.grid.boundingBox())!
+  expect(box.width).toBeGreaterThan(200)
+  await bench.undo.tap()
+  await expect.poll(() => bench.total()).toBe(start)
+  await context.close()
+})

@@ -1,0 +1,79 @@
+import { expect, type Locator, type Page } from '@playwright/test'
+
+/** How the tests speak of the screen: by what a person sees and hears. */
+export class Workbench {
+  constructor(readonly page: Page) {}
+
+  /** Opens a screen and waits until the whole plan is priced. Fails the test on any error the page reports. */
+  async open(path = '/'): Promise<void> {
+    this.page.on('pageerror', (error) => {
+      throw error
+    })
+    this.page.on('console', (message) => {
+      if (message.type() === 'error' && !message.text().includes('404')) throw new Error(message.text())
+    })
+    await this.page.goto(path)
+    await this.priced()
+  }
+
+  async priced(): Promise<void> {
+    await expect(this.page.getByTestId('plan-totals')).toHaveAttribute('aria-busy', 'false')
+  }
+
+  machine(name: string): Locator {
+    return this.page.getByRole('option', { name })
+  }
+
+  plate(name: string): Locator {
+    return this.page.getByRole('group', { name, exact: true })
+  }
+
+  slider(name: string): Locator {
+    return this.page.getByRole('slider', { name, exact: true })
+  }
+
+  async total(): Promise<number> {
+    const text = await this.page.getByTestId('machine-total').innerText()
+    return Number(text.replace(/[^0-9.]/g, ''))
+  }
+
+  /** The machine's total to the last digit, as the screen shows it. */
+  async exactTotal(): Promise<string> {
+    return (await this.page.getByTestId('machine-total-exact').innerText()).replaceAll(',', '')
+  }
+
+  async planTotal(): Promise<string> {
+    return this.page.getByTestId('plan-totals').innerText()
+  }
+
+  get undo(): Locator {
+    return this.page.getByRole('button', { name: /^Undo: / })
+  }
+
+  get nothingToUndo(): Locator {
+    return this.page.getByRole('button', { name: 'Nothing to undo' })
+  }
+
+  get grid(): Locator {
+    return this.page.getByTestId('week-grid')
+  }
+
+  /** Where on the page a time of the week stands. Day 0 is Monday. */
+  async at(day: number, hour: number): Promise<{ x: number; y: number }> {
+    const box = (await this.grid.boundingBox())!
+    return { x: box.x + (hour / 24) * box.width, y: box.y + ((day + 0.5) / 7) * box.height }
+  }
+
+  async drag(from: { x: number; y: number }, to: { x: number; y: number }): Promise<void> {
+    await this.page.mouse.move(from.x, from.y)
+    await this.page.mouse.down()
+    await this.page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2)
+    await this.page.mouse.move(to.x, to.y)
+    await this.page.mouse.up()
+  }
+
+  async choosePlanMenu(entry: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await this.page.getByRole('menuitem', { name: entry }).click()
+  }
+}

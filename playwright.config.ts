@@ -1,0 +1,39 @@
+import { defineConfig, devices } from '@playwright/test'
+
+const PORT = 4398
+
+/** Debian's Chromium; what it would fetch by itself is turned off, and it can run as root in a container. */
+const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+}
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ? [['list'], ['json']] : [['list']],
+  use: {
+    ...devices['Desktop Chrome'],
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
+    timezoneId: 'Europe/Lisbon',
+    trace: 'off',
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start --hostname 127.0.0.1 --port ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/`,
+    env: { NEXT_TELEMETRY_DISABLED: '1' },
+    reuseExistingServer: !process.env.CI,
+  },
+})

@@ -1,0 +1,79 @@
+import fc from 'fast-check'
+import Fraction from 'fraction.js'
+import { describe, expect, test } from 'vitest'
+import { parseDecimal, roundTo, toDecimal } from './decimal.ts'
+import { add, compare, divide, exact, multiply, subtract, toNumber, type Exact } from './exact.ts'
+import { roundParts } from './roundParts.ts'
+
+const anyExact: fc.Arbitrary<Exact> = fc
+  .tuple(fc.bigInt({ min: -(10n ** 15n), max: 10n ** 15n }), fc.bigInt({ min: 1n, max: 10n ** 9n }))
+  .map(([n, d]) => ({ n, d }))
+
+const fraction = ({ n, d }: Exact): Fraction => new Fraction(n, d)
+
+test('arithmetic agrees with a rational number library', () => {
+  fc.assert(
+    fc.property(anyExact, anyExact, (a, b) => {
+      expect(fraction(add(a, b)).equals(fraction(a).add(fraction(b)))).toBe(true)
+      expect(fraction(subtract(a, b)).equals(fraction(a).sub(fraction(b)))).toBe(true)
+      expect(fraction(multiply(a, b)).equals(fraction(a).mul(fraction(b)))).toBe(true)
+      expect(Math.sign(compare(a, b))).toBe(fraction(a).compare(fraction(b)))
+      if (b.n !== 0n) expect(fraction(divide(a, b)).equals(fraction(a).div(fraction(b)))).toBe(true)
+    }),
+    { seed: 31, numRuns: 400 },
+  )
+})
+
+test('dividing by zero is a bug, not a number', () => {
+  expect(() => divide(exact(1), exact(0))).toThrow(RangeError)
+})
+
+describe('decimals', () => {
+  test.each([
+    ['0.2067', '0.2067'],
+    ['-3.5', '-3.5000'],
+    ['12', '12.0000'],
+    ['0.00005', '0.0000'],
+    ['0.00015', '0.0002'],
+    ['-0.00015', '-0.0002'],
+    ['0.00025', '0.0002'],
+  ])('%s is written %s to four places, halves to even', (text, written) => {
+    expect(toDecimal(parseDecimal(text)!, 4)).toBe(
+      written.includes('.') && written.length < 6 ? `${written}` : written,
+    )
+  })
+
+  test.each(['', '.5', '1.', '1e3', '0x10', '+1', 'NaN', 'Infinity', '1,000', '1.1234567890123'])(
+    '%j is not a price',
+    (text) => expect(parseDecimal(text)).toBeUndefined(),
+  )
+
+  test('a rounded amount is exactly what is written', () => {
+    fc.assert(
+      fc.property(anyExact, fc.integer({ min: 0, max: 12 }), (value, places) => {
+        const rounded = roundTo(value, places)
+        expect(toDecimal(rounded, places)).toBe(toDecimal(value, places))
+        expect(Math.abs(toNumber(subtract(value, rounded)))).toBeLessThanOrEqual(
+          0.5 * 10 ** -places * 1.000001,
+        )
+      }),
+      { seed: 5, numRuns: 400 },
+    )
+  })
+})
+
+test('rounded parts add up to the rounded total, and none is off by a whole unit', () => {
+  fc.assert(
+    fc.property(fc.array(anyExact, { maxLength: 12 }), fc.integer({ min: 0, max: 4 }), (amounts, places) => {
+      const { parts, total } = roundParts(amounts, places)
+      const sum = parts.reduce((whole, part) => whole.add(part), new Fraction(0))
+      expect(sum.equals(new Fraction(total))).toBe(true)
+      expect(total).toBe(toDecimal(amounts.reduce(add, exact(0)), places))
+      parts.forEach((part, i) => {
+        const off = new Fraction(part).sub(fraction(amounts[i]!)).abs()
+        expect(off.compare(new Fraction(1, 10 ** places))).toBeLessThan(0.5)
+      })
+    }),
+    { seed: 77, numRuns: 300 },
+  )
+})

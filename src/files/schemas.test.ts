@@ -1,0 +1,86 @@
+import Ajv, { type ValidateFunction } from 'ajv'
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { estimateReport } from '../cli/estimateReport.ts'
+import type { YearMonth } from '../core/calendar/yearMonth.ts'
+import { SMALL_BOOK } from '../core/testing/smallBook.ts'
+import { checkPlan } from './checkPlan.ts'
+import { readPlan } from './planFile.ts'
+import { readPriceBook, writePriceBook } from './priceBookFile.ts'
+
+const ajv = new Ajv({ allErrors: true, multipleOfPrecision: 9 })
+const text = (path: string): string => readFileSync(path, 'utf8')
+const json = (path: string): unknown => JSON.parse(text(path))
+const compile = (name: string): ValidateFunction =>
+  ajv.compile(json(`docs/formats/${name}.schema.json`) as object)
+
+const planSchema = compile('plan')
+const bookSchema = compile('price-book')
+const estimateSchema = compile('estimate')
+
+describe('the documented schemas', () => {
+  test.each(['data/larkspur-trams.json', 'docs/formats/plan.example.json'])(
+    '%s is a plan to both',
+    (path) => {
+      expect(planSchema(json(path))).toBe(true)
+      expect(readPlan(text(path)).ok).toBe(true)
+    },
+  )
+
+  test.each(['data/fennmark.json', 'docs/formats/price-book.example.json'])(
+    '%s is a book to both',
+    (path) => {
+      expect(bookSchema(json(path))).toBe(true)
+      expect(readPriceBook(text(path)).ok).toBe(true)
+    },
+  )
+
+  test('the example plan is priced by the example book', () => {
+    const plan = readPlan(text('docs/formats/plan.example.json'))
+    const book = readPriceBook(text('docs/formats/price-book.example.json'))
+    expect(plan.ok && book.ok && checkPlan(plan.value, [book.value])).toEqual([])
+  })
+
+  test('what the command line prints is an estimate', () => {
+    const plan = readPlan(text('data/larkspur-trams.json'))
+    const book = readPriceBook(text('data/fennmark.json'))
+    if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
+    const report = estimateReport(plan.value, [book.value], '2027-03' as YearMonth)
+    expect(estimateSchema(JSON.parse(JSON.stringify(report)))).toBe(true)
+  })
+})
+
+/** Takes out, one after another, every field of a document, or puts text in its place. */
+function* broken(document: unknown): Generator<{ readonly path: string; readonly document: unknown }> {
+  function* walk(value: unknown, path: string[]): Generator<string[]> {
+    if (typeof value !== 'object' || value === null) return
+    for (const key of Object.keys(value).slice(0, 3)) {
+      yield [...path, key]
+      yield* walk((value as Record<string, unknown>)[key], [...path, key])
+    }
+  }
+  for (const path of walk(document, [])) {
+    const copy = structuredClone(document)
+    const parent = path
+      .slice(0, -1)
+      .reduce<Record<string, unknown>>((at, key) => at[key] as never, copy as never)
+    parent[path.at(-1)!] = { surprising: true }
+    yield { path: path.join('/'), document: copy }
+  }
+}
+
+test('whatever is replaced by nonsense is refused by the schema and by the program alike', () => {
+  const plan = json('docs/formats/plan.example.json')
+  for (const { path, document } of broken(plan)) {
+    expect([path, planSchema(document), readPlan(JSON.stringify(document)).ok]).toEqual([path, false, false])
+  }
+  const book = JSON.parse(writePriceBook(SMALL_BOOK)) as unknown
+  expect(bookSchema(book)).toBe(true)
+  for (const { path, document } of broken(book)) {
+    expect([path, bookSchema(document), readPriceBook(JSON.stringify(document)).ok]).toEqual([
+      path,
+      false,
+      false,
+    ])
+  }
+})

@@ -1,0 +1,69 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import type { Notch, Plate } from '../../core/notches/plates.ts'
+import { compare, exact, sign, toNumber } from '../../core/quantity/exact.ts'
+import { costAxis } from './axis.ts'
+import { clusterNotches } from './clusterNotches.ts'
+
+const notch = (cents: number, i: number, isPresent: boolean): Notch => ({
+  key: `choice-${i}`,
+  choice: { decision: 'size', size: `choice-${i}` },
+  isPresent,
+  total: { n: BigInt(cents + 1_000_000), d: 100n },
+  difference: { n: BigInt(cents), d: 100n },
+  reasons: [],
+})
+
+const plateOf = (cents: readonly number[]): Plate => {
+  const notches = [...cents, 0].map((value, i) => notch(value, i, i === cents.length))
+  notches.sort((a, b) => compare(a.difference!, b.difference!))
+  return { decision: 'size', notches, present: notches.findIndex(({ isPresent }) => isPresent) }
+}
+
+const anyCents = fc.array(fc.integer({ min: -9_000, max: 400_000 }), { maxLength: 60 })
+
+describe('choices laid on the axis', () => {
+  test('none is lost, none overlaps another, and each stands on its side of the line', () => {
+    fc.assert(
+      fc.property(
+        anyCents,
+        fc.constantFrom(26, 44),
+        fc.integer({ min: 320, max: 900 }),
+        (cents, gap, width) => {
+          const plate = plateOf(cents)
+          const axis = costAxis([plate], width)
+          const clusters = clusterNotches(plate, axis, gap)
+          expect(clusters.flatMap(({ notches }) => notches)).toHaveLength(plate.notches.length)
+          clusters.forEach((cluster, i) => {
+            if (i > 0) expect(cluster.x - clusters[i - 1]!.x).toBeGreaterThanOrEqual(gap - 1e-9)
+            expect(cluster.x).toBeGreaterThanOrEqual(gap / 2 - 1e-9)
+            expect(cluster.x).toBeLessThanOrEqual(width - gap / 2 + 1e-9)
+            const side = Math.sign(Math.round((cluster.x - axis.line) * 1e6))
+            for (const { difference } of cluster.notches) expect(sign(difference!)).toBe(side)
+          })
+        },
+      ),
+      { seed: 26, numRuns: 300 },
+    )
+  })
+
+  test('choices at the present price stand with the present one', () => {
+    const clusters = clusterNotches(plateOf([0, 0, 500]), costAxis([plateOf([500])], 600), 26)
+    expect(clusters.map(({ isPresent, notches }) => [isPresent, notches.length])).toEqual([
+      [true, 3],
+      [false, 1],
+    ])
+  })
+})
+
+test('the axis keeps its order, and its ticks stand apart', () => {
+  const axis = costAxis([plateOf([-5_000, -20, 30, 90_000])], 600)
+  const xs = [-50, -0.2, 0, 0.3, 900].map(axis.x)
+  expect([...xs].sort((a, b) => a - b)).toEqual(xs)
+  expect(axis.x(0)).toBe(axis.line)
+  axis.ticks.forEach(({ difference, x }) => {
+    expect(x).toBeCloseTo(axis.x(difference))
+    expect(Math.abs(x - axis.line)).toBeGreaterThan(34)
+  })
+  expect(toNumber(exact(1))).toBe(1)
+})

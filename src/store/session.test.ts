@@ -1,0 +1,206 @@
+import 'fake-indexeddb/auto'
+import Dexie from 'dexie'
+import { readFileSync } from 'node:fs'
+import { afterEach, describe, expect, test, vi } from 'vitest'
+import { readPlan, writePlan } from '../files/planFile.ts'
+import { readPriceBook } from '../files/priceBookFile.ts'
+import { renamePlan, replacePlan, setMachine, takeChoice } from './commands.ts'
+import { openDatabase, SCHEMA_STEPS, type NotchgaugeDatabase } from './database.ts'
+import { loadPlan } from './planStore.ts'
+import { Session, type Demo, type SessionState } from './session.ts'
+
+const NAME = 'timetable-loadgen'
+
+function demo(): Demo {
+  const plan = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
+  const book = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
+  if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
+  return { plan: plan.value, books: [book.value] }
+}
+
+const opened: { session: Session; db: NotchgaugeDatabase }[] = []
+let count = 0
+
+async function open(
+  name = `test-${(count += 1)}`,
+): Promise<{ session: Session; db: NotchgaugeDatabase; name: string }> {
+  const db = openDatabase(name)
+  const session = new Session(db, () => Promise.resolve(demo()))
+  await session.open()
+  opened.push({ session, db })
+  return { session, db, name }
+}
+
+afterEach(() => {
+  for (const { session, db } of opened.splice(0)) {
+    session.close()
+    db.close()
+  }
+})
+
+const until = (session: Session, holds: (state: SessionState) => boolean): Promise<void> =>
+  vi.waitFor(() => expect(holds(session.snapshot())).toBe(true))
+
+const saved = (session: Session): Promise<void> => until(session, ({ saving }) => !saving)
+
+const sizeOf = (session: Session): string | undefined =>
+  session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
+
+const takeKite = takeChoice(NAME, { decision: 'size', size: 'kite-4-16' })
+
+describe('a session', () => {
+  test('opens the demo on a first visit, and says that it is one', async () => {
+    const { session } = await open()
+    expect(session.snapshot()).toMatchObject({ status: 'ready', welcome: true, saveProblem: undefined })
+    expect(session.snapshot().plan.machines).toHaveLength(7)
+  })
+
+  test('shows an edit at once, and undoes and does it again after a reload', async () => {
+    const { session, name } = await open()
+    const before = writePlan(session.snapshot().plan)
+    session.edit('smaller', takeKite)
+    expect(sizeOf(session)).toBe('kite-4-16')
+    await saved(session)
+
+    const { session: again } = await open(name)
+    expect(sizeOf(again)).toBe('kite-4-16')
+    expect(again.snapshot().undoLabel).toBe('smaller')
+    again.undo()
+    expect(writePlan(again.snapshot().plan)).toBe(before)
+    await saved(again)
+
+    const { session: third } = await open(name)
+    expect(third.snapshot()).toMatchObject({ undoLabel: undefined, redoLabel: 'smaller' })
+    third.redo()
+    expect(sizeOf(third)).toBe('kite-4-16')
+  })
+
+  test('a new edit drops what was undone', async () => {
+    const { session } = await open()
+    session.edit('smaller', takeKite)
+    session.undo()
+    session.edit('other', renamePlan('Another'))
+    expect(session.snapshot()).toMatchObject({ undoLabel: 'other', redoLabel: undefined })
+  })
+
+  test('an edit that changes nothing leaves no step behind', async () => {
+    const { session } = await open()
+    session.edit('same', setMachine(NAME, { size: 'heron-4-16' }))
+    expect(session.snapshot().undoLabel).toBeUndefined()
+  })
+
+  test('a whole imported plan is one step', async () => {
+    const { session } = await open()
+    const { plan } = session.snapshot()
+    session.edit('import', replacePlan({ ...plan, name: 'Imported', machines: [] }))
+    expect(session.snapshot().plan.machines).toHaveLength(0)
+    session.undo()
+    expect(writePlan(session.snapshot().plan)).toBe(writePlan(plan))
+  })
+
+  test('a preview is shown and neither kept nor undoable', async () => {
+    const { session, db } = await open()
+    session.preview(renamePlan('Half painted'))
+    session.preview(renamePlan('Painted'))
+    expect(session.snapshot()).toMatchObject({ plan: { name: 'Painted' }, undoLabel: undefined })
+    session.preview(undefined)
+    expect(session.snapshot().plan.name).toBe(demo().plan.name)
+    const stored = await loadPlan(db)
+    expect(stored?.ok && stored.value.edits).toHaveLength(0)
+  })
+})
+
+describe('two tabs', () => {
+  test('one follows the other', async () => {
+    const { session: left, name } = await open()
+    const { session: right } = await open(name)
+    left.edit('smaller', takeKite)
+    await until(right, () => sizeOf(right) === 'kite-4-16')
+    right.undo()
+    await until(left, () => sizeOf(left) === 'heron-4-16')
+  })
+
+  test('edits made at the same time are both kept', async () => {
+    const { session: left, name } = await open()
+    const { session: right, db } = await open(name)
+    left.edit('smaller', takeKite)
+    right.edit('rename', renamePlan('Both'))
+    await saved(left)
+    await saved(right)
+    const stored = await loadPlan(db)
+    const plan = stored?.ok ? stored.value.plan : undefined
+    expect(plan?.name).toBe('Both')
+    expect(plan?.machines.find(({ name: machine }) => machine === NAME)?.size).toBe('kite-4-16')
+    await until(left, ({ plan: shown }) => shown.name === 'Both')
+    await until(right, () => sizeOf(right) === 'kite-4-16')
+  })
+})
+
+describe('storage that fails', () => {
+  test('refused from the start: the demo opens, edits work, and it is said', async () => {
+    const db = openDatabase('refused')
+    vi.spyOn(db, 'open').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
+    const session = new Session(db, () => Promise.resolve(demo()))
+    vi.spyOn(db.books, 'toArray').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
+    await session.open()
+    expect(session.snapshot().saveProblem).toContain('refuses')
+    session.edit('smaller', takeKite)
+    expect(sizeOf(session)).toBe('kite-4-16')
+  })
+
+  test('full: what could not be saved is said, kept on screen, and saved with the next change', async () => {
+    const { session, db } = await open()
+    const put = vi.spyOn(db.plan, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
+    session.edit('smaller', takeKite)
+    await until(session, ({ saveProblem }) => saveProblem?.includes('full') ?? false)
+    expect(sizeOf(session)).toBe('kite-4-16')
+    put.mockRestore()
+    session.edit('rename', renamePlan('Later'))
+    await until(session, ({ saveProblem }) => saveProblem === undefined)
+    const stored = await loadPlan(db)
+    expect(stored?.ok && stored.value.edits.map(({ label }) => label)).toEqual(['smaller', 'rename'])
+  })
+
+  test('a stored plan that is not valid is left as it is, and its problems are listed', async () => {
+    const { session, db, name } = await open()
+    session.close()
+    const row = (await db.plan.get('current'))!
+    await db.plan.put({ ...row, file: { format: 'notchgauge/plan/1', name: 7 } })
+    const { session: again } = await open(name)
+    expect(again.snapshot().status).toBe('damaged')
+    expect(again.snapshot().damage[0]).toMatchObject({ pointer: '/name' })
+    expect((await db.plan.get('current'))!.file).toMatchObject({ name: 7 })
+    await again.startOver()
+    expect(again.snapshot()).toMatchObject({ status: 'ready', plan: { name: demo().plan.name } })
+  })
+})
+
+describe('the tables', () => {
+  test('versions only grow, and each step but the first can change what is stored', () => {
+    SCHEMA_STEPS.forEach(({ version }, i) => expect(version).toBe(i + 1))
+  })
+
+  test('a database of an older version is opened and its rows are carried over', async () => {
+    const { session, db } = await open('older')
+    session.edit('smaller', takeKite)
+    await saved(session)
+    session.close()
+    db.close()
+
+    const newer = openDatabase('older', [
+      ...SCHEMA_STEPS,
+      {
+        version: 2,
+        stores: { notes: 'id' },
+        upgrade: async (transaction) => {
+          await transaction.table('plan').toCollection().modify({ welcome: false })
+        },
+      },
+    ])
+    const loaded = await loadPlan(newer)
+    expect(loaded?.ok && loaded.value).toMatchObject({ welcome: false, cursor: 1 })
+    expect(loaded?.ok && loaded.value.edits[0]?.label).toBe('smaller')
+    expect(newer.tables.map(({ name }) => name)).toContain('notes')
+    newer.close()
+  })
+})
