@@ -82,6 +82,7 @@ test('with the keyboard only', async ({ page }) => {
   await tabTo(focusIs('[role="tab"]'), 'Shift+Tab')
   await press('ArrowRight')
   await expect(page).toHaveURL(/view=week/)
+  await expect(bench.grid).toBeVisible()
 
   await tabTo(focusIs('[data-testid="week-grid"]'))
   for (let i = 0; i < 4; i += 1) await press('ArrowDown')

@@ -80,7 +80,7 @@ export function ChoiceList({ title, anchor, notches, words, currency, onTake, on
                     {notch.isPresent && ' (now)'}
                   </Name>
                   <Difference $saves={(notch.difference?.n ?? 0n) < 0n}>{notchDifference(notch)}</Difference>
-                  <Note>
+                  <Note title={reasonsText(notch.reasons) || undefined}>
                     {notch.reasons.length > 0 ? `Closed: ${reasonsText(notch.reasons)}` : words(notch).about}
                   </Note>
                   <Total>{notch.total ? `${formatMoney(notch.total, currency)} a month` : ''}</Total>

@@ -154,6 +154,8 @@ const caption = css`
 
 const takeable = css`
   ${caption}
+  display: flex;
+  gap: 4px;
   padding: 0;
   border: 0;
   background: none;
@@ -170,9 +172,15 @@ const takeable = css`
   }
 `
 
+/** A name gives way where there is no room; the difference beside it never does. */
+export const ChoiceName = styled.span`
+  overflow: hidden;
+  text-overflow: ellipsis;
+`
+
 export const Cheaper = styled.button`
   ${takeable}
-  text-align: right;
+  justify-content: flex-end;
 
   b {
     color: var(--save);

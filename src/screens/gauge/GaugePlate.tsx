@@ -110,7 +110,7 @@ export function GaugePlate({ plate, axis, resolved, weeks, currency, onTake, onG
                   style={{ right: axis.width - axis.line + 12, maxWidth: axis.line - 12 }}
                   onPress={() => onTake(cheaper)}
                 >
-                  {words(cheaper).name} <b>{difference(cheaper)}</b>
+                  <S.ChoiceName>{words(cheaper).name}</S.ChoiceName> <b>{difference(cheaper)}</b>
                 </S.Cheaper>
               )}
               {dearer && (
@@ -120,7 +120,7 @@ export function GaugePlate({ plate, axis, resolved, weeks, currency, onTake, onG
                   style={{ left: axis.line + 12, maxWidth: axis.width - axis.line - 64 }}
                   onPress={() => onTake(dearer)}
                 >
-                  <b>{difference(dearer)}</b> {words(dearer).name}
+                  <b>{difference(dearer)}</b> <S.ChoiceName>{words(dearer).name}</S.ChoiceName>
                 </S.Dearer>
               )}
               <S.All

@@ -56,7 +56,8 @@ export const DayByDay = memo(function DayByDay({ resolved, estimate, leastHeight
           >
             <XAxis
               dataKey="label"
-              interval={0}
+              interval="preserveStart"
+              minTickGap={1}
               tickLine={false}
               axisLine={{ stroke: 'var(--rule)' }}
               tick={<DayTick days={days} />}

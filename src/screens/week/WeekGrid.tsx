@@ -108,7 +108,16 @@ function WeekDrawing({ windows, off, patch }: WeekDrawingProps) {
   return (
     <svg width="100%" height={7 * ROW} aria-hidden="true">
       {DAY_NAMES.map((name, day) => (
-        <rect key={name} x="0" y={day * ROW + BAR_TOP} width="100%" height={BAR} fill={STATE_FILL[off]} />
+        <rect
+          key={name}
+          x="0"
+          y={day * ROW + BAR_TOP}
+          width="100%"
+          height={BAR}
+          fill={STATE_FILL[off]}
+          // A machine that is never off runs outside its windows too: paler, so that the windows still show.
+          fillOpacity={off === 'running' ? 0.4 : 1}
+        />
       ))}
       {HOURS.slice(1, -1).map((hour) => (
         <line

@@ -46,7 +46,6 @@ export function ZonePicker({ value, onChange }: ZonePickerProps) {
       onChange={(key) => {
         if (key !== null && key !== value) onChange(String(key))
       }}
-      menuTrigger="focus"
     >
       <VisuallyHidden as={Label}>Time zone of this week</VisuallyHidden>
       <Field>

@@ -122,6 +122,7 @@ const Views = styled(Tabs)`
 `
 
 const ViewPanel = styled(TabPanel)`
+  outline: none;
   flex: 1;
   display: flex;
   flex-direction: column;
@@ -131,6 +132,9 @@ const Head = styled.div`
   display: flex;
   align-items: center;
   gap: 10px;
+  ${media.narrow} {
+    flex-wrap: wrap;
+  }
 
   h1 button {
     padding-left: 0;
