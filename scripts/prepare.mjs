@@ -22,7 +22,7 @@ const BUILD_STAMP = join(ROOT, '.stamps', 'build')
 
 export const nextCommand = (...args) => [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), ...args]
 
-export function runOrExit(what, command, args, options = {}) {
+function runOrExit(what, command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options })
   if (status === 0) return
   console.error(`${what} failed${error ? `: ${error.message}` : ''}.`)

@@ -18,7 +18,7 @@ export function machineIssueText(issue: MachineIssue): { problem: string; expect
     case 'unknown-name':
       return {
         problem: `There is no ${whatOf(issue.field)} "${issue.found}".`,
-        expected: issue.known.length > 0 ? `one of ${issue.known.join(', ')}.` : 'a name that exists.',
+        expected: expectedName(issue.field, issue.known),
       }
     case 'no-price':
       return 'field' in issue
@@ -41,4 +41,11 @@ export function machineIssueText(issue: MachineIssue): { problem: string; expect
         expected: 'another state when off.',
       }
   }
+}
+
+function expectedName(field: string, known: readonly string[]): string {
+  const some = known.length > 0 ? `one of ${known.join(', ')}` : undefined
+  if (field === '/provider')
+    return `${some ?? 'a price book'}; or import the price book of that provider first.`
+  return some ? `${some}.` : 'a name that exists.'
 }

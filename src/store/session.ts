@@ -66,8 +66,23 @@ export class Session {
 
   readonly snapshot = (): SessionState => this.state
 
-  /** Opens what is stored, or the demo on a first visit. Goes on without a store where it is refused. */
+  /** Opens what is stored, or the demo on a first visit. Never throws: what fails is said on the screen. */
   async open(): Promise<void> {
+    try {
+      await this.openStored()
+    } catch (error) {
+      const problem = describe(error)
+      const issue = {
+        code: 'bad-value',
+        pointer: '',
+        problem,
+        expected: 'the demo, which comes with the page. Reload it.',
+      } as const
+      this.show({ status: 'damaged', damage: [issue] })
+    }
+  }
+
+  private async openStored(): Promise<void> {
     let problem: string | undefined
     try {
       const { books, refused } = await loadBooks(this.db)

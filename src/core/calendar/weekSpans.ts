@@ -1,16 +1,18 @@
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
 import { dayNumber, weekdayOf } from './civil.ts'
 import type { WeekPlan, WeekWindow } from './weekPlan.ts'
-import { localToInstant, steadyStretch, zoneOffsets, type SteadyStretch } from './zoneOffsets.ts'
+import { localToInstant, steadyStretch, zoneOffsets } from './zoneOffsets.ts'
 
 const LONGEST_LOOK_BACK_DAYS = 400
+const DAYS_PER_WEEK = 7
 
 /**
  * The union of a week plan's windows as spans of true time: in time order, apart from each other, none empty. Holds
  * every span that meets `within`, whole and not cut at its ends, so that the length of a run is known; a span that
  * began more than 400 days earlier is cut there.
  *
- * O(days × windows a day). Windows keep their wall-clock ends by RFC 5545; after a clock change they may touch,
+ * Weeks without a clock change or a date off are one pattern, moved; only odd days are treated one by one, so this is
+ * O(spans). Windows keep their wall-clock ends by RFC 5545; after a clock change they may touch,
  * overlap, change order or become empty.
  */
 export function weekSpans(week: WeekPlan, within: Span): Span[] {
@@ -31,29 +33,57 @@ export function weekSpans(week: WeekPlan, within: Span): Span[] {
 }
 
 function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
-  const firstDay = Math.floor(from / SECONDS_PER_DAY) - 1
+  const firstDay = mondayOf(Math.floor(from / SECONDS_PER_DAY) - 1)
   const lastDay = Math.floor(to / SECONDS_PER_DAY) + 1
   const zone = zoneOffsets(week.timeZone, yearAbout(firstDay) - 1, yearAbout(lastDay) + 1)
-  const byWeekday = windowsByWeekday(week)
-  const off = week.datesOff.length > 0 ? new Set<number>(week.datesOff) : undefined
+  const { byWeekday, whole } = weekPattern(week)
+  const off = new Set<number>(week.datesOff)
   const spans: Span[] = []
-  let weekday = weekdayOf(dayNumber(firstDay)) as number
-  let steady: SteadyStretch | undefined
-  for (let day = firstDay; day <= lastDay; day += 1) {
-    const windows = byWeekday[weekday]!
-    weekday = weekday === 6 ? 0 : weekday + 1
-    if (windows.length === 0 || off?.has(day)) continue
+  let steady = steadyStretch(zone, firstDay * SECONDS_PER_DAY)
+  let day = firstDay
+  while (day <= lastDay) {
     const midnight = day * SECONDS_PER_DAY
-    if (!steady || midnight >= steady.until) steady = steadyStretch(zone, midnight)
+    if (midnight >= steady.until) steady = steadyStretch(zone, midnight)
     const { offset } = steady
-    for (const window of windows) {
-      const opens = midnight + window.from * 60
-      const closes = midnight + window.to * 60
-      if (offset === undefined) addSpan(spans, localToInstant(zone, opens), localToInstant(zone, closes))
-      else addSpan(spans, instant(opens - offset), instant(closes - offset))
+    const weekday = weekdayOf(dayNumber(day))
+    const weekEnd = midnight + DAYS_PER_WEEK * SECONDS_PER_DAY
+    if (weekday === 0 && offset !== undefined && weekEnd <= steady.until && !isOffWithin(off, day)) {
+      addWeek(spans, whole, midnight - offset)
+      day += DAYS_PER_WEEK
+      continue
     }
+    if (!off.has(day)) {
+      for (const window of byWeekday[weekday]!) {
+        addSpan(
+          spans,
+          localToInstant(zone, midnight + window.from * 60),
+          localToInstant(zone, midnight + window.to * 60),
+        )
+      }
+    }
+    day += 1
   }
   return spans
+}
+
+const mondayOf = (day: number): number => day - weekdayOf(dayNumber(day))
+
+function isOffWithin(off: ReadonlySet<number>, monday: number): boolean {
+  if (off.size === 0) return false
+  for (let day = monday; day < monday + DAYS_PER_WEEK; day += 1) if (off.has(day)) return true
+  return false
+}
+
+/** Adds a whole week without a clock change or a date off: its spans, moved. What runs over from Sunday may meet the first ones. */
+function addWeek(spans: Span[], whole: readonly Span[], monday: number): void {
+  const carried = spans[spans.length - 1]?.to ?? -Infinity
+  let i = 0
+  for (; i < whole.length && whole[i]!.from + monday <= carried; i += 1) {
+    addSpan(spans, instant(whole[i]!.from + monday), instant(whole[i]!.to + monday))
+  }
+  for (; i < whole.length; i += 1) {
+    spans.push({ from: instant(whole[i]!.from + monday), to: instant(whole[i]!.to + monday) })
+  }
 }
 
 /** Adds a span to spans that are in order and apart; it merges with those it touches. Usually O(1). */
@@ -82,15 +112,27 @@ function mergeSpan(spans: Span[], from: Instant, to: Instant): void {
 /** Right to within a year, which is all that a margin of a year needs. */
 const yearAbout = (day: number): number => 1970 + Math.floor(day / 365.2425)
 
-const weekdays = new WeakMap<WeekPlan, readonly (readonly WeekWindow[])[]>()
+interface WeekPattern {
+  /** Windows by the weekday they start on, in order. */
+  readonly byWeekday: readonly (readonly WeekWindow[])[]
+  /** The union of all windows in seconds after Monday's midnight, while clocks do not change. */
+  readonly whole: readonly Span[]
+}
 
-/** The windows by the weekday they start on, in order; a pure memo. */
-function windowsByWeekday(week: WeekPlan): readonly (readonly WeekWindow[])[] {
-  let days = weekdays.get(week)
-  if (!days) {
+const patterns = new WeakMap<WeekPlan, WeekPattern>()
+
+/** A pure memo: a week plan is laid out once. */
+function weekPattern(week: WeekPlan): WeekPattern {
+  let pattern = patterns.get(week)
+  if (!pattern) {
     const sorted = [...week.windows].sort((a, b) => a.from - b.from)
-    days = [0, 1, 2, 3, 4, 5, 6].map((day) => sorted.filter((window) => window.day === day))
-    weekdays.set(week, days)
+    const byWeekday = [0, 1, 2, 3, 4, 5, 6].map((day) => sorted.filter((window) => window.day === day))
+    const whole: Span[] = []
+    for (const { day, from, to } of byWeekday.flat()) {
+      const midnight = day * SECONDS_PER_DAY
+      addSpan(whole, instant(midnight + from * 60), instant(midnight + to * 60))
+    }
+    patterns.set(week, (pattern = { byWeekday, whole }))
   }
-  return days
+  return pattern
 }

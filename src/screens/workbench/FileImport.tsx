@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -15,7 +16,7 @@ type Progress =
   | { readonly at: 'none' }
   | { readonly at: 'reading'; readonly name: string; readonly cancel: () => void }
   | { readonly at: 'refused'; readonly name: string; readonly issues: readonly FileIssue[] }
-  | { readonly at: 'done'; readonly text: string }
+  | { readonly at: 'done'; readonly text: string; readonly before?: PriceBook }
 
 /** Takes plans and price books in, from the file picker or dropped anywhere. A file that is refused changes nothing. */
 export function FileImport({ children }: { readonly children: ReactNode }) {
@@ -32,8 +33,10 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
       if (!read.ok) return setProgress({ at: 'refused', name: file.name, issues: read.issues })
       if (read.value.kind === 'book') {
         const { provider, edition } = read.value.book
+        const before = state.books.find((book) => book.provider.id === provider.id)
         await session.addBook(read.value.book)
-        return setProgress({ at: 'done', text: `${provider.name}, edition ${edition}, is in use.` })
+        const text = `${provider.name}, edition ${edition}, is in use.`
+        return setProgress({ at: 'done', text, ...(before && { before }) })
       }
       const { plan } = read.value
       session.edit(`import ${file.name}`, replacePlan(plan))
@@ -85,6 +88,16 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
         {progress.at === 'done' && (
           <Line>
             {progress.text}
+            {progress.before && (
+              <Button
+                onPress={() => {
+                  void session.addBook(progress.before!)
+                  setProgress({ at: 'none' })
+                }}
+              >
+                Take back edition {progress.before.edition}
+              </Button>
+            )}
             <Button onPress={() => setProgress({ at: 'none' })}>Close</Button>
           </Line>
         )}

@@ -17,6 +17,7 @@ import { Opening } from './Opening'
 import { pageSession } from './session'
 import { TopBar } from './TopBar'
 import { useAddress } from './useAddress'
+import { useFollowMachine } from './useFollowMachine'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useUndoKeys } from './useUndoKeys'
 import { WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
@@ -58,13 +59,14 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
 }
 
 function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
-  const [address, go] = useAddress()
+  const { address, go, mend } = useAddress()
   const { plan, books } = state
   const { weeks } = plan
   const month = address.month ?? plan.month
   const summaries = usePlanSummaries(plan, books, month)
   const wanted = address.machine ?? plan.machines[0]?.name
   const machine = plan.machines.find(({ name }) => name === wanted)
+  useFollowMachine(plan.machines, machine?.name, mend)
   const result = useMemo(
     () => machine && estimateInPlan(machine, { weeks }, books, month),
     [machine, weeks, books, month],
