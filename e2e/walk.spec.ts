@@ -27,7 +27,7 @@ test('with the mouse only', async ({ page }) => {
   const deallocated = await bench.total()
   expect(deallocated).toBeLessThan(smaller)
 
-  await page.getByRole('tab', { name: 'Week' }).click()
+  await page.getByRole('link', { name: 'Week' }).click()
   await bench.drag(await bench.at(4, 18), await bench.at(4, 16.5))
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–16:30')
   const painted = await bench.total()
@@ -41,7 +41,7 @@ test('with the mouse only', async ({ page }) => {
 
   await page.reload()
   await bench.priced()
-  await expect(page.getByRole('tab', { name: 'Week' })).toHaveAttribute('aria-selected', 'true')
+  await expect(page.getByRole('link', { name: 'Week' })).toHaveAttribute('aria-current', 'page')
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–18:00')
   expect(await bench.total()).toBe(start)
   await expect(page.getByRole('button', { name: /^Redo: / })).toBeEnabled()
@@ -79,8 +79,8 @@ test('with the keyboard only', async ({ page }) => {
   const deallocated = await bench.total()
   expect(deallocated).toBeLessThan(smaller)
 
-  await tabTo(focusIs('[role="tab"]'), 'Shift+Tab')
-  await press('ArrowRight')
+  await tabTo(focusIs('a[href*="view=week"]'), 'Shift+Tab')
+  await press('Enter')
   await expect(page).toHaveURL(/view=week/)
   await expect(bench.grid).toBeVisible()
 
@@ -117,7 +117,7 @@ test('by touch', async ({ browser }) => {
   await bench.plate('Size').getByRole('button', { name: 'All 48 choices of Size' }).tap()
   await page.getByRole('option', { name: /^Kite 4\/16/ }).tap()
   await expect.poll(() => bench.total()).toBeLessThan(start)
-  await page.getByRole('tab', { name: 'Week' }).tap()
+  await page.getByRole('link', { name: 'Week' }).tap()
   const box = (await bench.grid.boundingBox())!
   expect(box.width).toBeGreaterThan(200)
   await bench.undo.tap()

@@ -41,7 +41,7 @@ afterEach(() => {
 const until = (session: Session, holds: (state: SessionState) => boolean): Promise<void> =>
   vi.waitFor(() => expect(holds(session.snapshot())).toBe(true))
 
-const saved = (session: Session): Promise<void> => until(session, ({ saving }) => !saving)
+const saved = (session: Session): Promise<void> => vi.waitFor(() => expect(session.settled).toBe(true))
 
 const sizeOf = (session: Session): string | undefined =>
   session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size

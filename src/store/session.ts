@@ -16,8 +16,6 @@ export interface SessionState {
   readonly welcome: boolean
   /** Why changes are not kept, when they are not. */
   readonly saveProblem: string | undefined
-  /** True while changes wait to be saved. */
-  readonly saving: boolean
   /** What is wrong with the stored plan, when it cannot be opened. */
   readonly damage: readonly FileIssue[]
 }
@@ -42,7 +40,6 @@ export class Session {
     redoLabel: undefined,
     welcome: false,
     saveProblem: undefined,
-    saving: false,
     damage: [],
   }
   private history: History = { edits: [], cursor: 0 }
@@ -134,6 +131,11 @@ export class Session {
     this.following?.unsubscribe()
   }
 
+  /** True where nothing waits to be saved. */
+  get settled(): boolean {
+    return this.pending.length === 0 && !this.working
+  }
+
   /** Shows a change without making it, as while painting; undefined takes it back. */
   preview(recipe: Recipe | undefined): void {
     if (!recipe) {
@@ -192,12 +194,11 @@ export class Session {
   private async work(): Promise<void> {
     if (this.working) return
     this.working = true
-    this.show({ saving: true })
     try {
       while (this.pending.length > 0) await this.saveOne(this.pending[0]!)
-      this.show({ saving: false, saveProblem: undefined })
+      if (this.state.saveProblem !== undefined) this.show({ saveProblem: undefined })
     } catch (error) {
-      this.show({ saving: false, saveProblem: describe(error) })
+      this.show({ saveProblem: describe(error) })
     } finally {
       this.working = false
     }

@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useMemo } from 'react'
+import { memo, useDeferredValue, useMemo } from 'react'
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { civilDate, weekdayOf } from '../../core/calendar/civil.ts'
@@ -29,7 +29,13 @@ interface DayBar {
 }
 
 /** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
-export const DayByDay = memo(function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
+export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
+  // The chart is the dearest thing to draw, so the figures beside it come first and it follows when there is time.
+  const later = useDeferredValue(useMemo(() => ({ resolved, estimate }), [resolved, estimate]))
+  return <Days {...later} leastHeight={leastHeight} />
+}
+
+const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayProps) {
   const { timeZone } = resolved.week
   const { book } = resolved.index
   const days = useMemo(() => dailyCosts(estimate, book, timeZone), [estimate, book, timeZone])

@@ -8,29 +8,28 @@ import { media } from '../../interface/theme/media'
 import { formatAmount, currencySymbol } from '../../interface/wording/money'
 import { formatHours } from '../../interface/wording/time'
 import { useMachineActions } from './useMachineActions'
-import { useWorkbench } from './WorkbenchContext'
+import { useSummaries, useWorkbench } from './WorkbenchContext'
 import { WeekBand } from './WeekBand'
 
 const ROW_HEIGHT = 58
+const LAYOUT = { rowHeight: ROW_HEIGHT }
 
 /** All machines of the plan: what each costs this month, how long it runs, and its week. */
 export function MachineList() {
-  const { state, machine, go, summaries } = useWorkbench()
+  const { state, machine, go } = useWorkbench()
   const { add, canAdd } = useMachineActions()
-  const { machines, weeks } = state.plan
+  const { machines } = state.plan
   const currency = state.books[0]?.currency
-  const weekById = new Map(weeks.map((week) => [week.id, week]))
   return (
     <Side aria-label="Machines of the plan">
       <Head>
         <h2>Machines</h2>
         <span>{currency && machines.length > 0 ? `${currencySymbol(currency)} this month` : ''}</span>
       </Head>
-      <Virtualizer layout={ListLayout} layoutOptions={{ rowHeight: ROW_HEIGHT }}>
+      <Virtualizer layout={ListLayout} layoutOptions={LAYOUT}>
         <List
           aria-label="Machines"
-          items={machines.map((item) => ({ id: item.name, machine: item }))}
-          dependencies={[summaries, weeks]}
+          items={machines}
           selectionMode="single"
           selectionBehavior="replace"
           disallowEmptySelection
@@ -41,27 +40,7 @@ export function MachineList() {
           }}
           renderEmptyState={() => <Empty>No machines yet</Empty>}
         >
-          {({ machine: item }: { id: string; machine: Machine }) => {
-            const summary = summaries.byName.get(item.name)
-            const week = weekById.get(item.week)
-            return (
-              <Row id={item.name} textValue={item.name}>
-                <Name>{item.name}</Name>
-                <Cost>
-                  {summary?.priced ? (
-                    formatAmount(summary.total)
-                  ) : summary ? (
-                    <Unpriced>not priced</Unpriced>
-                  ) : (
-                    '…'
-                  )}
-                </Cost>
-                <Small>{summary?.size ?? item.size}</Small>
-                <Small $right>{summary?.priced ? formatHours(summary.onTime) : ''}</Small>
-                {week && <WeekBand week={week} off={item.off} />}
-              </Row>
-            )
-          }}
+          {renderRow}
         </List>
       </Virtualizer>
       <Foot>
@@ -70,6 +49,30 @@ export function MachineList() {
         </Button>
       </Foot>
     </Side>
+  )
+}
+
+const renderRow = (machine: Machine) => (
+  <Row id={machine.name} textValue={machine.name}>
+    <MachineCells machine={machine} />
+  </Row>
+)
+
+/** Reads its own figures, so that a new answer from the worker draws only these anew. */
+function MachineCells({ machine }: { readonly machine: Machine }) {
+  const { weeks } = useWorkbench().state.plan
+  const summary = useSummaries().byName.get(machine.name)
+  const week = weeks.find(({ id }) => id === machine.week)
+  return (
+    <>
+      <Name>{machine.name}</Name>
+      <Cost>
+        {summary?.priced ? formatAmount(summary.total) : summary ? <Unpriced>not priced</Unpriced> : '…'}
+      </Cost>
+      <Small>{summary?.size ?? machine.size}</Small>
+      <Small $right>{summary?.priced ? formatHours(summary.onTime) : ''}</Small>
+      {week && <WeekBand week={week} off={machine.off} />}
+    </>
   )
 }
 
@@ -93,7 +96,7 @@ const Head = styled.div`
   color: var(--ink-2);
 `
 
-const List = styled(ListBox<{ id: string; machine: Machine }>)`
+const List = styled(ListBox<Machine>)`
   overflow: auto;
   outline: none;
   height: 100%;

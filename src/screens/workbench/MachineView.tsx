@@ -1,6 +1,5 @@
 'use client'
 
-import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components'
 import styled from 'styled-components'
 import { machineIssueText } from '../../files/machineIssueText.ts'
 import { Button } from '../../interface/Button'
@@ -8,11 +7,13 @@ import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { Gauge } from '../gauge/Gauge'
 import { WeekScreen } from '../week/WeekScreen'
-import type { View } from './address'
+import { VIEWS, writeAddress, type View } from './address'
 import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
 import { useMachineActions } from './useMachineActions'
 import { useWorkbench } from './WorkbenchContext'
+
+const VIEW_NAMES = { gauge: 'Gauge', week: 'Week' } as const satisfies Record<View, string>
 
 /** The middle: the open machine's decisions or its week, or why there is none. */
 export function MachineView() {
@@ -21,54 +22,60 @@ export function MachineView() {
   if (!machine) return <NoMachine />
   return (
     <Middle>
-      <Views
-        selectedKey={address.view}
-        onSelectionChange={(key) => go({ view: key as View, machine: machine.name })}
-      >
-        <Head>
-          <h1>
-            <EditableName
-              label="Machine name"
-              name={machine.name}
-              taken={state.plan.machines.map(({ name }) => name).filter((name) => name !== machine.name)}
-              most={60}
-              onRename={actions.rename}
-            />
-          </h1>
-          <Purpose>{machine.purpose}</Purpose>
-          <TabBar aria-label="View of this machine">
-            <ViewTab id="gauge">Gauge</ViewTab>
-            <ViewTab id="week">Week</ViewTab>
-          </TabBar>
-          <Menu
-            label="Machine"
-            button="⋯"
-            entries={[
-              { id: 'duplicate', label: 'Duplicate the machine', onAction: actions.duplicate },
-              { id: 'remove', label: 'Remove the machine', onAction: actions.remove },
-            ]}
+      <Head>
+        <h1>
+          <EditableName
+            label="Machine name"
+            name={machine.name}
+            taken={state.plan.machines.map(({ name }) => name).filter((name) => name !== machine.name)}
+            most={60}
+            onRename={actions.rename}
           />
-        </Head>
-        {result && !result.ok && (
-          <NotPriced role="alert">
-            <b>This machine is not priced.</b>
-            {result.issues.map((issue, i) => {
-              const { problem, expected } = machineIssueText(issue)
-              return (
-                <span key={i}>
-                  {problem} Expected: {expected}
-                </span>
-              )
-            })}
-          </NotPriced>
-        )}
-        <ViewPanel id="gauge">
-          <Gauge />
-        </ViewPanel>
-        <ViewPanel id="week">
-          <WeekScreen />
-        </ViewPanel>
-      </Views>
+        </h1>
+        <Purpose>{machine.purpose}</Purpose>
+        <ViewLinks aria-label="Views of this machine">
+          {VIEWS.map((view) => {
+            const target = { ...address, view, machine: machine.name }
+            return (
+              <ViewLink
+                key={view}
+                href={writeAddress(target)}
+                aria-current={view === address.view ? 'page' : undefined}
+                onClick={(event) => {
+                  // With a key held the browser opens another tab or window, as for any link.
+                  if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
+                  event.preventDefault()
+                  go(target)
+                }}
+              >
+                {VIEW_NAMES[view]}
+              </ViewLink>
+            )
+          })}
+        </ViewLinks>
+        <Menu
+          label="Machine"
+          button="⋯"
+          entries={[
+            { id: 'duplicate', label: 'Duplicate the machine', onAction: actions.duplicate },
+            { id: 'remove', label: 'Remove the machine', onAction: actions.remove },
+          ]}
+        />
+      </Head>
+      {result && !result.ok && (
+        <NotPriced role="alert">
+          <b>This machine is not priced.</b>
+          {result.issues.map((issue, i) => {
+            const { problem, expected } = machineIssueText(issue)
+            return (
+              <span key={i}>
+                {problem} Expected: {expected}
+              </span>
+            )
+          })}
+        </NotPriced>
+      )}
+      {address.view === 'gauge' ? <Gauge /> : <WeekScreen />}
     </Middle>
   )
 }
@@ -106,6 +113,8 @@ function NoMachine() {
 }
 
 const Middle = styled.main`
+  display: flex;
+  flex-direction: column;
   min-width: 0;
   overflow: auto;
   padding: 12px 20px 20px;
@@ -113,19 +122,6 @@ const Middle = styled.main`
   ${media.compact} {
     padding: 12px 14px 16px;
   }
-`
-
-const Views = styled(Tabs)`
-  display: flex;
-  flex-direction: column;
-  min-height: 100%;
-`
-
-const ViewPanel = styled(TabPanel)`
-  outline: none;
-  flex: 1;
-  display: flex;
-  flex-direction: column;
 `
 
 const Head = styled.div`
@@ -152,19 +148,19 @@ const Purpose = styled.p`
   color: var(--ink-2);
 `
 
-const TabBar = styled(TabList)`
+const ViewLinks = styled.nav`
   display: flex;
   border-bottom: 1px solid var(--plate-edge);
 `
 
-const ViewTab = styled(Tab)`
+const ViewLink = styled.a`
   padding: 5px 12px;
-  cursor: pointer;
+  text-decoration: none;
   color: var(--ink-2);
   border-bottom: 3px solid transparent;
   margin-bottom: -1px;
 
-  &[data-selected] {
+  &[aria-current] {
     color: var(--ink);
     font-weight: 600;
     border-bottom-color: var(--ink);

@@ -6,11 +6,12 @@ import { Button } from '../../interface/Button'
 import { download, fileName } from './download.ts'
 import { emptyPlan } from './emptyPlan.ts'
 import { replacePlan } from '../../store/commands.ts'
-import { useWorkbench } from './WorkbenchContext'
+import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** Lines across the page: what the demo is, and what the person must know now. */
 export function Notices() {
-  const { session, state, summaries, month, go } = useWorkbench()
+  const { session, state, month, go } = useWorkbench()
+  const { failure } = useSummaries()
   return (
     <Stack aria-label="Notices">
       {state.saveProblem && (
@@ -24,10 +25,10 @@ export function Notices() {
           </Button>
         </Notice>
       )}
-      {summaries.failure && (
+      {failure && (
         <Notice role="alert" $alert>
           <span>
-            <b>The plan’s totals are out of date.</b> {summaries.failure} Reload the page to price it again.
+            <b>The plan’s totals are out of date.</b> {failure} Reload the page to price it again.
           </span>
         </Notice>
       )}

@@ -4,11 +4,12 @@ import styled from 'styled-components'
 import { planTotals } from '../../core/meter/estimatePlan.ts'
 import { media } from '../../interface/theme/media'
 import { formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
-import { useWorkbench } from './WorkbenchContext'
+import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
 export function PlanTotals() {
-  const { state, summaries } = useWorkbench()
+  const { state } = useWorkbench()
+  const summaries = useSummaries()
   const found = state.plan.machines.map(({ name }) => summaries.byName.get(name))
   const priced = found.flatMap((summary) => (summary?.priced ? [summary] : []))
   const unpriced = found.filter((summary) => summary && !summary.priced).length

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useSyncExternalStore } from 'react'
+import { useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { estimateInPlan } from '../../core/meter/estimatePlan.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
@@ -20,7 +20,7 @@ import { useAddress } from './useAddress'
 import { useFollowMachine } from './useFollowMachine'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useUndoKeys } from './useUndoKeys'
-import { WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
+import { SummariesContext, WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
 
 const NEVER_CHANGES = () => () => undefined
 
@@ -42,18 +42,20 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
   useUndoKeys(session)
   return (
     <WorkbenchContext value={value}>
-      <StatePatterns />
-      <FileImport>
-        <Frame>
-          <TopBar />
-          <Notices />
-          <Columns>
-            <MachineList />
-            <MachineView />
-            <MonthPanel />
-          </Columns>
-        </Frame>
-      </FileImport>
+      <Summaries value={value}>
+        <StatePatterns />
+        <FileImport>
+          <Frame>
+            <TopBar />
+            <Notices />
+            <Columns>
+              <MachineList />
+              <MachineView />
+              <MonthPanel />
+            </Columns>
+          </Frame>
+        </FileImport>
+      </Summaries>
     </WorkbenchContext>
   )
 }
@@ -63,7 +65,6 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
   const { plan, books } = state
   const { weeks } = plan
   const month = address.month ?? plan.month
-  const summaries = usePlanSummaries(plan, books, month)
   const wanted = address.machine ?? plan.machines[0]?.name
   const machine = plan.machines.find(({ name }) => name === wanted)
   useFollowMachine(plan.machines, machine?.name, mend)
@@ -71,13 +72,22 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
     () => machine && estimateInPlan(machine, { weeks }, books, month),
     [machine, weeks, books, month],
   )
-  // The open machine is priced here and at once; its entry in the worker's answer may be a moment older.
+  return useMemo(
+    () => ({ session, state, address, go, month, machine, result }),
+    [session, state, address, go, month, machine, result],
+  )
+}
+
+/** Every machine's month from the worker; the open one is priced here and at once, and may be a moment newer. */
+function Summaries({ value, children }: { readonly value: WorkbenchValue; readonly children: ReactNode }) {
+  const { state, month, machine, result } = value
+  const summaries = usePlanSummaries(state.plan, state.books, month)
   const newest = useMemo(() => {
     if (!machine || !result) return summaries
     const byName = new Map(summaries.byName).set(machine.name, summarise(machine.name, machine.size, result))
     return { ...summaries, byName }
   }, [summaries, machine, result])
-  return { session, state, address, go, month, machine, result, summaries: newest }
+  return <SummariesContext value={newest}>{children}</SummariesContext>
 }
 
 const Frame = styled.div`

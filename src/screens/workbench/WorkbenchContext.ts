@@ -8,7 +8,7 @@ import type { Session, SessionState } from '../../store/session.ts'
 import type { Address } from './address.ts'
 import type { PlanSummaries } from './usePlanSummaries.ts'
 
-/** What every part of the screen reads: the plan, where the person is in it, and the figures derived from both. */
+/** What every part of the screen reads: the plan, where the person is in it, and the open machine's month. */
 export interface WorkbenchValue {
   readonly session: Session
   readonly state: SessionState
@@ -18,10 +18,18 @@ export interface WorkbenchValue {
   readonly machine: Machine | undefined
   /** The open machine's month, computed at once; undefined when no machine is open. */
   readonly result: MachineResult | undefined
-  readonly summaries: PlanSummaries
 }
 
 export const WorkbenchContext = createContext<WorkbenchValue | undefined>(undefined)
+
+/** Apart from the rest, since it comes from a worker a moment later: only what shows all machines draws anew then. */
+export const SummariesContext = createContext<PlanSummaries | undefined>(undefined)
+
+export function useSummaries(): PlanSummaries {
+  const value = useContext(SummariesContext)
+  if (!value) throw new Error('useSummaries is used outside the workbench')
+  return value
+}
 
 export function useWorkbench(): WorkbenchValue {
   const value = useContext(WorkbenchContext)

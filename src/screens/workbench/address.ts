@@ -1,6 +1,6 @@
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
 
-const VIEWS = ['gauge', 'week'] as const
+export const VIEWS = ['gauge', 'week'] as const
 export type View = (typeof VIEWS)[number]
 
 /** What the address bar holds: enough to open the same screen again. */

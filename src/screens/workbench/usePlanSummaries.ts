@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Plan } from '../../core/machine/plan.ts'
@@ -13,6 +13,8 @@ export interface PlanSummaries {
   readonly pending: boolean
   readonly failure: string | undefined
 }
+
+const NONE_YET: ReadonlyMap<string, MachineSummary> = new Map()
 
 interface Answer {
   readonly plan: Plan
@@ -44,5 +46,6 @@ export function usePlanSummaries(plan: Plan, books: readonly PriceBook[], month:
   }, [plan, books, month])
 
   const isNewest = answer?.plan === plan && answer.month === month && answer.books === books
-  return { byName: answer?.byName ?? new Map(), pending: !isNewest, failure }
+  const byName = answer?.byName ?? NONE_YET
+  return useMemo(() => ({ byName, pending: !isNewest, failure }), [byName, isNewest, failure])
 }
