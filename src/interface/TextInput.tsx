@@ -16,6 +16,8 @@ interface TextInputProps {
   readonly wide?: boolean
   /** Says what is wrong on top of what stands below, so that nothing moves. */
   readonly floating?: boolean
+  /** What an empty line means. */
+  readonly whenEmpty?: string
 }
 
 /**
@@ -31,6 +33,7 @@ export function TextInput({
   autoFocus,
   wide,
   floating,
+  whenEmpty,
 }: TextInputProps) {
   const [draft, setDraft] = useState<string | undefined>(undefined)
   const text = draft ?? value
@@ -46,6 +49,7 @@ export function TextInput({
       <Line
         $wide={!!wide}
         spellCheck={false}
+        placeholder={whenEmpty ?? ''}
         autoComplete="off"
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit()

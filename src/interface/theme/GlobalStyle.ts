@@ -70,6 +70,7 @@ export const GlobalStyle = createGlobalStyle`
   h1 { font-size: 20px; font-weight: 640; font-stretch: 106%; letter-spacing: -0.01em; }
   h2 { font-size: 12px; font-weight: 600; color: var(--ink-2); }
   button, input, select { font: inherit; color: inherit; }
+  ::placeholder { color: var(--ink-3); opacity: 1; }
   a { color: inherit; text-underline-offset: 2px; }
 
   :focus-visible, [data-focus-visible] { outline: 2px solid var(--focus); outline-offset: 1px; }

@@ -1,6 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { seconds } from '../../core/quantity/units.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
+import type { Choice } from '../../core/machine/choice.ts'
+import { OFFICE_WEEK, resolved } from '../../core/testing/resolved.ts'
+import { parseDate } from '../../core/calendar/civil.ts'
+import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { Charge } from '../../core/meter/charge.ts'
 import { rate } from '../../core/quantity/rate.ts'
@@ -9,7 +13,8 @@ import { windowsOn, WORKDAYS, EVERY_DAY } from '../../core/testing/weeks.ts'
 import { chargeArithmetic, chargeDetail, chargeRounding } from './charge.ts'
 import { formatDifference, formatExact, formatMoney, groupDigits } from './money.ts'
 import { reasonsText } from './reason.ts'
-import { formatDuration, formatHours } from './time.ts'
+import { choiceWords, notchDifference } from './choice.ts'
+import { formatDay, formatDuration, formatHours, formatMonth } from './time.ts'
 import { weekText } from './week.ts'
 
 const amount = (text: string) => parseDecimal(text)!
@@ -48,6 +53,8 @@ test('time', () => {
   expect(formatDuration(828_690)).toBe('230 h 11 min 30 s')
   expect(formatDuration(0)).toBe('0 h')
   expect(formatHours(600_300)).toBe('166.75 h')
+  expect(formatDay(parseDate('2027-03-19')!)).toBe('19 March')
+  expect(formatMonth('2027-03' as YearMonth)).toBe('March 2027')
 })
 
 describe('weeks', () => {
@@ -70,22 +77,94 @@ describe('reasons', () => {
       '8 GiB of memory, the image needs 16',
     ],
     [
+      { code: 'too-few-iops', has: 2_036, needs: 3_000, limit: 'disk' },
+      'the disk gives 2,036 IOPS, you need 3,000',
+    ],
+    [
+      { code: 'too-few-iops', has: 640, needs: 3_000, limit: 'size' },
+      'the size allows 640 IOPS, you need 3,000',
+    ],
+    [
       { code: 'not-sold-here', size: 'Heron 4/24', place: 'Porto b', soldIn: ['a', 'c'] },
       'Heron 4/24 is sold in zones a and c only',
+    ],
+    [
+      { code: 'not-sold-here', size: 'Heron 4/24', place: 'Porto b', soldIn: ['a'] },
+      'Heron 4/24 is sold in zone a only',
     ],
     [
       { code: 'not-sold-here', size: 'Kite', place: 'Hobart a', soldIn: [] },
       'Kite is not sold in this region',
     ],
     [
-      { code: 'too-few-iops', has: 2_036, needs: 3_000, limit: 'disk' },
-      'the disk gives 2,036 IOPS, you need 3,000',
+      {
+        code: 'disk-kind-not-carried',
+        size: 'Wren 1/1',
+        kind: 'Flare',
+        carries: ['Millstone', 'Tinder', 'Ember'],
+      },
+      'Wren 1/1 cannot carry Flare, only Millstone, Tinder and Ember',
+    ],
+    [{ code: 'disk-kind-not-sold-here', kind: 'Flare', place: 'Hobart' }, 'Flare is not sold in Hobart'],
+    [{ code: 'disk-kind-does-not-boot', kind: 'Slab' }, 'Slab cannot hold a system'],
+    [{ code: 'too-many-disks', has: 5, most: 4 }, 'carries 4 disks, this machine has 5'],
+    [
+      { code: 'room-not-offered', kind: 'Ember', asked: gib(9_000), most: gib(4_096) },
+      'Ember has no disk of 9000 GiB, 4,096 at most',
+    ],
+    [{ code: 'address-not-sold-here', place: 'Hobart' }, 'no such public address in Hobart'],
+    [
+      { code: 'wrong-architecture', image: 'Harbour Server', has: 'arm64', needs: ['x86-64'] },
+      'is arm64, Harbour Server is made for x86-64',
+    ],
+    [
+      { code: 'image-too-large', image: 'Harbour Server', has: gib(32), needs: gib(40) },
+      '32 GiB, Harbour Server needs 40',
+    ],
+    [{ code: 'state-not-offered', state: 'stopped', provider: 'Mill' }, 'Mill has no such state'],
+    [{ code: 'no-hibernation', by: 'image', name: 'Corrie Linux' }, 'Corrie Linux cannot hibernate'],
+    [
+      { code: 'over-hibernation-limit', memory: gib(128), most: gib(64) },
+      '128 GiB of memory, at most 64 can hibernate',
     ],
     [
       { code: 'no-room-for-memory', room: gib(32), used: gib(6), memory: gib(64) },
       '32 GiB disk has no room for 64 GiB of memory beside 6 in use',
     ],
   ])('%o', (reason, words) => expect(reasonsText([reason])).toBe(words))
+
+  test('several are one sentence', () => {
+    const image = { code: 'no-hibernation', by: 'image', name: 'Corrie Linux' } as const
+    expect(reasonsText([image, { ...image, by: 'size', name: 'Wren 1/1' }])).toBe(
+      'Corrie Linux cannot hibernate; Wren 1/1 cannot hibernate',
+    )
+  })
+})
+
+describe('choices', () => {
+  const machine = resolved()
+  test.each<[Choice, string, string]>([
+    [{ decision: 'size', size: 'arm' }, 'arm', '4 vCPU, 16 GiB, arm64'],
+    [{ decision: 'place', region: 'west', zone: 'a' }, 'West a', 'CA'],
+    [{ decision: 'disk-kind', kind: 'gib' }, 'Gibs', 'up to 9,000 IOPS'],
+    [{ decision: 'disk-room', roomGiB: gib(130) }, '130 GiB', 'charged as 256'],
+    [{ decision: 'disk-room', roomGiB: gib(999) }, '999 GiB', 'no such room'],
+    [{ decision: 'off', off: 'stopped' }, 'Stopped', 'hardware kept for it'],
+    [{ decision: 'week', week: 'week' }, 'Week', 'Mon to Fri 08:00–18:00'],
+  ])('%o', (choice, name, about) =>
+    expect(choiceWords(choice, machine, [OFFICE_WEEK])).toEqual({ name, about }),
+  )
+
+  test('a choice without a price says so', () => {
+    const notch = {
+      key: 'x',
+      choice: { decision: 'size', size: 'x' },
+      isPresent: false,
+      reasons: [],
+    } as const
+    expect(notchDifference({ ...notch, total: undefined, difference: undefined })).toBe('no price')
+    expect(notchDifference({ ...notch, total: amount('51.59'), difference: amount('-6.58') })).toBe('−6.58')
+  })
 })
 
 test('a charge opens to arithmetic that gives its amount', () => {

@@ -79,6 +79,7 @@ export function WeekGrid({ windows, off, brush, onPreview, onPaint }: WeekGridPr
               value={writeDay(windows, day as Weekday)}
               wide
               floating
+              whenEmpty="off all day"
               check={(text) => {
                 const read = readDay(text, day as Weekday)
                 return read.ok ? undefined : read.problem

@@ -1,0 +1,84 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { readPriceBook } from '../../files/priceBookFile.ts'
+import { fitReasons } from '../fit/fitReasons.ts'
+import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
+import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
+import { indexBook } from '../catalogue/bookIndex.ts'
+import { applyChoice, choiceKey, type Choice } from './choice.ts'
+import { newMachine } from './newMachine.ts'
+import { resolveMachine } from './resolveMachine.ts'
+import { gib } from '../quantity/units.ts'
+
+describe('a machine to start from', () => {
+  const fennmark = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
+  test.each([
+    ['the small book', SMALL_BOOK],
+    ['Fennmark', fennmark.ok ? fennmark.value : undefined],
+  ])('fits in %s', (_, book) => {
+    const machine = newMachine(book!, 'first', OFFICE_WEEK.id)!
+    const found = resolveMachine(machine, [OFFICE_WEEK], indexBook(book!))
+    expect(found.ok && fitReasons(found.value)).toEqual([])
+    expect(machine.off).toBe('deallocated')
+  })
+
+  test('is none where nothing is sold', () => {
+    const nothing = { ...SMALL_BOOK, prices: { east: { sizes: {}, disks: {}, addresses: {} } } }
+    expect(newMachine(nothing, 'first', 'week')).toBeUndefined()
+  })
+})
+
+describe('what a machine’s names stand for', () => {
+  test('every name that is not known is said, with some that are', () => {
+    const lost = { ...SMALL_MACHINE, size: 'lost', zone: 'z', week: 'lost', terms: 'lost' }
+    const found = resolveMachine(lost, [OFFICE_WEEK], indexBook(SMALL_BOOK))
+    expect(!found.ok && found.issues.map((issue) => issue.field)).toEqual([
+      '/size',
+      '/week',
+      '/zone',
+      '/terms',
+    ])
+    expect(!found.ok && found.issues[2]).toEqual({
+      code: 'unknown-name',
+      field: '/zone',
+      found: 'z',
+      known: ['a', 'b'],
+    })
+  })
+
+  test('a provider without a book, terms that cannot be priced, and a size that a region does not sell', () => {
+    expect(resolveMachine(SMALL_MACHINE, [OFFICE_WEEK], undefined, ['mill'])).toMatchObject({
+      issues: [{ code: 'unknown-name', field: '/provider', known: ['mill'] }],
+    })
+    expect(
+      resolveMachine({ ...SMALL_MACHINE, terms: 'year' }, [OFFICE_WEEK], indexBook(SMALL_BOOK)),
+    ).toMatchObject({
+      issues: [{ code: 'terms-not-priced', field: '/terms', found: 'One year' }],
+    })
+    expect(
+      resolveMachine(
+        { ...SMALL_MACHINE, region: 'west', size: 'huge' },
+        [OFFICE_WEEK],
+        indexBook(SMALL_BOOK),
+      ),
+    ).toMatchObject({ issues: [{ code: 'no-price', found: 'huge', region: 'West' }] })
+  })
+})
+
+test.each<[Choice, string]>([
+  [{ decision: 'size', size: 'small' }, 'small'],
+  [{ decision: 'place', region: 'west', zone: 'a' }, 'west-a'],
+  [{ decision: 'disk-kind', kind: 'gib' }, 'gib'],
+  [{ decision: 'disk-room', roomGiB: gib(64) }, '64'],
+  [{ decision: 'off', off: 'stopped' }, 'stopped'],
+  [{ decision: 'week', week: 'other' }, 'other'],
+])('taking %o changes that alone', (choice, key) => {
+  const { machine } = resolved()
+  const changed = applyChoice(machine, choice)
+  expect(choiceKey(choice)).toBe(key)
+  expect(applyChoice(changed, choice)).toEqual(changed)
+  const differing = Object.keys(machine).filter(
+    (field) => JSON.stringify(changed[field as never]) !== JSON.stringify(machine[field as never]),
+  )
+  expect(differing).toHaveLength(1)
+})

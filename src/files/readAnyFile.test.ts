@@ -1,0 +1,94 @@
+import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { formatClockTime, parseClockTime } from './clockTime.ts'
+import { excerpt, issueLine, pointerOf } from './fileIssue.ts'
+import { readAnyFile } from './readAnyFile.ts'
+import { readPriceBook } from './priceBookFile.ts'
+import { stableJson } from './stableJson.ts'
+import { limited } from './validate.ts'
+
+const PLAN = readFileSync('data/larkspur-trams.json', 'utf8')
+const BOOK = readFileSync('data/fennmark.json', 'utf8')
+const book = readPriceBook(BOOK)
+const books = book.ok ? [book.value] : []
+
+describe('a file of either kind', () => {
+  test('is taken for what it says it is', () => {
+    expect(readAnyFile(PLAN, books)).toMatchObject({ ok: true, value: { kind: 'plan' } })
+    expect(readAnyFile(BOOK, [])).toMatchObject({ ok: true, value: { kind: 'book' } })
+    expect(readAnyFile(`\uFEFF${PLAN}`, books)).toMatchObject({ ok: true, value: { kind: 'plan' } })
+  })
+
+  test('a plan is held against the books at hand, and the missing one is named', () => {
+    const read = readAnyFile(PLAN, [])
+    expect(!read.ok && read.issues).toHaveLength(7)
+    expect(!read.ok && read.issues[0]).toMatchObject({
+      code: 'unknown-reference',
+      pointer: '/machines/0/provider',
+    })
+    expect(!read.ok && read.issues[0].expected).toContain('import the price book of that provider first')
+  })
+})
+
+describe('times of day as text', () => {
+  test('are read as they were written', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 2_880 }), (minutes) => {
+        expect(parseClockTime(formatClockTime(minutes))).toBe(minutes)
+      }),
+      { seed: 24, numRuns: 500 },
+    )
+  })
+
+  test.each(['24:01', '25:00', '8', '08:60', '-1:00', '08:00+2', ' 08:00'])('%j is none', (text) => {
+    expect(parseClockTime(text)).toBeUndefined()
+  })
+})
+
+test('the same data gives the same text, whatever the order of its keys', () => {
+  const shuffled = {
+    zulu: 1,
+    name: 'a',
+    prices: { '128': '2', '32': '1' },
+    format: 'x',
+    alpha: [{ b: 1, id: 'i' }],
+  }
+  expect(stableJson(shuffled)).toBe(
+    `${JSON.stringify(
+      { format: 'x', name: 'a', prices: { '32': '1', '128': '2' }, alpha: [{ id: 'i', b: 1 }], zulu: 1 },
+      null,
+      2,
+    )}\n`,
+  )
+  fc.assert(
+    fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (data) => {
+      const turned = Object.fromEntries(Object.entries(data).reverse())
+      expect(stableJson(turned)).toBe(stableJson(data))
+      expect(JSON.parse(stableJson(data))).toEqual(JSON.parse(JSON.stringify(data)))
+    }),
+    { seed: 3, numRuns: 200 },
+  )
+})
+
+describe('issues', () => {
+  const issue = { code: 'bad-value', pointer: '/a', problem: 'Found 1.', expected: 'two.' } as const
+
+  test('name file, place, problem and what would do in one line', () => {
+    expect(issueLine(issue, 'plan.json')).toBe('plan.json: /a: Found 1. Expected: two.')
+    expect(issueLine({ ...issue, pointer: '' })).toBe('the whole file: Found 1. Expected: two.')
+  })
+
+  test('point with the escapes of RFC 6901, and quote briefly', () => {
+    expect(pointerOf(['a/b', 0, 'c~d'])).toBe('/a~1b/0/c~0d')
+    expect(excerpt('x'.repeat(99))).toHaveLength(46)
+    expect(excerpt(Number.NaN)).toBe('NaN')
+    expect(excerpt(undefined)).toBe('nothing')
+  })
+
+  test('a long list is cut and its rest counted', () => {
+    const many = limited(Array.from({ length: 150 }, () => issue))
+    expect(many).toHaveLength(101)
+    expect(many.at(-1)!.problem).toBe('50 more problems like these.')
+  })
+})
