@@ -20,7 +20,8 @@ export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ? [['list'], ['json']] : [['list']],
   use: {
     ...devices['Desktop Chrome'],

@@ -144,8 +144,12 @@ describe('storage that fails', () => {
     vi.spyOn(db.books, 'toArray').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     await session.open()
     expect(session.snapshot().saveProblem).toContain('refuses')
+    vi.spyOn(db, 'transaction').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     session.edit('smaller', takeKite)
     expect(sizeOf(session)).toBe('kite-4-16')
+    await vi.waitFor(() => expect(db.transaction).toHaveBeenCalled())
+    await vi.waitFor(() => expect(session.snapshot().saveProblem).toContain('refuses'))
+    expect(session.settled).toBe(false)
   })
 
   test('full: what could not be saved is said, kept on screen, and saved with the next change', async () => {

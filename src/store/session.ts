@@ -103,6 +103,7 @@ export class Session {
       problem = describe(error)
     }
     const demo = await this.loadDemo()
+    this.saved = { revision: 0, plan: demo.plan, history: this.history }
     if (problem === undefined) {
       try {
         for (const book of demo.books) await storeBook(this.db, book)

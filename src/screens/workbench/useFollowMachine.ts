@@ -16,10 +16,9 @@ export function useFollowMachine(
   const before = useRef<{ readonly machines: readonly Machine[]; readonly at: number } | undefined>(undefined)
   useEffect(() => {
     const last = before.current
-    before.current = {
-      machines,
-      at: open === undefined ? -1 : machines.findIndex(({ name }) => name === open),
-    }
+    // The address may lag behind the plan for a moment; what stood open before it is then still the last known place.
+    const at = open === undefined ? (last?.at ?? -1) : machines.findIndex(({ name }) => name === open)
+    before.current = { machines, at }
     if (open !== undefined || !last || last.at < 0 || last.machines === machines) return
     mend({ machine: machines[Math.min(last.at, machines.length - 1)]?.name })
   }, [machines, open, mend])
