@@ -1,6 +1,6 @@
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { OffState } from '../power/powerState.ts'
-import { add, divide, exact, ZERO, type Exact } from '../quantity/exact.ts'
+import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import type { Charge } from './charge.ts'
 import { chargeMachine, meterMachine } from './chargeMachine.ts'
@@ -33,6 +33,10 @@ function totalOf(charges: readonly Charge[]): Exact {
   return total
 }
 
+/** A month's amount over the hours of that month. */
+export const averagePerHour = (total: Exact, month: Span): Exact =>
+  divide(multiply(total, exact(SECONDS_PER_HOUR)), exact(lengthOf(month)))
+
 const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
   ...resolved,
   machine: { ...resolved.machine, off },
@@ -54,14 +58,13 @@ export function estimateMachine(resolved: ResolvedMachine, month: Span): Estimat
   if (!charges || !alwaysOn) return { code: 'no-price' }
   const total = totalOf(charges)
   const { phases } = metered
-  const hours = divide(exact(lengthOf(month)), exact(SECONDS_PER_HOUR))
   return {
     currency: index.book.currency,
     month,
     charges,
     total,
     alwaysOn,
-    averagePerHour: divide(total, hours),
+    averagePerHour: averagePerHour(total, month),
     metered,
     onTime: seconds(
       (phases.get('running') ?? 0) + (phases.get('starting') ?? 0) + (phases.get('waking') ?? 0),

@@ -1,10 +1,14 @@
 import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
 import { isZero, subtract, type Exact } from '../../core/quantity/exact.ts'
+import { averagePerHour } from '../../core/meter/estimateMachine.ts'
+import type { Span } from '../../core/quantity/units.ts'
 
 const MINUS = '−'
 
 /** Decimal places of an amount of money, unless more are asked for. */
 export const SHOWN_PLACES = 2
+
+export const HOURLY_PLACES = 4
 
 /** Symbol of a currency where it has one, else its code: € or USD. */
 export function currencySymbol(currency: string): string {
@@ -31,6 +35,10 @@ export function groupDigits(decimal: string): string {
 /** `€ 58.17`. */
 export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLACES): string =>
   `${currencySymbol(currency)} ${groupDigits(toDecimal(amount, places))}`
+
+/** What a month's amount is on the average hour of that month, `0.0782`. */
+export const formatHourly = (amount: Exact, month: Span): string =>
+  formatAmount(averagePerHour(amount, month), HOURLY_PLACES)
 
 export const formatAmount = (amount: Exact, places = SHOWN_PLACES): string =>
   groupDigits(toDecimal(amount, places))

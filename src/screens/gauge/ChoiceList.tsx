@@ -14,11 +14,12 @@ import {
   Virtualizer,
 } from 'react-aria-components'
 import styled from 'styled-components'
+import type { Span } from '../../core/quantity/units.ts'
 import type { Notch } from '../../core/notches/plates.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
-import { formatMoney } from '../../interface/wording/money'
+import { formatHourly, formatMoney } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
 
 const ROW_HEIGHT = 42
@@ -31,6 +32,7 @@ interface ChoiceListProps {
   readonly notches: readonly Notch[] | undefined
   readonly words: (notch: Notch) => ChoiceWords
   readonly currency: string
+  readonly month: Span
   readonly onTake: (notch: Notch) => void
   readonly onClose: () => void
 }
@@ -39,7 +41,16 @@ interface ChoiceListProps {
  * Choices of one decision from the cheapest to the dearest, opened at the present one, with a search. Closed ones say
  * why, and cannot be taken.
  */
-export function ChoiceList({ title, anchor, notches, words, currency, onTake, onClose }: ChoiceListProps) {
+export function ChoiceList({
+  title,
+  anchor,
+  notches,
+  words,
+  currency,
+  month,
+  onTake,
+  onClose,
+}: ChoiceListProps) {
   const { contains } = useFilter({ sensitivity: 'base' })
   return (
     <Popover
@@ -83,7 +94,10 @@ export function ChoiceList({ title, anchor, notches, words, currency, onTake, on
                   <Note title={reasonsText(notch.reasons) || undefined}>
                     {notch.reasons.length > 0 ? `Closed: ${reasonsText(notch.reasons)}` : words(notch).about}
                   </Note>
-                  <Total>{notch.total ? `${formatMoney(notch.total, currency)} a month` : ''}</Total>
+                  <Total>
+                    {notch.total &&
+                      `${formatMoney(notch.total, currency)} a month, ${formatHourly(notch.total, month)} an hour`}
+                  </Total>
                 </Row>
               )}
             </Choices>
@@ -95,7 +109,7 @@ export function ChoiceList({ title, anchor, notches, words, currency, onTake, on
 }
 
 const Sheet = styled(Dialog)`
-  width: min(520px, 92vw);
+  width: min(580px, 92vw);
   outline: none;
 `
 

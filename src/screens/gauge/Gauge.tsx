@@ -6,7 +6,7 @@ import { platesOf, type Notch } from '../../core/notches/plates.ts'
 import { DECISIONS } from '../../core/machine/choice.ts'
 import type { MachineResult } from '../../core/meter/estimatePlan.ts'
 import { media } from '../../interface/theme/media'
-import { formatMoney, formatAmount } from '../../interface/wording/money'
+import { formatMoney, formatAmount, formatHourly } from '../../interface/wording/money'
 import { choiceWords } from '../../interface/wording/choice'
 import { formatHours } from '../../interface/wording/time'
 import { takeChoice } from '../../store/commands.ts'
@@ -53,13 +53,18 @@ function Plates({ result }: { readonly result: MachineResult & { readonly ok: tr
             resolved={resolved}
             weeks={weeks}
             currency={estimate.currency}
+            month={month}
             onTake={take}
             onGoToPlate={(step) => focusPlate(at + step)}
           />
         ))}
         <ScaleRow>
           <div ref={stack}>
-            <Scale axis={axis} label={`${formatMoney(estimate.total, estimate.currency)} a month`} />
+            <Scale
+              axis={axis}
+              label={`${formatMoney(estimate.total, estimate.currency)} a month`}
+              hourly={`${formatHourly(estimate.total, month)} an hour`}
+            />
           </div>
         </ScaleRow>
       </Stack>
@@ -94,9 +99,17 @@ function useWidth(): readonly [React.RefObject<HTMLDivElement | null>, number] {
   return [ref, width]
 }
 
-function Scale({ axis, label }: { readonly axis: CostAxis; readonly label: string }) {
+function Scale({
+  axis,
+  label,
+  hourly,
+}: {
+  readonly axis: CostAxis
+  readonly label: string
+  readonly hourly: string
+}) {
   return (
-    <svg width={axis.width} height={34} style={{ display: 'block', overflow: 'visible' }} aria-hidden="true">
+    <svg width={axis.width} height={36} style={{ display: 'block', overflow: 'visible' }} aria-hidden="true">
       <path d={`M${axis.line} 0v7`} stroke="var(--ink)" strokeWidth={1.5} />
       {axis.ticks.map(({ difference, x }) => (
         <g key={difference}>
@@ -109,6 +122,9 @@ function Scale({ axis, label }: { readonly axis: CostAxis; readonly label: strin
       ))}
       <text x={axis.line} y={20} fontSize={12} fontWeight={640} textAnchor="middle" fill="var(--ink)">
         {label}
+      </text>
+      <text x={axis.line} y={33} fontSize={11} textAnchor="middle" fill="var(--ink-2)">
+        {hourly}
       </text>
       <text x={0} y={32} fontSize={11} fill="var(--save)">
         ← cheaper

@@ -5,6 +5,7 @@ import { Button as AriaButton } from 'react-aria-components'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { nextNotch, type Notch, type Plate } from '../../core/notches/plates.ts'
+import type { Span } from '../../core/quantity/units.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { choiceWords, DECISION_NAMES, type ChoiceWords } from '../../interface/wording/choice'
 import { formatMoney } from '../../interface/wording/money'
@@ -22,6 +23,7 @@ interface GaugePlateProps {
   readonly resolved: ResolvedMachine
   readonly weeks: readonly WeekPlan[]
   readonly currency: string
+  readonly month: Span
   readonly onTake: (notch: Notch) => void
   /** Moves the focus so many plates down, up when negative. */
   readonly onGoToPlate: (step: number) => void
@@ -31,7 +33,16 @@ interface GaugePlateProps {
  * One decision. Arrow keys left and right take the next fitting choice, up and down go to the other plates, Enter
  * opens the list of all choices. Slots are pressed; one that holds several choices opens the list of those.
  */
-export function GaugePlate({ plate, axis, resolved, weeks, currency, onTake, onGoToPlate }: GaugePlateProps) {
+export function GaugePlate({
+  plate,
+  axis,
+  resolved,
+  weeks,
+  currency,
+  month,
+  onTake,
+  onGoToPlate,
+}: GaugePlateProps) {
   const coarse = useCoarsePointer()
   const track = useRef<HTMLDivElement>(null)
   const [looking, setLooking] = useState<Cluster>()
@@ -140,6 +151,7 @@ export function GaugePlate({ plate, axis, resolved, weeks, currency, onTake, onG
           notches={listed}
           words={words}
           currency={currency}
+          month={month}
           onTake={(notch) => {
             setListed(undefined)
             onTake(notch)

@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import type { HourInState } from '../../core/meter/hourByState.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
-import { formatAmount, currencySymbol, formatMoney } from '../../interface/wording/money'
+import { formatAmount, currencySymbol, formatMoney, HOURLY_PLACES } from '../../interface/wording/money'
 import { STATE_NAMES } from '../../interface/wording/state'
 
 const HEIGHT = 12
@@ -35,7 +35,7 @@ export function HourBars({ hours, currency }: HourBarsProps) {
                 </svg>
               </td>
               <Figure>
-                {currencySymbol(currency)} {formatAmount(amount, 4)}
+                {currencySymbol(currency)} {formatAmount(amount, HOURLY_PLACES)}
               </Figure>
             </tr>
           ))}
@@ -43,8 +43,8 @@ export function HourBars({ hours, currency }: HourBarsProps) {
       </Table>
       {held && (
         <Note>
-          {STATE_NAMES[held.state]} is not free: {formatMoney(held.amount, currency, 4)} an hour, the hardware
-          is kept for it.
+          {STATE_NAMES[held.state]} is not free: {formatMoney(held.amount, currency, HOURLY_PLACES)} an hour,
+          the hardware is kept for it.
         </Note>
       )}
     </>

@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import { hourByState } from '../../core/meter/hourByState.ts'
 import { media } from '../../interface/theme/media'
-import { formatExact, formatMoney, shownDifference } from '../../interface/wording/money'
+import { formatExact, formatMoney, HOURLY_PLACES, shownDifference } from '../../interface/wording/money'
 import { formatHours, formatMonth, monthName } from '../../interface/wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { HourBars } from './HourBars'
@@ -33,7 +33,7 @@ export function MonthPanel() {
         <dt>to the last digit</dt>
         <dd data-testid="machine-total-exact">{formatExact(total)}</dd>
         <dt>averaged over {formatHours(lengthOf(estimate.month))}</dt>
-        <dd>{formatMoney(averagePerHour, currency, 4)} an hour</dd>
+        <dd>{formatMoney(averagePerHour, currency, HOURLY_PLACES)} an hour</dd>
         <dt>always on</dt>
         <dd>{formatMoney(alwaysOn, currency)}</dd>
       </Facts>

@@ -3,12 +3,13 @@
 import styled from 'styled-components'
 import { planTotals } from '../../core/meter/estimatePlan.ts'
 import { media } from '../../interface/theme/media'
-import { formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
+import { formatHourly, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
 import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
 export function PlanTotals() {
-  const { state } = useWorkbench()
+  const { state, result } = useWorkbench()
+  const span = result?.ok ? result.month : undefined
   const summaries = useSummaries()
   const found = state.plan.machines.map(({ name }) => summaries.byName.get(name))
   const priced = found.flatMap((summary) => (summary?.priced ? [summary] : []))
@@ -29,6 +30,7 @@ export function PlanTotals() {
     <Totals aria-busy={summaries.pending} data-testid="plan-totals">
       <span>
         <Planned>{formatMoney(planned.amount, planned.currency)}</Planned> planned
+        {span && <Hourly>, {formatHourly(planned.amount, span)} an hour</Hourly>}
       </span>
       <span>{formatMoney(alwaysOn.amount, alwaysOn.currency)} always on</span>
       {unpriced > 0 && <Warning>without {unpriced} not priced</Warning>}
@@ -52,6 +54,12 @@ const Planned = styled.b`
   font-size: 16px;
   font-weight: 640;
   color: var(--ink);
+`
+
+const Hourly = styled.span`
+  ${media.compact} {
+    display: none;
+  }
 `
 
 const Warning = styled.span`
