@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { Workbench } from './workbench'
+import { overlappingLabels, Workbench } from './workbench'
 
 for (const colorScheme of ['light', 'dark'] as const) {
   for (const view of ['gauge', 'week']) {
@@ -58,27 +58,7 @@ test('the labels of a plate never overlap, on any machine of the demo', async ({
   for (const machine of await page.getByRole('option').all()) {
     await machine.click()
     await bench.priced()
-    const overlaps = await page.evaluate(() =>
-      [...document.querySelectorAll('[data-plate]')].flatMap((plate) => {
-        const boxes = [...plate.querySelectorAll('button, svg text')].map((item) => ({
-          text: item.textContent || (item.getAttribute('aria-label') ?? ''),
-          kind: item.tagName,
-          box: item.getBoundingClientRect(),
-        }))
-        return boxes.flatMap((a, i) =>
-          boxes
-            .slice(i + 1)
-            .filter((b) => a.kind === b.kind)
-            .filter(
-              (b) =>
-                Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left) > 1 &&
-                Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top) > 1,
-            )
-            .map((b) => `${a.text} over ${b.text}`),
-        )
-      }),
-    )
-    expect(overlaps).toEqual([])
+    expect(await overlappingLabels(page)).toEqual([])
   }
 })
 

@@ -77,3 +77,27 @@ export class Workbench {
     await this.page.getByRole('menuitem', { name: entry }).click()
   }
 }
+
+/** Pairs of labels or targets of one plate whose boxes meet. */
+export function overlappingLabels(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('[data-plate]')].flatMap((plate) => {
+      const boxes = [...plate.querySelectorAll('button, svg text')].map((item) => ({
+        text: item.textContent || (item.getAttribute('aria-label') ?? ''),
+        kind: item.tagName,
+        box: item.getBoundingClientRect(),
+      }))
+      return boxes.flatMap((a, i) =>
+        boxes
+          .slice(i + 1)
+          .filter((b) => a.kind === b.kind)
+          .filter(
+            (b) =>
+              Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left) > 1 &&
+              Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top) > 1,
+          )
+          .map((b) => `${a.text} over ${b.text}`),
+      )
+    }),
+  )
+}

@@ -12,29 +12,45 @@ export function validate<T>(schema: Joi.Schema<T>, value: unknown): Outcome<T, F
   return { ok: false, issues: limited(result.error.details.map(toIssue)) }
 }
 
-const isMissing = (type: string): boolean => type === 'any.required'
-
 function toIssue(detail: Joi.ValidationErrorItem): FileIssue {
-  const value: unknown = detail.context?.value
   return {
     code: detail.type === 'array.unique' ? 'duplicate' : 'bad-value',
     pointer: pointerOf(detail.path),
-    problem:
-      detail.type === 'object.unknown'
-        ? 'Not a known field.'
-        : isMissing(detail.type)
-          ? 'Missing.'
-          : `Found ${excerpt(value)}.`,
-    expected: expectation(detail),
+    problem: problem(detail),
+    expected: `${(EXPECTED[detail.type] ?? asWorded)(detail)}.`,
   }
 }
 
+function problem({ type, context }: Joi.ValidationErrorItem): string {
+  const value: unknown = context?.value
+  if (type === 'object.unknown') return 'Not a known field.'
+  if (type === 'any.required') return 'Missing.'
+  if (Array.isArray(value) && (type === 'array.max' || type === 'array.min'))
+    return `Found ${value.length} entries.`
+  if (type === 'object.max' && value) return `Found ${Object.keys(value).length} entries.`
+  return `Found ${excerpt(value)}.`
+}
+
 /** Joi words a rule as "must be …"; what it asks for is the rest. */
-function expectation(detail: Joi.ValidationErrorItem): string {
-  if (detail.type === 'object.unknown') return 'no other fields than those of the format.'
-  if (isMissing(detail.type)) return 'a value here.'
-  if (detail.type === 'array.unique') return 'each name once.'
-  return `${detail.message.replace(/^must /, '').replace(/^be /, '')}.`
+const asWorded = ({ message }: Joi.ValidationErrorItem): string => message.replace(/^must (be )?/, '')
+
+const limitOf = ({ context }: Joi.ValidationErrorItem): string => String(context?.limit)
+
+/** What Joi words as what may not be, said as what would do. */
+const EXPECTED: Readonly<Record<string, (detail: Joi.ValidationErrorItem) => string>> = {
+  'any.required': () => 'a value here',
+  'any.unknown': () => 'nothing here, by what stands beside it',
+  'object.unknown': () => 'no other fields than those of the format',
+  'object.base': () => 'an object in braces',
+  'array.unique': () => 'each name once',
+  'array.max': (detail) => `at most ${limitOf(detail)}`,
+  'array.min': (detail) => `at least ${limitOf(detail)}`,
+  'object.max': (detail) => `at most ${limitOf(detail)}`,
+  'string.base': () => 'text in quotes',
+  'string.empty': () => 'some text',
+  'string.max': (detail) => `at most ${limitOf(detail)} characters`,
+  'number.infinity': () => 'a finite number',
+  'number.unsafe': () => 'a number that fits in 53 bits',
 }
 
 /** At least one issue in, the first hundred out, and how many more there are. */

@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { largeBook, largePlan } from '../bench/generate'
+import { writePlan } from '../src/files/planFile'
+import { readPriceBook, writePriceBook } from '../src/files/priceBookFile'
+import { overlappingLabels, Workbench } from './workbench'
+
+test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the background, labels apart', async ({
+  page,
+}, info) => {
+  const read = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
+  if (!read.ok) throw new Error('data/fennmark.json is not valid')
+  const pattern = { ...read.value, provider: { id: 'wide', name: 'Wide' } }
+  const book = largeBook(pattern, { sizes: 1_200, regions: 60, diskKinds: 8 })
+  const [bookPath, planPath] = [info.outputPath('wide.book.json'), info.outputPath('wide.plan.json')]
+  writeFileSync(bookPath, writePriceBook(book))
+  writeFileSync(planPath, writePlan(largePlan(book, 1_000, 40)))
+
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  const bench = new Workbench(page)
+  await bench.open()
+  const input = page.locator('input[type="file"]')
+  await input.setInputFiles(bookPath)
+  await expect(page.getByText('Wide, edition 2027-01, is in use.')).toBeVisible({ timeout: 60_000 })
+  await input.setInputFiles(planPath)
+  await expect(page.getByText('Large plan is open.')).toBeVisible({ timeout: 60_000 })
+  await bench.priced()
+
+  await expect(page.getByRole('button', { name: 'All 1200 choices of Size' })).toBeVisible()
+  expect(await overlappingLabels(page)).toEqual([])
+  // Only the rows in view are on the page, whatever the length of the list.
+  expect(await page.getByRole('option').count()).toBeLessThan(60)
+
+  const total = await bench.total()
+  await bench.slider('Disk room').press('ArrowRight')
+  await expect.poll(() => bench.total()).not.toBe(total)
+  await bench.priced()
+  await bench.slider('Size').press('Enter')
+  await page.getByRole('searchbox').fill('Size 777')
+  await expect(page.getByRole('option', { name: /Size 777/ })).toBeVisible()
+})
