@@ -32,7 +32,7 @@ test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the backgrou
   expect(await page.getByRole('option').count()).toBeLessThan(60)
 
   const total = await bench.total()
-  await bench.slider('Disk room').press('ArrowRight')
+  await bench.slider('Size').press('ArrowRight')
   await expect.poll(() => bench.total()).not.toBe(total)
   await bench.priced()
   await bench.slider('Size').press('Enter')

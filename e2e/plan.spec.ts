@@ -42,8 +42,7 @@ test('the theme that is chosen is kept', async ({ page }) => {
   await bench.choosePlanMenu('Dark theme')
   await expect.poll(paper).not.toBe(light)
   const dark = await paper()
-  await page.reload()
-  await bench.priced()
+  await bench.reload()
   expect(await paper()).toBe(dark)
   await bench.choosePlanMenu('Theme as the system')
   await expect.poll(paper).toBe(light)
@@ -64,6 +63,23 @@ test('where storage is refused the plan opens, edits work, and it is said how to
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Export the plan' }).click()
   expect((await download).suggestedFilename()).toBe('larkspur-trams-depot-test-bench.plan.json')
+})
+
+test('leaving before a change is saved is asked about', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen')
+  await page.evaluate(() => {
+    // A disk that takes its time: nothing that is written from now on is ever done.
+    IDBObjectStore.prototype.put = () => new Promise(() => undefined) as never
+  })
+  await bench.slider('Size').press('ArrowLeft')
+  await expect(page.getByTestId('saved')).toHaveText('Saving')
+  const asked = page.waitForEvent('dialog')
+  const leaving = page.reload().catch(() => undefined)
+  const dialog = await asked
+  expect(dialog.type()).toBe('beforeunload')
+  await dialog.accept()
+  await leaving
 })
 
 test('a file that is being read can be given up', async ({ page }) => {

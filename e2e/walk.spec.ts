@@ -39,8 +39,7 @@ test('with the mouse only', async ({ page }) => {
   }
   await expect(bench.nothingToUndo).toBeDisabled()
 
-  await page.reload()
-  await bench.priced()
+  await bench.reload()
   await expect(page.getByRole('link', { name: 'Week' })).toHaveAttribute('aria-current', 'page')
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–18:00')
   expect(await bench.total()).toBe(start)
@@ -98,8 +97,7 @@ test('with the keyboard only', async ({ page }) => {
     await press('Control+z')
     await expect.poll(() => bench.total()).toBe(back)
   }
-  await page.reload()
-  await bench.priced()
+  await bench.reload()
   expect(await bench.total()).toBe(start)
   await expect(bench.nothingToUndo).toBeDisabled()
 })

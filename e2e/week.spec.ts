@@ -90,7 +90,7 @@ test('a second tab follows, and undo works over a reload', async ({ context }) =
   await friday(left).fill('8-16:30')
   await friday(left).press('Enter')
   await expect(friday(right)).toHaveValue('08:00–16:30')
-  await right.page.reload()
+  await right.reload()
   await right.undo.click()
   await expect(friday(left)).toHaveValue('08:00–18:00')
 })

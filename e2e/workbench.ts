@@ -20,6 +20,18 @@ export class Workbench {
     await expect(this.page.getByTestId('plan-totals')).toHaveAttribute('aria-busy', 'false')
   }
 
+  /** Waits until every change is in the browser's storage. */
+  async saved(): Promise<void> {
+    await expect(this.page.getByTestId('saved')).toHaveText('All changes are saved')
+  }
+
+  /** Loads the page anew, as a person would who has let it save. */
+  async reload(): Promise<void> {
+    await this.saved()
+    await this.page.reload()
+    await this.priced()
+  }
+
   machine(name: string): Locator {
     return this.page.getByRole('option', { name })
   }

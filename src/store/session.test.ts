@@ -41,7 +41,7 @@ afterEach(() => {
 const until = (session: Session, holds: (state: SessionState) => boolean): Promise<void> =>
   vi.waitFor(() => expect(holds(session.snapshot())).toBe(true))
 
-const saved = (session: Session): Promise<void> => vi.waitFor(() => expect(session.settled).toBe(true))
+const saved = (session: Session): Promise<void> => vi.waitFor(() => expect(session.settled()).toBe(true))
 
 const sizeOf = (session: Session): string | undefined =>
   session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
@@ -149,7 +149,7 @@ describe('storage that fails', () => {
     expect(sizeOf(session)).toBe('kite-4-16')
     await vi.waitFor(() => expect(db.transaction).toHaveBeenCalled())
     await vi.waitFor(() => expect(session.snapshot().saveProblem).toContain('refuses'))
-    expect(session.settled).toBe(false)
+    expect(session.settled()).toBe(false)
   })
 
   test('full: what could not be saved is said, kept on screen, and saved with the next change', async () => {

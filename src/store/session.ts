@@ -49,6 +49,7 @@ export class Session {
   private working = false
   private previewed: Plan | undefined
   private readonly listeners = new Set<() => void>()
+  private readonly settledListeners = new Set<() => void>()
   private following: Subscription | undefined
 
   constructor(
@@ -132,9 +133,16 @@ export class Session {
     this.following?.unsubscribe()
   }
 
-  /** True where nothing waits to be saved. */
-  get settled(): boolean {
-    return this.pending.length === 0 && !this.working
+  /** True where nothing waits to be saved. Told apart from the rest, since it changes twice with every edit. */
+  readonly settled = (): boolean => this.pending.length === 0 && !this.working
+
+  readonly subscribeSettled = (listener: () => void): (() => void) => {
+    this.settledListeners.add(listener)
+    return () => this.settledListeners.delete(listener)
+  }
+
+  private tellSettled(): void {
+    for (const listener of this.settledListeners) listener()
   }
 
   /** Shows a change without making it, as while painting; undefined takes it back. */
@@ -189,6 +197,7 @@ export class Session {
 
   private enqueue(change: Change): void {
     this.pending.push(change)
+    this.tellSettled()
     void this.work()
   }
 
@@ -202,6 +211,7 @@ export class Session {
       this.show({ saveProblem: describe(error) })
     } finally {
       this.working = false
+      this.tellSettled()
     }
   }
 

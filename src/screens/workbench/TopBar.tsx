@@ -14,6 +14,7 @@ import { EditableName } from './EditableName'
 import { emptyPlan } from './emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
 import { PlanTotals } from './PlanTotals'
+import { SaveGuard } from './SaveGuard'
 import { useChooseFile } from './ChooseFile'
 import { loadDemo } from './session'
 import { useWorkbench } from './WorkbenchContext'
@@ -29,6 +30,7 @@ export function TopBar() {
   return (
     <Bar>
       <Mark />
+      <SaveGuard session={session} />
       <EditableName
         label="Plan name"
         name={plan.name}

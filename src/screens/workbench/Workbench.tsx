@@ -67,7 +67,7 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
   const month = address.month ?? plan.month
   const wanted = address.machine ?? plan.machines[0]?.name
   const machine = plan.machines.find(({ name }) => name === wanted)
-  useFollowMachine(plan.machines, machine?.name, mend)
+  useFollowMachine(plan.machines, wanted, mend)
   const result = useMemo(
     () => machine && estimateInPlan(machine, { weeks }, books, month),
     [machine, weeks, books, month],

@@ -10,16 +10,19 @@ import type { Address } from './address.ts'
  */
 export function useFollowMachine(
   machines: readonly Machine[],
-  open: string | undefined,
+  wanted: string | undefined,
   mend: (part: Partial<Address>) => void,
 ): void {
-  const before = useRef<{ readonly machines: readonly Machine[]; readonly at: number } | undefined>(undefined)
+  const seen = useRef(new Set<string>())
+  const place = useRef(0)
   useEffect(() => {
-    const last = before.current
-    // The address may lag behind the plan for a moment; what stood open before it is then still the last known place.
-    const at = open === undefined ? (last?.at ?? -1) : machines.findIndex(({ name }) => name === open)
-    before.current = { machines, at }
-    if (open !== undefined || !last || last.at < 0 || last.machines === machines) return
-    mend({ machine: machines[Math.min(last.at, machines.length - 1)]?.name })
-  }, [machines, open, mend])
+    for (const { name } of machines) seen.current.add(name)
+  }, [machines])
+  useEffect(() => {
+    const at = machines.findIndex(({ name }) => name === wanted)
+    if (at >= 0) place.current = at
+    else if (wanted !== undefined && seen.current.has(wanted)) {
+      mend({ machine: machines[Math.min(place.current, machines.length - 1)]?.name })
+    }
+  }, [machines, wanted, mend])
 }
