@@ -9,6 +9,8 @@ export interface StoredPlan {
   readonly file: unknown
   /** The newest edit that is applied; later ones are undone. 0 when all are. */
   readonly cursor: number
+  /** Grows with every price book that is stored, so that tabs know when to read them anew. */
+  readonly booksRevision: number
   /** True until the person has seen the line that explains the demo plan. */
   readonly welcome: boolean
 }

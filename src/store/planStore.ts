@@ -15,6 +15,7 @@ export interface LoadedPlan {
   readonly edits: readonly StoredEdit[]
   readonly cursor: number
   readonly welcome: boolean
+  readonly booksRevision: number
 }
 
 /** What is stored, held against the same schema as a file. Undefined where nothing is. */
@@ -25,8 +26,8 @@ export async function loadPlan(db: NotchgaugeDatabase): Promise<Outcome<LoadedPl
   if (!row) return undefined
   const plan = parsePlan(row.file)
   if (!plan.ok) return plan
-  const { revision, cursor, welcome } = row
-  return { ok: true, value: { plan: plan.value, revision, edits, cursor, welcome } }
+  const { revision, cursor, welcome, booksRevision = 0 } = row
+  return { ok: true, value: { plan: plan.value, revision, edits, cursor, welcome, booksRevision } }
 }
 
 /** The stored price books, and the problems of any that no longer pass. */
@@ -41,9 +42,16 @@ export async function loadBooks(db: NotchgaugeDatabase): Promise<{ books: PriceB
   return { books, refused }
 }
 
-export const storeBook = async (db: NotchgaugeDatabase, book: PriceBook): Promise<void> => {
-  await db.books.put({ provider: book.provider.id, file: { ...book } })
-}
+/** Answers the revision of the stored books after it; 0 where no plan is stored yet. */
+export const storeBook = (db: NotchgaugeDatabase, book: PriceBook): Promise<number> =>
+  db.transaction('rw', db.plan, db.books, async () => {
+    await db.books.put({ provider: book.provider.id, file: { ...book } })
+    const row = await db.plan.get('current')
+    if (!row) return 0
+    const booksRevision = (row.booksRevision ?? 0) + 1
+    await db.plan.put({ ...row, booksRevision })
+    return booksRevision
+  })
 
 /** Lays a plan down anew, without history. */
 export async function storeFreshPlan(
@@ -58,6 +66,7 @@ export async function storeFreshPlan(
       revision: (before?.revision ?? 0) + 1,
       file: planToFile(plan),
       cursor: 0,
+      booksRevision: before?.booksRevision ?? 0,
       welcome,
     }
     await db.edits.clear()
@@ -97,7 +106,15 @@ export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: S
         .delete()
     }
     const welcome = change.kind === 'welcome' ? false : (row?.welcome ?? false)
-    await db.plan.put({ id: 'current', revision: base + 1, file: planToFile(plan), cursor, welcome })
+    const booksRevision = row?.booksRevision ?? 0
+    await db.plan.put({
+      id: 'current',
+      revision: base + 1,
+      file: planToFile(plan),
+      cursor,
+      booksRevision,
+      welcome,
+    })
     return true
   })
 }

@@ -120,6 +120,16 @@ describe('two tabs', () => {
     await until(left, () => sizeOf(left) === 'heron-4-16')
   })
 
+  test('a price book that one replaces is used by the other', async () => {
+    const { session: left, name } = await open()
+    const { session: right } = await open(name)
+    const [book] = left.snapshot().books
+    await left.addBook({ ...book!, edition: '2027-02' })
+    await until(right, ({ books }) => books[0]?.edition === '2027-02')
+    await right.addBook({ ...book!, edition: '2027-03' })
+    await until(left, ({ books }) => books.length === 1 && books[0]?.edition === '2027-03')
+  })
+
   test('edits made at the same time are both kept', async () => {
     const { session: left, name } = await open()
     const { session: right, db } = await open(name)
@@ -163,6 +173,19 @@ describe('storage that fails', () => {
     await until(session, ({ saveProblem }) => saveProblem === undefined)
     const stored = await loadPlan(db)
     expect(stored?.ok && stored.value.edits.map(({ label }) => label)).toEqual(['smaller', 'rename'])
+  })
+
+  test('a stored price book that is not valid is said, and replaced by the demo’s where it is the same', async () => {
+    const { session, db, name } = await open()
+    const [book] = session.snapshot().books
+    await session.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
+    await db.books.put({ provider: 'other', file: { format: 'notchgauge/price-book/1' } })
+    await db.books.put({ provider: 'fennmark', file: 7 })
+    const { session: again } = await open(name)
+    expect(again.snapshot()).toMatchObject({ status: 'ready', refusedBooks: ['other'] })
+    expect(again.snapshot().books.map(({ provider }) => provider.id)).toEqual(['fennmark'])
+    await again.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
+    expect(again.snapshot().refusedBooks).toEqual([])
   })
 
   test('a stored plan that is not valid is left as it is, and its problems are listed', async () => {

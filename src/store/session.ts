@@ -16,6 +16,8 @@ export interface SessionState {
   readonly welcome: boolean
   /** Why changes are not kept, when they are not. */
   readonly saveProblem: string | undefined
+  /** Providers whose stored price book can no longer be read. */
+  readonly refusedBooks: readonly string[]
   /** What is wrong with the stored plan, when it cannot be opened. */
   readonly damage: readonly FileIssue[]
 }
@@ -40,6 +42,7 @@ export class Session {
     redoLabel: undefined,
     welcome: false,
     saveProblem: undefined,
+    refusedBooks: [],
     damage: [],
   }
   private history: History = { edits: [], cursor: 0 }
@@ -50,6 +53,8 @@ export class Session {
   private previewed: Plan | undefined
   private readonly listeners = new Set<() => void>()
   private readonly settledListeners = new Set<() => void>()
+  /** The revision of the stored books that are shown. */
+  private booksRevision = 0
   private following: Subscription | undefined
 
   constructor(
@@ -86,13 +91,15 @@ export class Session {
       const { books, refused } = await loadBooks(this.db)
       const loaded = await loadPlan(this.db)
       if (loaded?.ok) {
-        const { plan, revision, edits, cursor, welcome } = loaded.value
+        const { plan, revision, edits, cursor, welcome, booksRevision } = loaded.value
         this.saved = { revision, plan, history: { edits, cursor } }
+        this.booksRevision = booksRevision
         this.history = this.saved.history
         const demo = books.length === 0 || refused.length > 0 ? await this.loadDemo() : undefined
         const restored =
           demo?.books.filter(({ provider }) => !books.some((b) => b.provider.id === provider.id)) ?? []
-        this.show({ status: 'ready', plan, books: [...books, ...restored], welcome })
+        const refusedBooks = refused.filter((id) => !restored.some(({ provider }) => provider.id === id))
+        this.show({ status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks })
         this.follow()
         return
       }
@@ -178,9 +185,10 @@ export class Session {
 
   async addBook(book: PriceBook): Promise<void> {
     const others = this.state.books.filter(({ provider }) => provider.id !== book.provider.id)
-    this.show({ books: [...others, book] })
+    const refusedBooks = this.state.refusedBooks.filter((id) => id !== book.provider.id)
+    this.show({ books: [...others, book], refusedBooks })
     try {
-      await storeBook(this.db, book)
+      this.booksRevision = await storeBook(this.db, book)
     } catch (error) {
       this.show({ saveProblem: describe(error) })
     }
@@ -246,22 +254,22 @@ export class Session {
 
   private follow(): void {
     this.following?.unsubscribe()
-    const query = liveQuery(async () => ({
-      revision: (await this.db.plan.get('current'))?.revision ?? 0,
-      books: await this.db.books.toCollection().primaryKeys(),
-    }))
+    const query = liveQuery(async () => {
+      const row = await this.db.plan.get('current')
+      return { revision: row?.revision ?? 0, booksRevision: row?.booksRevision ?? 0 }
+    })
     this.following = query.subscribe({
-      next: ({ revision, books }) => {
+      next: ({ revision, booksRevision }) => {
         if (revision > this.saved.revision && !this.working) void this.takeUpOtherTab().catch(() => undefined)
-        if (books.some((id) => !this.state.books.some(({ provider }) => provider.id === id)))
-          void this.reloadBooks()
+        if (booksRevision > this.booksRevision) void this.reloadBooks(booksRevision).catch(() => undefined)
       },
       error: (error: unknown) => this.show({ saveProblem: describe(error) }),
     })
   }
 
-  private async reloadBooks(): Promise<void> {
+  private async reloadBooks(booksRevision: number): Promise<void> {
     const { books } = await loadBooks(this.db)
+    this.booksRevision = booksRevision
     this.show({ books })
   }
 

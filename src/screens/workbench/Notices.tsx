@@ -32,6 +32,14 @@ export function Notices() {
           </span>
         </Notice>
       )}
+      {state.refusedBooks.length > 0 && (
+        <Notice role="alert" $alert>
+          <span>
+            <b>A stored price book cannot be read any more:</b> {state.refusedBooks.join(', ')}. Import it
+            again; until then its machines are not priced.
+          </span>
+        </Notice>
+      )}
       {state.welcome && (
         <Notice role="note" $alert={false}>
           <span>
