@@ -31,7 +31,7 @@ const Overlay = styled(ModalOverlay)`
   z-index: 10;
   display: grid;
   place-items: center;
-  background: color-mix(in srgb, var(--ink) 35%, transparent);
+  background: rgb(0 0 0 / 45%);
 `
 
 const Sheet = styled(Modal)`
@@ -48,6 +48,10 @@ const Body = styled(AriaDialog)`
   display: grid;
   gap: 14px;
   outline: none;
+
+  & > button {
+    justify-self: start;
+  }
 `
 
 const Title = styled(Heading)`

@@ -10,6 +10,9 @@ export const STATE_FILL = {
   hibernated: 'url(#state-hibernated)',
 } as const satisfies Record<OffState, string>
 
+/** Opacity of running outside the windows of a week, so that the windows still show. */
+export const PALE = 0.4
+
 /** Drawn once a page; every drawing refers to it. */
 export function StatePatterns() {
   return (

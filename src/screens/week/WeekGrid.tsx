@@ -6,7 +6,7 @@ import type { Weekday } from '../../core/calendar/civil.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
 import type { OffState } from '../../core/power/powerState.ts'
 import { formatClockTime } from '../../files/clockTime.ts'
-import { STATE_FILL } from '../../interface/StatePatterns'
+import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { TextInput } from '../../interface/TextInput'
 import { media } from '../../interface/theme/media'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
@@ -79,7 +79,7 @@ export function WeekGrid({ windows, off, brush, onPreview, onPaint }: WeekGridPr
               value={writeDay(windows, day as Weekday)}
               wide
               floating
-              whenEmpty="off all day"
+              whenEmpty="nothing starts"
               check={(text) => {
                 const read = readDay(text, day as Weekday)
                 return read.ok ? undefined : read.problem
@@ -117,7 +117,7 @@ function WeekDrawing({ windows, off, patch }: WeekDrawingProps) {
           height={BAR}
           fill={STATE_FILL[off]}
           // A machine that is never off runs outside its windows too: paler, so that the windows still show.
-          fillOpacity={off === 'running' ? 0.4 : 1}
+          fillOpacity={off === 'running' ? PALE : 1}
         />
       ))}
       {HOURS.slice(1, -1).map((hour) => (

@@ -7,7 +7,7 @@ import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { OFF_STATES, type OffState } from '../../core/power/powerState.ts'
 import { bookOf } from '../../core/meter/estimatePlan.ts'
 import { Dropdown } from '../../interface/Dropdown'
-import { STATE_FILL } from '../../interface/StatePatterns'
+import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../interface/wording/money'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
@@ -70,7 +70,7 @@ export function WeekScreen() {
             <Swatch state="running" /> On
           </Brush>
           <Brush id="off">
-            <Swatch state={machine.off} /> Off
+            <Swatch state={machine.off} pale={machine.off === 'running'} /> Off
           </Brush>
         </Brushes>
         <span>when off</span>
@@ -117,10 +117,16 @@ export function WeekScreen() {
   )
 }
 
-function Swatch({ state }: { readonly state: OffState }) {
+interface SwatchProps {
+  readonly state: OffState
+  /** As the week draws a machine that runs outside its windows too. */
+  readonly pale?: boolean
+}
+
+function Swatch({ state, pale }: SwatchProps) {
   return (
     <svg width="16" height="16" role="img" aria-label={STATE_NAMES[state]}>
-      <rect width="16" height="16" fill={STATE_FILL[state]} />
+      <rect width="16" height="16" fill={STATE_FILL[state]} fillOpacity={pale ? PALE : 1} />
     </svg>
   )
 }
