@@ -21,6 +21,19 @@ const hours = (spans: readonly Span[]): number =>
   spans.reduce((total, span) => total + lengthOf(span), 0) / 3600
 const utc = (at: number): string => new Date(at * 1000).toISOString().slice(0, 16)
 
+/** The instant at which spans, used in time order, have together used up so many seconds. */
+function usedUpAt(spans: readonly Span[], pool: number): number {
+  const edges = [...new Set(spans.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b)
+  let left = pool
+  for (const [i, from] of edges.slice(0, -1).entries()) {
+    const to = edges[i + 1]!
+    const running = spans.filter((span) => span.from <= from && span.to >= to).length
+    if (running * (to - from) >= left) return from + left / running
+    left -= running * (to - from)
+  }
+  return Infinity
+}
+
 describe('worked examples', () => {
   const office = windowsOn(WORKDAYS, '08:00-18:00')
   test.each([
@@ -89,6 +102,15 @@ describe('worked examples', () => {
       -1,
     )!
     expect([utc(autumn.from), utc(autumn.to)]).toEqual(['2027-10-31T00:30', '2027-10-31T03:00'])
+  })
+
+  test('a pool of 600 h, shared with a machine that never stops, is used up on 19 March at 18:00', () => {
+    const month = monthOf('2027-03')
+    const always = inMonth(weekOf('Etc/UTC', windowsOn(EVERY_DAY, '00:00-00:00')), month)
+    const scheduled = inMonth(weekOf('Europe/Lisbon', office), month)
+    const both = [...always, ...scheduled]
+    expect(hours(both)).toBe(974)
+    expect(utc(usedUpAt(both, 600 * 3_600))).toBe('2027-03-19T18:00')
   })
 
   test('a billing month in Santiago is an hour longer when clocks go back', () => {
