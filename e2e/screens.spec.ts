@@ -73,6 +73,9 @@ test('a closed choice says why, and cannot be taken', async ({ page }) => {
   await choice.click()
   await expect(choice).toBeVisible()
   expect(await bench.total()).toBe(start)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await expect(bench.slider('Size')).toBeFocused()
 })
 
 test('needs are edited in place, and what does not fit any more is said', async ({ page }) => {

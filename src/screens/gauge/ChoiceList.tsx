@@ -28,8 +28,7 @@ const MOST_ROWS = 8
 interface ChoiceListProps {
   readonly title: string
   readonly anchor: RefObject<HTMLElement | null>
-  /** The choices to show; closed when undefined. */
-  readonly notches: readonly Notch[] | undefined
+  readonly notches: readonly Notch[]
   readonly words: (notch: Notch) => ChoiceWords
   readonly currency: string
   readonly month: Span
@@ -53,29 +52,24 @@ export function ChoiceList({
 }: ChoiceListProps) {
   const { contains } = useFilter({ sensitivity: 'base' })
   return (
-    <Popover
-      triggerRef={anchor}
-      isOpen={notches !== undefined}
-      onOpenChange={(open) => !open && onClose()}
-      placement="bottom"
-    >
+    <Popover triggerRef={anchor} isOpen onOpenChange={(open) => !open && onClose()} placement="bottom">
       <Sheet aria-label={`Choices of ${title}`}>
         <Autocomplete filter={contains} disableVirtualFocus>
           <SearchField>
             <VisuallyHidden as={Label}>Search the choices of {title}</VisuallyHidden>
-            <Search placeholder={`Search ${notches?.length ?? 0} choices`} />
+            <Search placeholder={`Search ${notches.length} choices`} />
           </SearchField>
           <Virtualizer layout={ListLayout} layoutOptions={{ rowHeight: ROW_HEIGHT }}>
             <Choices
               aria-label={`Choices of ${title}`}
-              items={(notches ?? []).map((notch) => ({ id: notch.key, notch }))}
-              style={{ height: Math.min(notches?.length ?? 0, MOST_ROWS) * ROW_HEIGHT }}
+              items={notches.map((notch) => ({ id: notch.key, notch }))}
+              style={{ height: Math.min(notches.length, MOST_ROWS) * ROW_HEIGHT }}
               autoFocus
               selectionMode="single"
               disallowEmptySelection
-              selectedKeys={(notches ?? []).filter(({ isPresent }) => isPresent).map(({ key }) => key)}
+              selectedKeys={notches.filter(({ isPresent }) => isPresent).map(({ key }) => key)}
               onSelectionChange={(keys) => {
-                const notch = notches?.find(({ key }) => keys !== 'all' && keys.has(key))
+                const notch = notches.find(({ key }) => keys !== 'all' && keys.has(key))
                 if (notch?.total && notch.reasons.length === 0) onTake(notch)
               }}
               renderEmptyState={() => <Nothing>Nothing by that name</Nothing>}

@@ -1,6 +1,6 @@
 'use client'
 
-import { useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
@@ -15,6 +15,7 @@ import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'
 import { clusterNotches, type Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
+import { PlateSlot } from './PlateSlot'
 import { useCoarsePointer } from './useCoarsePointer'
 
 interface GaugePlateProps {
@@ -45,7 +46,7 @@ export function GaugePlate({
 }: GaugePlateProps) {
   const coarse = useCoarsePointer()
   const track = useRef<HTMLDivElement>(null)
-  const [looking, setLooking] = useState<Cluster>()
+  const [lookedAt, setLookedAt] = useState<string>()
   const [listed, setListed] = useState<readonly Notch[]>()
   const clusters = clusterNotches(plate, axis, coarse ? 44 : 26)
   const words = (notch: Notch): ChoiceWords => choiceWords(notch.choice, resolved, weeks)
@@ -55,12 +56,20 @@ export function GaugePlate({
   const closed = plate.notches.filter(({ reasons }) => reasons.length > 0).length
   const name = DECISION_NAMES[plate.decision]
 
-  const press = (cluster: Cluster): void => {
-    const [only] = cluster.notches
-    if (cluster.notches.length > 1) setListed(cluster.notches)
+  const looking = clusters.find(({ key }) => key === lookedAt)
+  const press = (key: string): void => {
+    const { notches = [] } = clusters.find((cluster) => cluster.key === key) ?? {}
+    const [only] = notches
+    if (notches.length > 1) setListed(notches)
     else if (only && only.reasons.length === 0 && !only.isPresent) onTake(only)
-    setLooking(cluster)
+    setLookedAt(key)
   }
+  // One function for all renders, so that slots which have not changed are not drawn anew.
+  const latestPress = useRef(press)
+  useEffect(() => {
+    latestPress.current = press
+  })
+  const pressSlot = useCallback((key: string) => latestPress.current(key), [])
   const onKeyDown = (event: React.KeyboardEvent): void => {
     const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : undefined
     const next = step && nextNotch(plate, step)
@@ -79,7 +88,7 @@ export function GaugePlate({
         <S.Value>{present ? words(present).name : 'unknown'}</S.Value>
         <S.About>{present ? words(present).about : ''}</S.About>
       </S.Decision>
-      <S.Track ref={track} onPointerLeave={() => setLooking(undefined)}>
+      <S.Track ref={track} onPointerLeave={() => setLookedAt(undefined)}>
         <PlateDrawing clusters={clusters} axis={axis} cheaper={cheaper} dearer={dearer} />
         <S.Thumb
           role="slider"
@@ -96,17 +105,14 @@ export function GaugePlate({
         {clusters
           .filter(({ isPresent, notches }) => !isPresent || notches.length > 1)
           .map((cluster) => (
-            <S.Slot
+            <PlateSlot
               key={cluster.key}
-              as={AriaButton}
-              excludeFromTabOrder
-              aria-label={clusterLabel(cluster, words)}
-              data-present={cluster.isPresent || undefined}
-              style={{ transform: `translateX(${cluster.x - 13}px)` }}
-              onPress={() => press(cluster)}
-              onHoverStart={() => setLooking(cluster)}
-              onFocus={() => setLooking(cluster)}
-              onBlur={() => setLooking(undefined)}
+              id={cluster.key}
+              label={clusterLabel(cluster, words)}
+              x={cluster.x}
+              isPresent={cluster.isPresent}
+              onPress={pressSlot}
+              onLook={setLookedAt}
             />
           ))}
         <S.Captions>
@@ -145,19 +151,21 @@ export function GaugePlate({
             </>
           )}
         </S.Captions>
-        <ChoiceList
-          title={name}
-          anchor={track}
-          notches={listed}
-          words={words}
-          currency={currency}
-          month={month}
-          onTake={(notch) => {
-            setListed(undefined)
-            onTake(notch)
-          }}
-          onClose={() => setListed(undefined)}
-        />
+        {listed && (
+          <ChoiceList
+            title={name}
+            anchor={track}
+            notches={listed}
+            words={words}
+            currency={currency}
+            month={month}
+            onTake={(notch) => {
+              setListed(undefined)
+              onTake(notch)
+            }}
+            onClose={() => setListed(undefined)}
+          />
+        )}
       </S.Track>
     </S.Plate>
   )
