@@ -22,11 +22,11 @@ const BUILD_STAMP = join(ROOT, '.stamps', 'build')
 
 export const nextCommand = (...args) => [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), ...args]
 
-function runOrExit(what, command, args, options = {}) {
+/** Throws a sentence when the command fails; what it printed stands above. */
+function runOrThrow(what, command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options })
   if (status === 0) return
-  console.error(`${what} failed${error ? `: ${error.message}` : ''}.`)
-  process.exit(status ?? 1)
+  throw new Error(`${what} failed${error ? `: ${error.message}` : ''}.`)
 }
 
 /** Installs the locked packages where they are missing or older than the lock file. */
@@ -35,7 +35,7 @@ export function ensureInstalled() {
   const lock = join(ROOT, 'package-lock.json')
   if (existsSync(marker) && statSync(marker).mtimeMs >= statSync(lock).mtimeMs) return
   console.log('Installing packages…')
-  runOrExit('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund'])
+  runOrThrow('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund'])
 }
 
 function* filesUnder(path) {
@@ -59,7 +59,9 @@ export function buildIfChanged() {
   const built = existsSync(BUILD_STAMP) && existsSync(join(ROOT, '.next', 'BUILD_ID'))
   if (built && readFileSync(BUILD_STAMP, 'utf8') === digest) return
   console.log('Building…')
-  runOrExit('The build', process.execPath, nextCommand('build'), { env: { ...process.env, ...NO_TELEMETRY } })
+  runOrThrow('The build', process.execPath, nextCommand('build'), {
+    env: { ...process.env, ...NO_TELEMETRY },
+  })
   mkdirSync(dirname(BUILD_STAMP), { recursive: true })
   writeFileSync(BUILD_STAMP, digest)
 }

@@ -28,8 +28,13 @@ async function freePort() {
   process.exit(2)
 }
 
-ensureInstalled()
-buildIfChanged()
+try {
+  ensureInstalled()
+  buildIfChanged()
+} catch (error) {
+  console.error(error.message)
+  process.exit(1)
+}
 const port = await freePort()
 const server = spawn(process.execPath, nextCommand('start', '--hostname', HOST, '--port', String(port)), {
   cwd: ROOT,

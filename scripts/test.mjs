@@ -37,8 +37,14 @@ let failed
 for (const [name, command, args, env = {}] of CHECKS) {
   console.log(`\n== ${name}`)
   if (typeof command === 'function') {
-    command()
-    continue
+    try {
+      command()
+      continue
+    } catch (error) {
+      console.error(error.message)
+      failed = name
+      break
+    }
   }
   const { status } = spawnSync(command, args, {
     cwd: ROOT,

@@ -35,11 +35,11 @@ function layOut(outward: readonly Notch[], axis: CostAxis, gap: number, side: -1
   const clusters: Cluster[] = []
   let last = axis.line
   for (const notch of outward) {
-    const true_ = axis.x(toNumber(notch.difference!))
+    const trueX = axis.x(toNumber(notch.difference!))
     const previous = clusters.at(-1)
     const free = last + side * gap
-    const x = side < 0 ? Math.min(true_, free) : Math.max(true_, free)
-    const passedBy = previous !== undefined && Math.abs(true_ - last) < gap && (true_ - free) * side < 0
+    const x = side < 0 ? Math.min(trueX, free) : Math.max(trueX, free)
+    const passedBy = previous !== undefined && Math.abs(trueX - last) < gap && (trueX - free) * side < 0
     const outside = (x - edge) * side > 0
     if (previous && (passedBy || outside)) {
       clusters[clusters.length - 1] = cluster([...previous.notches, notch], previous.x)

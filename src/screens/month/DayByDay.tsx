@@ -115,7 +115,7 @@ export function DayLegend() {
   )
 }
 
-/** The day of the month; weekends are set lighter, days of 23 or 25 hours are marked. */
+/** The day of the month; weekends are set lighter. */
 function DayTick({ days, x = 0, y = 0, index = 0 }: TickProps) {
   const cost = days[index]
   if (!cost) return null
