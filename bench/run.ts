@@ -9,7 +9,7 @@ import { applyChoice, DECISIONS } from '../src/core/machine/choice.ts'
 import type { Plan } from '../src/core/machine/plan.ts'
 import { resolveMachine } from '../src/core/machine/resolveMachine.ts'
 import { estimateMachine } from '../src/core/meter/estimateMachine.ts'
-import { estimateInPlan } from '../src/core/meter/estimatePlan.ts'
+import { estimateInPlan } from '../src/core/meter/planPricing.ts'
 import { summarisePlan } from '../src/core/meter/summarisePlan.ts'
 import { choicesOf } from '../src/core/notches/choices.ts'
 import { platesOf } from '../src/core/notches/plates.ts'
@@ -69,7 +69,7 @@ function plates(): Row {
           // A machine at a time, its schedule expanded anew: what one would write without sharing anything.
           const alone = weeks.map((week) => ({ ...week }))
           const changed = resolveMachine(applyChoice(resolve(alone).machine, choice), alone, indexBook(book))
-          if (changed.ok) estimateMachine(changed.value, month)
+          if (changed.ok) estimateMachine({ resolved: changed.value, month })
         }
       }
     },
@@ -83,11 +83,14 @@ function plates(): Row {
 }
 
 function wholePlan(): Row {
-  const ours = median(9, freshPlan, (fresh) => summarisePlan(fresh, [book], MARCH))
+  const ours = median(9, freshPlan, (fresh) =>
+    summarisePlan({ plan: fresh, books: [book], month: MARCH, reading: 'calendar' }),
+  )
   const plain = median(3, freshPlan, (fresh) => {
     for (const machine of fresh.machines) {
       const weeks = fresh.weeks.map((week) => ({ ...week }))
-      estimateInPlan(machine, { weeks }, [book], MARCH)
+      const alone = { weeks, machines: [machine] }
+      estimateInPlan(machine, { plan: alone, books: [book], month: MARCH, reading: 'calendar' })
     }
   })
   return { what: 'a month of 1,000 machines', ours, plain, baseline: 'weeks expanded for each machine' }

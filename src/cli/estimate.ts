@@ -1,7 +1,9 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command, Option } from 'commander'
+import { MONTH_READINGS, type MonthReading } from '../core/calendar/billingMonth.ts'
 import { parseYearMonth, type YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import { checkEditions } from '../files/checkEditions.ts'
 import { checkPlan } from '../files/checkPlan.ts'
 import { issueLine, type FileIssue } from '../files/fileIssue.ts'
 import { readPlan } from '../files/planFile.ts'
@@ -16,6 +18,7 @@ interface Options {
   readonly book: readonly string[]
   readonly month: string
   readonly machine?: string
+  readonly reading: MonthReading
   readonly format: 'table' | 'json'
 }
 
@@ -48,7 +51,9 @@ function run(options: Options): void {
     refuse([`--month: Found "${options.month}". Expected: a month such as 2027-03, from 2000 to 2100.`])
   const plan = read(options.plan, readPlan)
   const books: PriceBook[] = options.book.map((path) => read(path, readPriceBook))
-  const issues = checkPlan(plan, books)
+  const overlaps = books.flatMap((book, i) => checkEditions(book, books.slice(0, i)))
+  if (overlaps.length > 0) refuse(overlaps.map((issue) => issueLine(issue, '--book')))
+  const issues = checkPlan(plan, books, month)
   if (issues.length > 0) refuse(issues.map((issue) => issueLine(issue, options.plan)))
   const { machine } = options
   if (machine !== undefined && !plan.machines.some(({ name }) => name === machine)) {
@@ -57,9 +62,7 @@ function run(options: Options): void {
       `--machine: There is no machine "${machine}" in ${options.plan}. Expected: one of ${names.join(', ')}.`,
     ])
   }
-  const machines =
-    machine === undefined ? plan.machines : plan.machines.filter(({ name }) => name === machine)
-  const report = estimateReport({ ...plan, machines }, books, month)
+  const report = estimateReport(plan, books, month, options.reading, machine)
   process.stdout.write(
     options.format === 'json' ? `${JSON.stringify(report, null, 2)}\n` : estimateTable(report),
   )
@@ -76,6 +79,9 @@ new Command()
   )
   .requiredOption('--month <month>', 'billing month, such as 2027-03')
   .option('--machine <name>', 'only this machine')
+  .addOption(
+    new Option('--reading <reading>', 'how the month is read').choices(MONTH_READINGS).default('calendar'),
+  )
   .addOption(new Option('--format <format>', 'how to print').choices(['table', 'json']).default('table'))
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : BAD_INPUT))
   .action(run)

@@ -1,34 +1,55 @@
+import type { MonthReading } from '../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { Charge } from '../core/meter/charge.ts'
 import type { Estimate } from '../core/meter/estimateMachine.ts'
-import { estimateInPlan, planTotals, type PlanTotals } from '../core/meter/estimatePlan.ts'
+import { PlanPricing } from '../core/meter/planPricing.ts'
+import { planTotals, type PlanTotals } from '../core/meter/planTotals.ts'
 import type { Phase } from '../core/power/powerState.ts'
 import { MOST_DECIMALS, toDecimal, trimDecimal } from '../core/quantity/decimal.ts'
-import type { Exact } from '../core/quantity/exact.ts'
+import { add, divide, exact, type Exact } from '../core/quantity/exact.ts'
 import { roundParts } from '../core/quantity/roundParts.ts'
 import type { Rate } from '../core/quantity/rate.ts'
 
-const ESTIMATE_FORMAT = 'notchgauge/estimate/1'
+const ESTIMATE_FORMAT = 'notchgauge/estimate/2'
 
+/** One charge: amount = rate × units × quantity, times the band's share; nothing where it is waived. */
 interface LineReport {
   readonly meter: Charge['meter']
   readonly subject: Charge['subject']
-  readonly seconds: number
-  readonly units: number
   readonly rate: string
   readonly per: Rate['per']
+  /** JSON Pointer of the rate in the price book. */
   readonly rateAt: string
+  readonly units: string
+  /** Of what the rate is per: hours, months, or how often; decimal text to 12 places. */
+  readonly quantity: string
+  /** True seconds that are charged, rounding included, where the charge is by time. */
+  readonly seconds?: number
   readonly rounding?: Charge['rounding']
+  readonly band?: BandReport
+  readonly waived?: Charge['waived']
   /** Decimal text to 12 places; the lines of a machine add up to its total. */
   readonly amount: string
+}
+
+interface BandReport {
+  readonly number: number
+  readonly of: number
+  readonly from: string
+  readonly to?: string
+  /** What is charged of the rate, and where the book says so. */
+  readonly share?: string
+  readonly shareAt?: string
 }
 
 interface MachineReport {
   readonly name: string
   readonly provider: string
+  readonly edition: string
   readonly currency: string
+  readonly terms: string
   readonly secondsByPhase: { readonly [P in Phase]?: number }
   readonly lines: readonly LineReport[]
   readonly total: string
@@ -40,64 +61,108 @@ export interface EstimateReport {
   readonly format: typeof ESTIMATE_FORMAT
   readonly plan: string
   readonly month: YearMonth
+  readonly reading: MonthReading
   readonly machines: readonly MachineReport[]
-  /** Undefined where the machines are priced in several currencies. */
-  readonly total?: { readonly currency: string; readonly planned: string; readonly alwaysOn: string }
+  readonly total: {
+    readonly currency: string
+    readonly planned: string
+    readonly alwaysOn: string
+    readonly tax?: string
+    readonly withTax?: string
+    /** Currencies of machines that are left out of the total, for want of a rate. */
+    readonly withoutRate: readonly string[]
+  }
 }
 
 /** The decimal that the screen shows as exact: 12 places at most, without the zeros at its end. */
 const decimal = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
 
 /** Prices every machine. The plan has been held against the books, so each has a price. */
-export function estimateReport(plan: Plan, books: readonly PriceBook[], month: YearMonth): EstimateReport {
-  const priced = plan.machines.map((machine) => {
-    const result = estimateInPlan(machine, plan, books, month)
+export function estimateReport(
+  plan: Plan,
+  books: readonly PriceBook[],
+  month: YearMonth,
+  reading: MonthReading,
+  only?: string,
+): EstimateReport {
+  // What machines share depends on all of them, so the whole plan is priced even where one is asked for.
+  const pricing = new PlanPricing({ plan, books, month, reading })
+  const machines = plan.machines.filter(({ name }) => only === undefined || name === only)
+  const priced = machines.map((machine) => {
+    const result = pricing.of(machine)
     if (!result.ok)
       throw new Error(`${machine.name} has no price: ${result.issues.map(({ code }) => code).join(', ')}`)
-    return { machine, estimate: result.estimate }
+    return { machine, edition: result.resolved.index.book.edition, estimate: result.estimate }
   })
   const totals = planTotals(
+    plan,
     priced.map(({ estimate }) => estimate),
-    books[0]?.currency ?? 'EUR',
+    month,
     MOST_DECIMALS,
   )
   return {
     format: ESTIMATE_FORMAT,
     plan: plan.name,
     month,
-    machines: priced.map(({ machine, estimate }) => machineReport(machine.name, machine.provider, estimate)),
-    ...(totals.ok && { total: totalReport(totals.value) }),
+    reading,
+    machines: priced.map(({ machine: { name, provider, terms }, edition, estimate }) =>
+      machineReport({ name, provider, edition, terms }, estimate),
+    ),
+    total: totalReport(totals),
   }
 }
 
-const totalReport = ({ planned, alwaysOn }: PlanTotals): NonNullable<EstimateReport['total']> => ({
-  currency: planned.currency,
-  planned: decimal(planned.amount),
-  alwaysOn: decimal(alwaysOn.amount),
+const totalReport = ({
+  currency,
+  planned,
+  alwaysOn,
+  tax,
+  withoutRate,
+}: PlanTotals): EstimateReport['total'] => ({
+  currency,
+  planned: decimal(planned),
+  alwaysOn: decimal(alwaysOn),
+  ...(tax && { tax: decimal(tax), withTax: decimal(add(planned, tax)) }),
+  withoutRate,
 })
 
-function machineReport(name: string, provider: string, estimate: Estimate): MachineReport {
+function machineReport(
+  about: Pick<MachineReport, 'name' | 'provider' | 'edition' | 'terms'>,
+  { charges, currency, metered, total, alwaysOn }: Estimate,
+): MachineReport {
   const { parts } = roundParts(
-    estimate.charges.map(({ amount }) => amount),
+    charges.map(({ amount }) => amount),
     MOST_DECIMALS,
   )
   return {
-    name,
-    provider,
-    currency: estimate.currency,
-    secondsByPhase: Object.fromEntries(estimate.metered.phases),
-    lines: estimate.charges.map((charge, i) => ({
-      meter: charge.meter,
-      subject: charge.subject,
-      seconds: charge.time,
-      units: charge.units,
-      rate: charge.rate.text,
-      per: charge.rate.per,
-      rateAt: charge.rate.pointer,
-      ...(charge.rounding && { rounding: charge.rounding }),
-      amount: trimDecimal(parts[i]!),
-    })),
-    total: decimal(estimate.total),
-    alwaysOn: decimal(estimate.alwaysOn),
+    ...about,
+    currency,
+    secondsByPhase: Object.fromEntries(metered.phases),
+    lines: charges.map((charge, i) => lineReport(charge, trimDecimal(parts[i]!))),
+    total: decimal(total),
+    alwaysOn: decimal(alwaysOn),
   }
 }
+
+const lineReport = (charge: Charge, amount: string): LineReport => ({
+  meter: charge.meter,
+  subject: charge.subject,
+  rate: charge.rate.text,
+  per: charge.rate.per,
+  rateAt: charge.rate.pointer,
+  units: decimal(charge.units),
+  quantity: decimal(divide(exact(charge.pieces.ticks), exact(charge.ticksPerPeriod))),
+  ...(charge.ticksPerSecond > 0 && { seconds: charge.pieces.ticks / charge.ticksPerSecond }),
+  ...(charge.rounding && { rounding: charge.rounding }),
+  ...(charge.band && { band: bandReport(charge.band) }),
+  ...(charge.waived && { waived: charge.waived }),
+  amount,
+})
+
+const bandReport = ({ at, count, from, to, share }: NonNullable<Charge['band']>): BandReport => ({
+  number: at + 1,
+  of: count,
+  from,
+  ...(to !== undefined && { to }),
+  ...(share && { share: share.text, shareAt: share.pointer }),
+})

@@ -1,6 +1,8 @@
 import type { EstimateReport } from './estimateReport.ts'
 
-const ON_PHASES = ['running', 'starting', 'waking'] as const
+const ON_PHASES = ['running', 'starting', 'waking', 'creating'] as const
+
+const READING = { calendar: '', '730-hours': ', read as 730 hours' } as const
 
 /** A report as a table for people: names left, figures right, to the last digit. */
 export function estimateTable(report: EstimateReport): string {
@@ -10,9 +12,11 @@ export function estimateTable(report: EstimateReport): string {
     return [name, String(Math.round(on / 36) / 100), total, alwaysOn, currency]
   })
   const { total } = report
-  const foot = total
-    ? [['total', '', total.planned, total.alwaysOn, total.currency]]
-    : [['no total: several currencies', '', '', '', '']]
+  const foot = [
+    ['total', '', total.planned, total.alwaysOn, total.currency],
+    ...(total.withTax === undefined ? [] : [['with tax', '', total.withTax, '', total.currency]]),
+    ...total.withoutRate.map((currency) => [`without ${currency}: no rate`, '', '', '', '']),
+  ]
   const all = [head, ...rows, ...foot]
   const widths = head.map((_, column) => Math.max(...all.map((row) => row[column]!.length)))
   const lines = all.map((row) =>
@@ -23,5 +27,5 @@ export function estimateTable(report: EstimateReport): string {
       .join('  ')
       .trimEnd(),
   )
-  return `${report.plan}, ${report.month}\n\n${lines.join('\n')}\n`
+  return `${report.plan}, ${report.month}${READING[report.reading]}\n\n${lines.join('\n')}\n`
 }

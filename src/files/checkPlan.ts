@@ -1,28 +1,42 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import { bookOf, type MachineIssue } from '../core/meter/estimatePlan.ts'
-import { resolveMachine } from '../core/machine/resolveMachine.ts'
+import { PlanPricing, type MachineIssue } from '../core/meter/planPricing.ts'
 import type { FileIssue } from './fileIssue.ts'
 import { machineIssueText } from './machineIssueText.ts'
 
-/** Names of a plan that no price book at hand holds: unknown providers, sizes, zones, images, kinds, terms. */
-export function checkPlan(plan: Plan, books: readonly PriceBook[]): FileIssue[] {
-  const providers = books.map(({ provider }) => provider.id)
+/**
+ * Machines of a plan that the price books at hand cannot price in its month: unknown providers, sizes, zones, images,
+ * kinds, terms, and parts without a price.
+ */
+export function checkPlan(
+  plan: Plan,
+  books: readonly PriceBook[],
+  month: Plan['month'] = plan.month,
+): FileIssue[] {
+  const pricing = new PlanPricing({ plan, books, month, reading: 'calendar' })
   return plan.machines.flatMap((machine, i) => {
-    const index = bookOf(machine.provider, books)
-    const resolved = resolveMachine(machine, plan.weeks, index, providers)
-    if (resolved.ok) {
-      return index!.book.states[machine.off]
-        ? []
-        : [toFileIssue(i, { code: 'state-not-offered', state: machine.off })]
-    }
-    return resolved.issues.map((issue) => toFileIssue(i, issue))
+    const result = pricing.of(machine)
+    return result.ok ? [] : result.issues.map((issue) => toFileIssue(i, issue))
   })
 }
 
 function toFileIssue(machineAt: number, issue: MachineIssue): FileIssue {
-  const field = 'field' in issue ? issue.field : issue.code === 'state-not-offered' ? '/off' : ''
   const { problem, expected } = machineIssueText(issue)
-  const code = issue.code === 'terms-not-priced' ? 'not-computed-yet' : 'unknown-reference'
-  return { code, pointer: `/machines/${machineAt}${field}`, problem, expected }
+  const code = issue.code === 'no-price' ? 'missing-price' : 'unknown-reference'
+  return { code, pointer: `/machines/${machineAt}${fieldOf(issue)}`, problem, expected }
+}
+
+function fieldOf(issue: MachineIssue): string {
+  switch (issue.code) {
+    case 'no-book':
+    case 'no-book-then':
+      return '/provider'
+    case 'unknown-name':
+    case 'not-sold':
+      return issue.field
+    case 'state-not-offered':
+      return '/off'
+    case 'no-price':
+      return ''
+  }
 }

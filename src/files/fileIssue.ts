@@ -17,7 +17,7 @@ type FileIssueCode =
   | 'duplicate'
   | 'unknown-reference'
   | 'missing-price'
-  | 'not-computed-yet'
+  | 'overlap'
 
 /** A list longer than this helps nobody; the rest is counted. */
 export const MOST_ISSUES = 100

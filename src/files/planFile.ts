@@ -1,7 +1,7 @@
 import { formatDate, parseDate, type Weekday } from '../core/calendar/civil.ts'
 import type { WeekPlan, WeekWindow } from '../core/calendar/weekPlan.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
-import type { Machine, Plan } from '../core/machine/plan.ts'
+import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
 import { pointerOf, type FileIssue } from './fileIssue.ts'
 import { formatClockTime, parseClockTime } from './clockTime.ts'
@@ -44,14 +44,24 @@ export const planToFile = (plan: Plan): PlanFile => ({
   month: plan.month,
   weeks: plan.weeks.map(toWeekFile),
   machines: plan.machines,
+  ...moneyOf(plan),
 })
 
 const toPlan = (file: PlanFile): Plan => ({
   name: file.name,
   month: file.month as YearMonth,
   weeks: file.weeks.map(toWeek),
-  // The schema has checked units and names; only the type's brands are missing.
-  machines: file.machines as unknown as Machine[],
+  machines: file.machines,
+  ...moneyOf(file),
+})
+
+type MoneyFields = Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent'>
+
+/** Fields that are absent stay absent. */
+const moneyOf = ({ currency, exchangeRates, taxPercent }: MoneyFields): MoneyFields => ({
+  ...(currency !== undefined && { currency }),
+  ...(exchangeRates !== undefined && { exchangeRates }),
+  ...(taxPercent !== undefined && { taxPercent }),
 })
 
 const toWeek = (file: WeekFile): WeekPlan => ({

@@ -1,8 +1,30 @@
 import Joi from 'joi'
-import { MOST_DATA_DISKS, MOST_MACHINES, MOST_WEEKS } from '../core/machine/plan.ts'
+import {
+  MOST_DATA_DISKS,
+  MOST_EXCHANGE_RATES,
+  MOST_MACHINES,
+  MOST_WEEKS,
+  SNAPSHOT_EVERY,
+  type Machine,
+  type Plan,
+} from '../core/machine/plan.ts'
 import { OFF_STATES } from '../core/power/powerState.ts'
 import { parseClockTime } from './clockTime.ts'
-import { byKey, count, date, id, idListOf, label, listOf, month, room, timeZone } from './rules.ts'
+import {
+  byKey,
+  count,
+  currency,
+  date,
+  exchangeRate,
+  id,
+  idListOf,
+  label,
+  listOf,
+  month,
+  percent,
+  room,
+  timeZone,
+} from './rules.ts'
 
 export const PLAN_KIND = 'notchgauge/plan'
 export const PLAN_VERSION = 1
@@ -12,12 +34,12 @@ export const DAY_KEYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 type DayKey = (typeof DAY_KEYS)[number]
 
 /** A plan as it stands in its file: windows by day, times as text. */
-export interface PlanFile {
+export interface PlanFile extends Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent'> {
   readonly format: string
   readonly name: string
   readonly month: string
   readonly weeks: readonly WeekFile[]
-  readonly machines: readonly MachineFile[]
+  readonly machines: readonly Machine[]
 }
 
 export interface WeekFile {
@@ -26,23 +48,6 @@ export interface WeekFile {
   readonly timeZone: string
   readonly windows: { readonly [Day in DayKey]?: readonly { readonly from: string; readonly to: string }[] }
   readonly datesOff: readonly string[]
-}
-
-interface MachineFile {
-  readonly name: string
-  readonly purpose: string
-  readonly needs: { readonly vcpu: number; readonly memoryGiB: number; readonly iops: number }
-  readonly provider: string
-  readonly region: string
-  readonly zone: string
-  readonly size: string
-  readonly image: string
-  readonly terms: string
-  readonly systemDisk: { readonly kind: string; readonly roomGiB: number }
-  readonly dataDisks: readonly { readonly kind: string; readonly roomGiB: number }[]
-  readonly address: string
-  readonly week: string
-  readonly off: string
 }
 
 const MINUTES_PER_DAY = 1440
@@ -75,7 +80,30 @@ const week = Joi.object({
   datesOff: Joi.array().items(date).max(2_000).unique().required(),
 })
 
-const disk = Joi.object({ kind: id.required(), roomGiB: room.required() })
+const snapshots = Joi.object({
+  every: Joi.valid(...SNAPSHOT_EVERY).required(),
+  kept: count(1_000).required(),
+  changedPercent: count(100).required(),
+  usedGiB: room,
+})
+
+const disk = Joi.object({
+  kind: id.required(),
+  roomGiB: room.required(),
+  goes: Joi.boolean(),
+  extraIops: count(10_000_000),
+  extraMegabytesPerSecond: count(1_000_000),
+  operationsPerMonth: count(1_000_000_000_000),
+  snapshots,
+})
+
+const traffic = Joi.number()
+  .min(0)
+  .max(4 * 1024 * 1024)
+  .custom((value: number, helpers) =>
+    Number.isInteger(value * 1024) ? value : helpers.error('traffic.step'),
+  )
+  .messages({ 'traffic.step': 'GiB in whole MiB (steps of 1/1024)' })
 
 const machine = Joi.object({
   name: label(60).required(),
@@ -89,11 +117,15 @@ const machine = Joi.object({
   region: id.required(),
   zone: id.required(),
   size: id.required(),
+  chosen: Joi.object({ vcpu: count(4_096).min(1).required(), memoryGiB: room.required() }),
   image: id.required(),
+  ownLicence: Joi.boolean(),
   terms: id.required(),
   systemDisk: disk.required(),
   dataDisks: listOf(disk, MOST_DATA_DISKS).required(),
   address: Joi.valid('none', 'changing', 'fixed').required(),
+  addressGoes: Joi.boolean(),
+  trafficOutGiB: traffic,
   week: id.required(),
   off: Joi.valid(...OFF_STATES).required(),
 })
@@ -106,4 +138,15 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   machines: listOf(machine, MOST_MACHINES)
     .unique((a: { name?: unknown }, b: { name?: unknown }) => a.name === b.name)
     .required(),
+  currency,
+  exchangeRates: listOf(
+    Joi.object({
+      from: currency.required(),
+      to: currency.invalid(Joi.ref('from')).required(),
+      rate: exchangeRate.required(),
+      date: date.required(),
+    }),
+    MOST_EXCHANGE_RATES,
+  ),
+  taxPercent: percent,
 })

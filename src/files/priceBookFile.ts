@@ -1,6 +1,6 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
-import { checkPriceBook, uncomputedRules } from './checkPriceBook.ts'
+import { checkPriceBook } from './checkPriceBook.ts'
 import type { FileIssue } from './fileIssue.ts'
 import { PRICE_BOOK_KIND, PRICE_BOOK_VERSION, priceBookSchema } from './priceBookSchema.ts'
 import { readJson } from './readJson.ts'
@@ -17,7 +17,7 @@ export function readPriceBook(text: string): Outcome<PriceBook, FileIssue> {
 export function parsePriceBook(value: unknown): Outcome<PriceBook, FileIssue> {
   const book = validate(priceBookSchema, value)
   if (!book.ok) return book
-  const issues = [...checkPriceBook(book.value), ...uncomputedRules(book.value)]
+  const issues = checkPriceBook(book.value)
   return issues.length > 0 ? { ok: false, issues: limited(issues) } : accept(book.value)
 }
 

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import { byKey, count, date, id, idListOf, label, listOf, price, room, timeZone } from './rules.ts'
+import { byKey, count, currency, date, id, idListOf, label, listOf, price, room, timeZone } from './rules.ts'
 
 export const PRICE_BOOK_KIND = 'notchgauge/price-book'
 export const PRICE_BOOK_VERSION = 1
@@ -12,6 +12,7 @@ const MOST_KINDS = 100
 const changeTime = Joi.object({
   seconds: count(86_400).required(),
   secondsPerGiB: Joi.number().min(0).max(3_600),
+  secondsPerRestoredGiB: Joi.number().min(0).max(3_600),
 })
 
 const stateRow = Joi.object({
@@ -52,6 +53,12 @@ const region = Joi.object({
   zones: Joi.array().items(id).min(1).max(26).unique().required(),
 })
 
+const steps = Joi.object({
+  least: Joi.number().greater(0).max(65_536).required(),
+  most: Joi.number().min(Joi.ref('least')).max(65_536).required(),
+  step: Joi.number().greater(0).max(65_536).required(),
+})
+
 const size = Joi.object({
   id: id.required(),
   name: label(60).required(),
@@ -59,9 +66,12 @@ const size = Joi.object({
   generation: Joi.number().integer().min(1).max(99).required(),
   architecture: Joi.valid('x86-64', 'arm64').required(),
   vcpu: Joi.number().integer().min(1).max(4_096).required(),
+  cores: Joi.number().integer().min(1).max(4_096),
+  choice: Joi.object({ vcpu: steps.required(), memoryGiB: steps.required() }),
   sharedCore: Joi.boolean(),
   memoryGiB: room.required(),
   localDiskGiB: room,
+  includedTrafficGiB: room,
   accelerator: Joi.object({
     name: label(60).required(),
     count: Joi.number().integer().min(1).max(64).required(),
@@ -94,10 +104,14 @@ const diskKind = Joi.object({
           .messages({ 'steps.order': 'steps that grow from one to the next' })
           .required(),
       }),
-      otherwise: Joi.object({
-        by: Joi.valid('gib').required(),
-        leastGiB: room.required(),
-        mostGiB: room.min(Joi.ref('leastGiB')).required(),
+      otherwise: Joi.alternatives().conditional('.by', {
+        is: 'size',
+        then: Joi.object({ by: Joi.valid('size').required() }),
+        otherwise: Joi.object({
+          by: Joi.valid('gib').required(),
+          leastGiB: room.required(),
+          mostGiB: room.min(Joi.ref('leastGiB')).required(),
+        }),
       }),
     })
     .required(),
@@ -106,11 +120,14 @@ const diskKind = Joi.object({
     perGiB: Joi.number().min(0).max(100_000).required(),
     least: count(10_000_000).required(),
     most: count(10_000_000).min(Joi.ref('least')).required(),
+    boughtMost: count(10_000_000),
   }).required(),
   megabytesPerSecond: Joi.object({
     base: count(1_000_000).required(),
     perGiB: Joi.number().min(0).max(100_000).required(),
+    least: count(1_000_000),
     most: count(1_000_000).required(),
+    boughtMost: count(1_000_000),
   }).required(),
   boots: Joi.boolean().required(),
 })
@@ -136,6 +153,7 @@ const image = Joi.object({
   usedGiB: room.required(),
   hibernation: Joi.boolean().required(),
   licence: id,
+  subscription: id,
 })
 
 const terms = Joi.object({
@@ -143,6 +161,7 @@ const terms = Joi.object({
   name: label(60).required(),
   kind: Joi.valid('on-demand', 'spot', 'commitment', 'flat').required(),
   interruption: label(60).when('kind', { is: 'spot', then: Joi.required(), otherwise: Joi.forbidden() }),
+  hibernation: Joi.boolean().when('kind', { is: 'spot', otherwise: Joi.forbidden() }),
   months: Joi.number()
     .integer()
     .min(1)
@@ -153,7 +172,7 @@ const terms = Joi.object({
     then: Joi.required(),
     otherwise: Joi.forbidden(),
   }),
-  capHours: count(745).when('kind', { is: 'flat', then: Joi.required(), otherwise: Joi.forbidden() }),
+  capHours: count(745).when('kind', { is: 'flat', otherwise: Joi.forbidden() }),
 })
 
 const address = Joi.object({
@@ -162,13 +181,21 @@ const address = Joi.object({
   unattached: price.required(),
 })
 
+const sizeRates = {
+  perHour: price,
+  perMonth: price,
+  perVcpuHour: price,
+  perCoreHour: price,
+  perGiBHour: price,
+}
+
 const regionPrices = Joi.object({
   sizes: byKey(
     id,
     Joi.object({
-      perHour: price.required(),
+      ...sizeRates,
       zones: Joi.array().items(id).min(1).max(26).unique(),
-      terms: byKey(id, Joi.object({ perHour: price.required(), upFront: price }), 20),
+      terms: byKey(id, Joi.object({ ...sizeRates, upFront: price, interruption: label(60) }), 20),
     }),
     MOST_SIZES,
   ).required(),
@@ -179,12 +206,14 @@ const regionPrices = Joi.object({
       perGiBMonth: price,
       perTenThousandOperations: price,
       perExtraIopsMonth: price,
+      perExtraMegabytesPerSecondMonth: price,
     }),
     MOST_KINDS,
   ).required(),
   addresses: Joi.object({ fixed: address, changing: address }).required(),
   memoryImagePerGiBMonth: price,
   snapshotPerGiBMonth: price,
+  restorePerGiB: price,
   trafficOut: listOf(Joi.object({ upToGiB: Joi.number().greater(0), perGiB: price.required() }), 20),
 })
 
@@ -193,10 +222,7 @@ export const priceBookSchema: Joi.ObjectSchema<PriceBook> = Joi.object({
   format: Joi.string().required(),
   provider: Joi.object({ id: id.required(), name: label(60).required() }).required(),
   edition: label(40).required(),
-  currency: Joi.string()
-    .pattern(/^[A-Z]{3}$/)
-    .messages({ 'string.pattern.base': 'a currency of three capital letters (ISO 4217)' })
-    .required(),
+  currency: currency.required(),
   valid: Joi.object({ from: date.required(), until: date }).required(),
   billingZone: timeZone.required(),
   billing: billing.required(),
@@ -215,13 +241,16 @@ export const priceBookSchema: Joi.ObjectSchema<PriceBook> = Joi.object({
   freeAllowances: idListOf(
     Joi.object({
       id: id.required(),
+      name: label(60),
       hoursPerMonth: count(1_000_000),
       gibPerMonth: room,
       eligible: listOf(id, MOST_SIZES).required(),
+      eligibleKinds: listOf(id, MOST_KINDS),
       until: date.required(),
     }),
     50,
   ),
   quotas: Joi.object({ vcpu: count(100_000), machines: count(100_000), fixedAddresses: count(100_000) }),
+  replacedSizes: byKey(id, id, MOST_SIZES),
   prices: byKey(id, regionPrices, MOST_REGIONS).required(),
 })

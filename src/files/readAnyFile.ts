@@ -1,6 +1,7 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
+import { checkEditions } from './checkEditions.ts'
 import { checkPlan } from './checkPlan.ts'
 import type { FileIssue } from './fileIssue.ts'
 import { readPlan } from './planFile.ts'
@@ -15,7 +16,11 @@ export type ReadFile =
 export function readAnyFile(text: string, books: readonly PriceBook[]): Outcome<ReadFile, FileIssue> {
   if (text.slice(0, 2_000).includes(`"${PRICE_BOOK_KIND}/`)) {
     const book = readPriceBook(text)
-    return book.ok ? accept({ kind: 'book', book: book.value }) : book
+    if (!book.ok) return book
+    const overlaps = checkEditions(book.value, books)
+    return overlaps.length > 0
+      ? { ok: false, issues: limited(overlaps) }
+      : accept({ kind: 'book', book: book.value })
   }
   const plan = readPlan(text)
   if (!plan.ok) return plan

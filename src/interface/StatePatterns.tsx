@@ -8,6 +8,7 @@ export const STATE_FILL = {
   stopped: 'url(#state-stopped)',
   deallocated: 'url(#state-deallocated)',
   hibernated: 'url(#state-hibernated)',
+  deleted: 'url(#state-deleted)',
 } as const satisfies Record<OffState, string>
 
 /** Opacity of running outside the windows of a week, so that the windows still show. */
@@ -35,6 +36,10 @@ export function StatePatterns() {
         <pattern id="state-deallocated" width="6" height="6" patternUnits="userSpaceOnUse">
           <rect width="6" height="6" fill="var(--gone)" />
           <path d="M0 5.500h6" stroke="var(--off)" strokeWidth="1" />
+        </pattern>
+        <pattern id="state-deleted" width="8" height="8" patternUnits="userSpaceOnUse">
+          <rect width="8" height="8" fill="var(--sheet)" />
+          <path d="M1 4h4" stroke="var(--off)" strokeWidth="1" />
         </pattern>
       </defs>
     </svg>

@@ -7,7 +7,8 @@ let books: readonly PriceBook[] = []
 self.onmessage = ({ data }: MessageEvent<PlanAsk>) => {
   if (data.kind === 'books') books = data.books
   else {
-    const answer: PlanAnswer = { askId: data.askId, summaries: summarisePlan(data.plan, books, data.month) }
+    const { askId, plan, month, reading } = data
+    const answer: PlanAnswer = { askId, summaries: summarisePlan({ plan, books, month, reading }) }
     self.postMessage(answer)
   }
 }

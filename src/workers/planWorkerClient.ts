@@ -1,3 +1,4 @@
+import type { MonthReading } from '../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
@@ -8,6 +9,7 @@ interface PlanQuestion {
   readonly plan: Plan
   readonly books: readonly PriceBook[]
   readonly month: YearMonth
+  readonly reading: MonthReading
 }
 
 /**
@@ -57,7 +59,8 @@ export class PlanWorkerClient {
       if (!this.waiting) this.onAnswer(data.summaries, question)
       this.send()
     }
-    this.post({ kind: 'price', askId, plan: question.plan, month: question.month })
+    const { plan, month, reading } = question
+    this.post({ kind: 'price', askId, plan, month, reading })
   }
 
   private post(ask: PlanAsk): void {

@@ -1,36 +1,33 @@
 import { describe, expect, test } from 'vitest'
 import { SMALL_BOOK } from '../testing/smallBook.ts'
 import { gib } from '../quantity/units.ts'
-import {
-  addressRate,
-  chargedRoom,
-  diskIops,
-  diskRate,
-  indexBook,
-  memoryImageRate,
-  offeredRooms,
-  sizeRate,
-  zonesSelling,
-} from './bookIndex.ts'
+import { indexBook, zonesSelling } from './bookIndex.ts'
 import { changeTimes } from './changeTimes.ts'
+import { diskIops } from './diskPerformance.ts'
+import { chargedRoom, diskRate, offeredRooms } from './diskRates.ts'
+import { addressRate, memoryImageRate } from './regionRates.ts'
+import { sizeRates } from './sizeRates.ts'
 
 const index = indexBook(SMALL_BOOK)
 const east = index.regions.get('east')!
 const west = index.regions.get('west')!
 const steps = index.diskKinds.get('steps')!
 const byGiB = index.diskKinds.get('gib')!
+const middle = index.sizes.get('middle')!
+const onDemand = index.terms.get('on-demand')!
 
 describe('rates of a book', () => {
   test('are read once, and point at where they stand', () => {
-    const first = sizeRate(east, 'middle')
-    expect(first).toMatchObject({ text: '0.2067', per: 'hour', pointer: '/prices/east/sizes/middle/perHour' })
-    expect(sizeRate(east, 'middle')).toBe(first)
+    const first = sizeRates(east, 'middle', onDemand)
+    const pointer = '/prices/east/sizes/middle/perHour'
+    expect(first?.parts).toMatchObject([{ base: 'machine', rate: { text: '0.2067', per: 'hour', pointer } }])
+    expect(sizeRates(east, 'middle', onDemand)).toBe(first)
     expect(addressRate(east, 'fixed', 'unattached')).toMatchObject({ text: '0.0072' })
     expect(indexBook(SMALL_BOOK)).toBe(index)
   })
 
   test('are none where a thing is not sold', () => {
-    expect(sizeRate(west, 'huge')).toBeUndefined()
+    expect(sizeRates(west, 'huge', onDemand)).toBeUndefined()
     expect(diskRate(west, byGiB, gib(50))).toBeUndefined()
     expect(addressRate(west, 'fixed', 'attachedOn')).toBeUndefined()
     expect(memoryImageRate(east)).toBeUndefined()
@@ -52,7 +49,7 @@ describe('disk room', () => {
     [256, 256],
     [257, undefined],
   ])('%i GiB by steps is charged as %s', (asked, charged) => {
-    expect(chargedRoom(steps, gib(asked))).toBe(charged)
+    expect(chargedRoom(steps, gib(asked), middle)).toBe(charged)
     expect(diskRate(east, steps, gib(asked))?.chargedGiB).toBe(charged)
   })
 
@@ -62,7 +59,7 @@ describe('disk room', () => {
     [55.5, 55.5],
     [101, undefined],
   ])('%d GiB by the GiB is charged as %s', (asked, charged) => {
-    expect(chargedRoom(byGiB, gib(asked))).toBe(charged)
+    expect(chargedRoom(byGiB, gib(asked), middle)).toBe(charged)
     expect(diskRate(east, byGiB, gib(asked))?.units).toBe(charged)
   })
 

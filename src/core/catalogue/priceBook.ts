@@ -26,17 +26,26 @@ export interface PriceBook {
   readonly terms: readonly Terms[]
   readonly freeAllowances?: readonly FreeAllowance[]
   readonly quotas?: Quotas
+  /** Sizes of earlier editions that are no longer sold, and the size that took the place of each. */
+  readonly replacedSizes?: { readonly [withdrawnSizeId: string]: string }
   readonly prices: { readonly [regionId: string]: RegionPrices }
 }
 
-interface BillingRules {
+export interface BillingRules {
   /** charged seconds = ceil(max(length, minimum) / increment) × increment, for each run. */
   readonly minimumSeconds: number
   readonly incrementSeconds: number
   /** vCPU that one physical core stands for, where sizes are sold in cores. */
   readonly vcpuPerCore?: number
-  /** Rates that fall as the machine's share of the month grows, each for its own hours only. */
-  readonly longRunRebate?: readonly { readonly upToShare: DecimalText; readonly rateShare: DecimalText }[]
+  /** On-demand rates that fall as the machine's share of the month grows; each band for its own hours only. */
+  readonly longRunRebate?: readonly RebateBand[]
+}
+
+interface RebateBand {
+  /** End of the band as a share of the month; the last one is 1. */
+  readonly upToShare: DecimalText
+  /** What is charged of the rate: 0.9 for a tenth off. */
+  readonly rateShare: DecimalText
 }
 
 /** Which meters run in which state. A state that is missing is one that the provider does not have. */
@@ -47,8 +56,9 @@ type StateTable = { readonly running: StateRow } & {
 export interface StateRow {
   readonly compute: boolean
   readonly licence: boolean
+  /** False: only disks that do not go with the machine. */
   readonly disks: boolean
-  /** Which of the address rates applies. */
+  /** Which of the address rates applies; `unattached` only where the address does not go with the machine. */
   readonly address: AddressUse
   readonly memoryImage: boolean
   /** Time to go into this state from running, and to come back; absent for running. */
@@ -60,6 +70,8 @@ interface ChangeTime {
   readonly seconds: number
   /** On top, for each GiB of memory. */
   readonly secondsPerGiB?: number
+  /** On top, for each GiB that the newest snapshot of the system disk restores. */
+  readonly secondsPerRestoredGiB?: number
 }
 
 export type AddressUse = 'attachedOn' | 'attachedOff' | 'unattached' | 'none'
@@ -93,9 +105,16 @@ export interface Size {
   readonly generation: number
   readonly architecture: Architecture
   readonly vcpu: number
+  /** Physical cores, where the provider sells by them: vcpu = cores × vcpuPerCore. */
+  readonly cores?: number
   readonly sharedCore?: boolean
   readonly memoryGiB: GiB
+  /** vCPU and memory are chosen within these; `vcpu` and `memoryGiB` above are what is proposed. */
+  readonly choice?: SizeChoice
+  /** A disk of its own, part of the price; what it holds is lost when the hardware is given back. */
   readonly localDiskGiB?: GiB
+  /** Traffic out that is part of the price, a month. */
+  readonly includedTrafficGiB?: GiB
   readonly accelerator?: { readonly name: string; readonly count: number; readonly memoryGiB: GiB }
   /** The most disks it carries, the system disk among them. */
   readonly mostDisks: number
@@ -106,25 +125,39 @@ export interface Size {
   readonly hibernation: boolean
 }
 
+export interface SizeChoice {
+  readonly vcpu: Steps
+  readonly memoryGiB: Steps
+}
+
+interface Steps {
+  readonly least: number
+  readonly most: number
+  readonly step: number
+}
+
 export interface DiskKind {
   readonly id: string
   readonly name: string
   readonly about: string
-  /** By steps the next step up is charged; by the GiB, what was asked for. */
+  /** By steps the next step up is charged; by the GiB, what was asked for; by the size, its own disk, which costs nothing more. */
   readonly room:
     | { readonly by: 'step'; readonly stepsGiB: readonly GiB[] }
     | { readonly by: 'gib'; readonly leastGiB: GiB; readonly mostGiB: GiB }
-  /** IOPS = clamp(base + perGiB × charged GiB, least, most). */
-  readonly iops: IopsRule
-  readonly megabytesPerSecond: { readonly base: number; readonly perGiB: number; readonly most: number }
+    | { readonly by: 'size' }
+  /** IOPS = clamp(base + perGiB × charged GiB, least, most) + what is bought on top. */
+  readonly iops: PerformanceRule
+  readonly megabytesPerSecond: PerformanceRule
   readonly boots: boolean
 }
 
-interface IopsRule {
+export interface PerformanceRule {
   readonly base: number
   readonly perGiB: number
-  readonly least: number
+  readonly least?: number
   readonly most: number
+  /** The most that can be bought on top; none can where this is absent. */
+  readonly boughtMost?: number
 }
 
 export interface Licence {
@@ -146,11 +179,20 @@ export interface Image {
   readonly usedGiB: GiB
   readonly hibernation: boolean
   readonly licence?: string
+  /** A surcharge on top, charged as a licence is. */
+  readonly subscription?: string
 }
 
-type Terms =
+export type Terms =
   | { readonly id: string; readonly name: string; readonly kind: 'on-demand' }
-  | { readonly id: string; readonly name: string; readonly kind: 'spot'; readonly interruption: string }
+  | {
+      readonly id: string
+      readonly name: string
+      readonly kind: 'spot'
+      /** How often machines are taken away, in the provider's words. */
+      readonly interruption: string
+      readonly hibernation?: boolean
+    }
   | {
       readonly id: string
       readonly name: string
@@ -158,13 +200,20 @@ type Terms =
       readonly months: number
       readonly upFront: 'none' | 'part' | 'all'
     }
-  | { readonly id: string; readonly name: string; readonly kind: 'flat'; readonly capHours: number }
+  /** Charged while the machine exists; after so many hours of a month nothing more. */
+  | { readonly id: string; readonly name: string; readonly kind: 'flat'; readonly capHours?: number }
 
-interface FreeAllowance {
+/** Free hours of eligible sizes on demand, or free GiB-months of eligible disks: one pool for the whole account. */
+export interface FreeAllowance {
   readonly id: string
+  readonly name?: string
   readonly hoursPerMonth?: number
   readonly gibPerMonth?: GiB
+  /** Sizes that use the hours. */
   readonly eligible: readonly string[]
+  /** Disk kinds that use the GiB. */
+  readonly eligibleKinds?: readonly string[]
+  /** The last day, in the billing zone. */
   readonly until: string
 }
 
@@ -184,18 +233,33 @@ export interface RegionPrices {
   }
   readonly memoryImagePerGiBMonth?: DecimalText
   readonly snapshotPerGiBMonth?: DecimalText
-  /** Bands in order; the last one has no end. */
+  /** Once for each GiB that a snapshot brings back. */
+  readonly restorePerGiB?: DecimalText
+  /** Bands of what all machines of the account send from the region in a month, in order; the last one has no end. */
   readonly trafficOut?: readonly { readonly upToGiB?: number; readonly perGiB: DecimalText }[]
 }
 
-interface SizePrice {
-  readonly perHour: DecimalText
+/** On demand, where the book has such terms and one of the rates stands here; other terms by their id. */
+export interface SizePrice extends SizeRateTexts {
   /** Zones of the region that sell it; all of them when absent. */
   readonly zones?: readonly string[]
-  /** By the id of terms other than on demand. */
-  readonly terms?: {
-    readonly [termsId: string]: { readonly perHour: DecimalText; readonly upFront?: DecimalText }
-  }
+  readonly terms?: { readonly [termsId: string]: TermsPrice }
+}
+
+export interface TermsPrice extends SizeRateTexts {
+  /** Paid once for a whole commitment. */
+  readonly upFront?: DecimalText
+  /** How often it is taken away there, where it differs from what the terms say. */
+  readonly interruption?: string
+}
+
+/** The rates that make up a size's price; they add up. */
+export interface SizeRateTexts {
+  readonly perHour?: DecimalText
+  readonly perMonth?: DecimalText
+  readonly perVcpuHour?: DecimalText
+  readonly perCoreHour?: DecimalText
+  readonly perGiBHour?: DecimalText
 }
 
 interface DiskPrice {
@@ -204,6 +268,7 @@ interface DiskPrice {
   readonly perGiBMonth?: DecimalText
   readonly perTenThousandOperations?: DecimalText
   readonly perExtraIopsMonth?: DecimalText
+  readonly perExtraMegabytesPerSecondMonth?: DecimalText
 }
 
 type AddressPrice = { readonly [Use in Exclude<AddressUse, 'none'>]: DecimalText }

@@ -1,6 +1,11 @@
-import { addressRate, chargedRoom, diskIops, diskRate, zonesSelling } from '../catalogue/bookIndex.ts'
+import { zonesSelling } from '../catalogue/bookIndex.ts'
+import { diskIops } from '../catalogue/diskPerformance.ts'
+import { chargedRoom, diskRate } from '../catalogue/diskRates.ts'
+import { addressRate } from '../catalogue/regionRates.ts'
 import type { Decision } from '../machine/choice.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { SizeChoice } from '../catalogue/priceBook.ts'
+import { disksOf, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { OffState } from '../power/powerState.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import type { FitReason } from './fitReason.ts'
 
@@ -11,8 +16,8 @@ export interface FitCheck {
 }
 
 /** The room that is provided, or what is asked for where the kind has no such room. */
-const providedRoom = ({ systemKind, machine }: ResolvedMachine): GiB =>
-  chargedRoom(systemKind, machine.systemDisk.roomGiB) ?? machine.systemDisk.roomGiB
+const providedRoom = ({ systemKind, machine, size }: ResolvedMachine): GiB =>
+  chargedRoom(systemKind, machine.systemDisk.roomGiB, size) ?? machine.systemDisk.roomGiB
 
 const placeName = ({ region, machine }: ResolvedMachine): string => `${region.region.name} ${machine.zone}`
 
@@ -63,7 +68,8 @@ export const FIT_CHECKS: readonly FitCheck[] = [
   {
     concerns: ['disk-kind', 'disk-room'],
     find: (resolved) => {
-      const has = diskIops(resolved.systemKind, providedRoom(resolved))
+      const { systemDisk } = resolved.machine
+      const has = diskIops(resolved.systemKind, providedRoom(resolved), systemDisk.extraIops)
       const needs = resolved.machine.needs.iops
       return has >= needs ? undefined : { code: 'too-few-iops', has, needs, limit: 'disk' }
     },
@@ -88,7 +94,9 @@ export const FIT_CHECKS: readonly FitCheck[] = [
   {
     concerns: ['disk-kind', 'place'],
     find: ({ region, systemKind, dataKinds }) => {
-      const missing = [systemKind, ...dataKinds].find((kind) => !region.prices.disks[kind.id])
+      const missing = [systemKind, ...dataKinds].find(
+        (kind) => kind.room.by !== 'size' && !region.prices.disks[kind.id],
+      )
       return missing && { code: 'disk-kind-not-sold-here', kind: missing.name, place: region.region.name }
     },
   },
@@ -103,7 +111,8 @@ export const FIT_CHECKS: readonly FitCheck[] = [
       const disks = [machine.systemDisk, ...machine.dataDisks]
       for (const [i, kind] of [systemKind, ...dataKinds].entries()) {
         const asked = disks[i]!.roomGiB
-        if (!region.prices.disks[kind.id] || diskRate(region, kind, asked)) continue
+        if (kind.room.by === 'size' || !region.prices.disks[kind.id] || diskRate(region, kind, asked))
+          continue
         const most = kind.room.by === 'step' ? kind.room.stepsGiB.at(-1)! : kind.room.mostGiB
         return { code: 'room-not-offered', kind: kind.name, asked, most }
       }
@@ -173,4 +182,59 @@ export const FIT_CHECKS: readonly FitCheck[] = [
       return used + memory <= room ? undefined : { code: 'no-room-for-memory', room, used, memory }
     },
   },
+  {
+    concerns: ['size', 'disk-kind'],
+    find: ({ size, systemKind, dataKinds }) =>
+      [systemKind, ...dataKinds].some(({ room }) => room.by === 'size') && size.localDiskGiB === undefined
+        ? { code: 'no-own-disk', size: size.name }
+        : undefined,
+  },
+  {
+    concerns: ['disk-kind', 'off'],
+    find: ({ systemKind, machine }) =>
+      systemKind.room.by === 'size' && givesHardwareBack(machine.off)
+        ? { code: 'own-disk-lost', kind: systemKind.name, state: machine.off }
+        : undefined,
+  },
+  {
+    concerns: ['off'],
+    find: ({ terms, machine }) =>
+      terms.kind === 'spot' && machine.off === 'hibernated' && !terms.hibernation
+        ? { code: 'no-hibernation', by: 'terms', name: terms.name }
+        : undefined,
+  },
+  {
+    concerns: ['off'],
+    find: ({ machine }) =>
+      machine.off === 'deleted' && machine.systemDisk.goes && !machine.systemDisk.snapshots?.kept
+        ? { code: 'nothing-to-restore' }
+        : undefined,
+  },
+  {
+    concerns: ['disk-kind'],
+    find: (resolved) => {
+      for (const { kind, disk } of disksOf(resolved)) {
+        const most = kind.iops.boughtMost ?? 0
+        if ((disk.extraIops ?? 0) > most) {
+          return { code: 'iops-not-sold', kind: kind.name, asked: disk.extraIops!, most }
+        }
+      }
+      return undefined
+    },
+  },
+  {
+    concerns: ['size'],
+    find: ({ size, machine: { chosen } }) => {
+      if (!size.choice || !chosen) return undefined
+      const { vcpu, memoryGiB } = size.choice
+      return onSteps(chosen.vcpu, vcpu) && onSteps(chosen.memoryGiB, memoryGiB)
+        ? undefined
+        : { code: 'outside-choice', size: size.name, vcpu, memoryGiB }
+    },
+  },
 ]
+
+const givesHardwareBack = (off: OffState): boolean => off !== 'running' && off !== 'stopped'
+
+const onSteps = (value: number, { least, most, step }: SizeChoice['vcpu']): boolean =>
+  value >= least && value <= most && Number.isInteger((value - least) / step)

@@ -1,3 +1,5 @@
+import type { SizeChoice } from '../catalogue/priceBook.ts'
+import type { OffState } from '../power/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
 
 /** Why a machine may not be as it is, with the figures that a sentence needs. Names are those of the price book. */
@@ -45,6 +47,16 @@ export type FitReason =
     }
   | { readonly code: 'image-too-large'; readonly image: string; readonly has: GiB; readonly needs: GiB }
   | { readonly code: 'state-not-offered'; readonly state: string; readonly provider: string }
-  | { readonly code: 'no-hibernation'; readonly by: 'size' | 'image'; readonly name: string }
+  | { readonly code: 'no-hibernation'; readonly by: 'size' | 'image' | 'terms'; readonly name: string }
+  | { readonly code: 'no-own-disk'; readonly size: string }
+  | { readonly code: 'own-disk-lost'; readonly kind: string; readonly state: OffState }
+  | { readonly code: 'nothing-to-restore' }
+  | { readonly code: 'iops-not-sold'; readonly kind: string; readonly asked: number; readonly most: number }
+  | {
+      readonly code: 'outside-choice'
+      readonly size: string
+      readonly vcpu: SizeChoice['vcpu']
+      readonly memoryGiB: SizeChoice['memoryGiB']
+    }
   | { readonly code: 'over-hibernation-limit'; readonly memory: GiB; readonly most: GiB }
   | { readonly code: 'no-room-for-memory'; readonly room: GiB; readonly used: GiB; readonly memory: GiB }

@@ -7,6 +7,7 @@ import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { indexBook } from '../catalogue/bookIndex.ts'
 import { applyChoice, choiceKey, type Choice } from './choice.ts'
 import { newMachine } from './newMachine.ts'
+import type { Machine } from './plan.ts'
 import { resolveMachine } from './resolveMachine.ts'
 import { gib } from '../quantity/units.ts'
 
@@ -46,22 +47,21 @@ describe('what a machine’s names stand for', () => {
     })
   })
 
-  test('a provider without a book, terms that cannot be priced, and a size that a region does not sell', () => {
-    expect(resolveMachine(SMALL_MACHINE, [OFFICE_WEEK], undefined, ['mill'])).toMatchObject({
-      issues: [{ code: 'unknown-name', field: '/provider', known: ['mill'] }],
+  test('a size that a region does not sell, at all or on these terms, says on which it does', () => {
+    const find = (part: Partial<Machine>) =>
+      resolveMachine({ ...SMALL_MACHINE, ...part }, [OFFICE_WEEK], indexBook(SMALL_BOOK))
+    expect(find({ region: 'west', size: 'huge' })).toMatchObject({
+      issues: [{ code: 'not-sold', found: 'huge', region: 'West', soldOn: [] }],
     })
-    expect(
-      resolveMachine({ ...SMALL_MACHINE, terms: 'year' }, [OFFICE_WEEK], indexBook(SMALL_BOOK)),
-    ).toMatchObject({
-      issues: [{ code: 'terms-not-priced', field: '/terms', found: 'One year' }],
+    expect(find({ terms: 'year', size: 'huge' })).toMatchObject({
+      issues: [{ code: 'not-sold', terms: 'One year', soldOn: ['On demand'] }],
     })
-    expect(
-      resolveMachine(
-        { ...SMALL_MACHINE, region: 'west', size: 'huge' },
-        [OFFICE_WEEK],
-        indexBook(SMALL_BOOK),
-      ),
-    ).toMatchObject({ issues: [{ code: 'no-price', found: 'huge', region: 'West' }] })
+  })
+
+  test('a withdrawn size names what took its place, however often that changed', () => {
+    const book = { ...SMALL_BOOK, replacedSizes: { oldest: 'older', older: 'middle' } }
+    const found = resolveMachine({ ...SMALL_MACHINE, size: 'oldest' }, [OFFICE_WEEK], indexBook(book))
+    expect(found).toMatchObject({ issues: [{ code: 'unknown-name', field: '/size', replacedBy: 'middle' }] })
   })
 })
 

@@ -1,6 +1,6 @@
-import { indexBook, sizeRate, zonesSelling } from '../catalogue/bookIndex.ts'
+import { indexBook, zonesSelling } from '../catalogue/bookIndex.ts'
+import { sizesByPrice } from '../catalogue/sizeRates.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
-import { compare } from '../quantity/exact.ts'
 import { gib } from '../quantity/units.ts'
 import type { Machine } from './plan.ts'
 
@@ -14,24 +14,25 @@ const START_ROOM = gib(64)
 export function newMachine(book: PriceBook, name: string, weekId: string): Machine | undefined {
   const index = indexBook(book)
   const image = book.images[0]
-  const terms = book.terms.find(({ kind }) => kind === 'on-demand')
+  const terms = book.terms.find(({ kind }) => kind === 'on-demand') ?? book.terms[0]
   const region = [...index.regions.values()][0]
   if (!image || !terms || !region) return undefined
   const zone = region.region.zones[0]!
-  const sizes = book.sizes
-    .filter(
-      (size) =>
-        size.vcpu >= Math.max(START_NEEDS.vcpu, image.least.vcpu) &&
-        size.memoryGiB >= Math.max(START_NEEDS.memoryGiB, image.least.memoryGiB) &&
-        image.architectures.includes(size.architecture) &&
-        zonesSelling(region, size.id).includes(zone),
-    )
-    .sort((a, b) => compare(sizeRate(region, a.id)!.value, sizeRate(region, b.id)!.value))
-  const size = sizes[0]
+  const size = sizesByPrice(region, book.sizes, terms).find(
+    (each) =>
+      each.vcpu >= Math.max(START_NEEDS.vcpu, image.least.vcpu) &&
+      each.memoryGiB >= Math.max(START_NEEDS.memoryGiB, image.least.memoryGiB) &&
+      image.architectures.includes(each.architecture) &&
+      zonesSelling(region, each.id).includes(zone),
+  )
   const kind = book.diskKinds.find(
-    ({ id, boots }) => boots && size?.diskKinds.includes(id) && region.prices.disks[id] !== undefined,
+    ({ id, boots, room }) =>
+      boots &&
+      size?.diskKinds.includes(id) &&
+      (room.by === 'size' ? size.localDiskGiB !== undefined : region.prices.disks[id] !== undefined),
   )
   if (!size || !kind) return undefined
+  const room = kind.room.by === 'size' ? size.localDiskGiB! : START_ROOM
   return {
     name,
     purpose: '',
@@ -42,7 +43,7 @@ export function newMachine(book: PriceBook, name: string, weekId: string): Machi
     size: size.id,
     image: image.id,
     terms: terms.id,
-    systemDisk: { kind: kind.id, roomGiB: START_ROOM },
+    systemDisk: { kind: kind.id, roomGiB: room },
     dataDisks: [],
     address: 'none',
     week: weekId,

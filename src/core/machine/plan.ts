@@ -11,6 +11,22 @@ export interface Plan {
   readonly weeks: readonly WeekPlan[]
   /** Names are unique. */
   readonly machines: readonly Machine[]
+  /** What totals are shown in (ISO 4217); the currency of the first machine's price book when absent. */
+  readonly currency?: string
+  /** Rates that the person entered; nothing is converted without one. */
+  readonly exchangeRates?: readonly ExchangeRate[]
+  /** Percent on top of the total, as decimal text: "23". */
+  readonly taxPercent?: string
+}
+
+/** One unit of `from` is `rate` units of `to`, from `date` on. */
+export interface ExchangeRate {
+  readonly from: string
+  readonly to: string
+  /** Decimal text. */
+  readonly rate: string
+  /** `2027-03-01`. */
+  readonly date: string
 }
 
 type AddressSort = 'none' | 'changing' | 'fixed'
@@ -24,11 +40,19 @@ export interface Machine {
   readonly region: string
   readonly zone: string
   readonly size: string
+  /** vCPU and memory, where the size leaves them to choose. */
+  readonly chosen?: { readonly vcpu: number; readonly memoryGiB: GiB }
   readonly image: string
+  /** The image's licence is brought along and not charged. */
+  readonly ownLicence?: boolean
   readonly terms: string
   readonly systemDisk: Disk
   readonly dataDisks: readonly Disk[]
   readonly address: AddressSort
+  /** A fixed address is given up when the machine is deleted; otherwise it stays and is charged. */
+  readonly addressGoes?: boolean
+  /** Expected traffic out a month. */
+  readonly trafficOutGiB?: GiB
   /** Id of a week of the plan. */
   readonly week: string
   readonly off: OffState
@@ -41,13 +65,36 @@ export interface Needs {
   readonly iops: number
 }
 
-interface Disk {
+export interface Disk {
   readonly kind: string
   /** Room asked for; a kind sold by steps charges the next step up. */
   readonly roomGiB: GiB
+  /** Deleted with the machine; otherwise it stays and is charged. */
+  readonly goes?: boolean
+  /** Bought on top of what the kind gives. */
+  readonly extraIops?: number
+  readonly extraMegabytesPerSecond?: number
+  /** Expected reads and writes a month, for kinds that charge them. */
+  readonly operationsPerMonth?: number
+  readonly snapshots?: Snapshots
+}
+
+export const SNAPSHOT_EVERY = ['day', 'week', 'month', 'stop'] as const
+
+/** Snapshots of one disk as they stand once all that are kept exist. */
+export interface Snapshots {
+  /** `stop`: each time the machine goes off. */
+  readonly every: (typeof SNAPSHOT_EVERY)[number]
+  /** How many are kept. */
+  readonly kept: number
+  /** Whole percent of the used room that changes from one to the next, 0 to 100. */
+  readonly changedPercent: number
+  /** Room in use, which the first one holds; for a system disk what the image takes, when absent. */
+  readonly usedGiB?: GiB
 }
 
 /** Above these a plan is refused: nobody reads one table of that length, and it would stall the page. */
 export const MOST_MACHINES = 5_000
 export const MOST_WEEKS = 500
 export const MOST_DATA_DISKS = 64
+export const MOST_EXCHANGE_RATES = 500

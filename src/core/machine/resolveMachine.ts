@@ -1,20 +1,36 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { sizeRate, type BookIndex, type RegionIndex } from '../catalogue/bookIndex.ts'
-import type { DiskKind, Image, Size } from '../catalogue/priceBook.ts'
+import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
+import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
+import { sizeRates } from '../catalogue/sizeRates.ts'
 import { accept, refuse, type Outcome } from '../outcome.ts'
-import type { Machine } from './plan.ts'
+import { chosenSize } from './chosenSize.ts'
+import type { Disk, Machine } from './plan.ts'
 
 /** A machine with everything that its names stand for. */
 export interface ResolvedMachine {
   readonly machine: Machine
   readonly index: BookIndex
+  /** With the vCPU and memory that the machine chose, where the size leaves them to choose. */
   readonly size: Size
   readonly region: RegionIndex
   readonly image: Image
+  readonly terms: Terms
   readonly systemKind: DiskKind
   readonly dataKinds: readonly DiskKind[]
   readonly week: WeekPlan
 }
+
+/** A disk of a machine: position 0 is the system disk, data disks count from 1. */
+export interface ResolvedDisk {
+  readonly position: number
+  readonly disk: Disk
+  readonly kind: DiskKind
+}
+
+export const disksOf = ({ machine, systemKind, dataKinds }: ResolvedMachine): ResolvedDisk[] => [
+  { position: 0, disk: machine.systemDisk, kind: systemKind },
+  ...machine.dataDisks.map((disk, i) => ({ position: i + 1, disk, kind: dataKinds[i]! })),
+]
 
 /** `field` is the JSON Pointer of the name inside the machine; `known` lists a few names that would do. */
 export type ReferenceIssue =
@@ -23,76 +39,84 @@ export type ReferenceIssue =
       readonly field: string
       readonly found: string
       readonly known: readonly string[]
+      /** What the book says took its place. */
+      readonly replacedBy?: string
     }
-  | { readonly code: 'no-price'; readonly field: string; readonly found: string; readonly region: string }
-  | { readonly code: 'terms-not-priced'; readonly field: string; readonly found: string }
+  | {
+      readonly code: 'not-sold'
+      readonly field: string
+      readonly found: string
+      readonly region: string
+      readonly terms: string
+      /** Terms on which the region does sell it. */
+      readonly soldOn: readonly string[]
+    }
 
 /** Looks up every name; refused with each one that the book, or the plan's weeks, do not hold. */
 export function resolveMachine(
   machine: Machine,
   weeks: readonly WeekPlan[],
-  index: BookIndex | undefined,
-  providers: readonly string[] = [],
+  index: BookIndex,
 ): Outcome<ResolvedMachine, ReferenceIssue> {
-  if (!index) return refuse(unknown('/provider', machine.provider, providers))
   const issues: ReferenceIssue[] = []
   const find = <T>(field: string, found: string, all: ReadonlyMap<string, T>): T | undefined => {
     const value = all.get(found)
-    if (!value) issues.push(unknown(field, found, [...all.keys()]))
+    if (value === undefined) issues.push(unknown(field, found, [...all.keys()]))
     return value
   }
-  const size = find('/size', machine.size, index.sizes)
+  const size = index.sizes.get(machine.size)
+  if (!size) issues.push(withdrawnSize(machine.size, index))
   const region = find('/region', machine.region, index.regions)
   const image = find('/image', machine.image, index.images)
+  const terms = find('/terms', machine.terms, index.terms)
   const systemKind = find('/systemDisk/kind', machine.systemDisk.kind, index.diskKinds)
   const dataKinds = machine.dataDisks.map((disk, i) =>
     find(`/dataDisks/${i}/kind`, disk.kind, index.diskKinds),
   )
-  const week = weeks.find(({ id }) => id === machine.week)
-  if (!week)
-    issues.push(
-      unknown(
-        '/week',
-        machine.week,
-        weeks.map(({ id }) => id),
-      ),
-    )
+  const week = find('/week', machine.week, new Map(weeks.map((each) => [each.id, each])))
   if (region && !region.region.zones.includes(machine.zone)) {
     issues.push(unknown('/zone', machine.zone, region.region.zones))
   }
-  issues.push(...termsIssues(machine, index))
-  if (size && region && !sizeRate(region, size.id)) {
-    issues.push({ code: 'no-price', field: '/size', found: size.name, region: region.region.name })
+  if (size && region && terms && !sizeRates(region, size.id, terms)) {
+    issues.push(notSold(size, region, terms, index))
   }
   const [first, ...rest] = issues
   if (first) return refuse(first, ...rest)
   return accept({
     machine,
     index,
-    size: size!,
+    size: chosenSize(size!, machine.chosen),
     region: region!,
     image: image!,
+    terms: terms!,
     systemKind: systemKind!,
     dataKinds: dataKinds as DiskKind[],
     week: week!,
   })
 }
 
-function termsIssues(machine: Machine, index: BookIndex): ReferenceIssue[] {
-  const terms = index.book.terms.find(({ id }) => id === machine.terms)
-  if (!terms)
-    return [
-      unknown(
-        '/terms',
-        machine.terms,
-        index.book.terms.map(({ id }) => id),
-      ),
-    ]
-  if (terms.kind !== 'on-demand') return [{ code: 'terms-not-priced', field: '/terms', found: terms.name }]
-  return []
+const notSold = (size: Size, region: RegionIndex, terms: Terms, index: BookIndex): ReferenceIssue => ({
+  code: 'not-sold',
+  field: '/size',
+  found: size.name,
+  region: region.region.name,
+  terms: terms.name,
+  soldOn: index.book.terms.filter((other) => sizeRates(region, size.id, other)).map(({ name }) => name),
+})
+
+function withdrawnSize(found: string, { sizes, book }: BookIndex): ReferenceIssue {
+  let replacedBy = book.replacedSizes?.[found]
+  // A checked book has no cycle here.
+  while (replacedBy !== undefined && !sizes.has(replacedBy)) replacedBy = book.replacedSizes?.[replacedBy]
+  const issue = unknown('/size', found, [...sizes.keys()])
+  return replacedBy === undefined ? issue : { ...issue, replacedBy }
 }
 
-const unknown = (field: string, found: string, known: readonly string[]): ReferenceIssue => ({
+const unknown = (
+  field: string,
+  found: string,
+  known: readonly string[],
+): Extract<ReferenceIssue, { code: 'unknown-name' }> => ({
   code: 'unknown-name',
   field,
   found,

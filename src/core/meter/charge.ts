@@ -1,33 +1,70 @@
 import type { AddressUse } from '../catalogue/priceBook.ts'
+import type { SizeRateBase } from '../catalogue/sizeRates.ts'
 import type { Exact } from '../quantity/exact.ts'
 import type { Rate } from '../quantity/rate.ts'
-import type { GiB, Seconds } from '../quantity/units.ts'
+import type { GiB, Instant } from '../quantity/units.ts'
 import type { ChargedTime } from './chargedRuns.ts'
+import type { Pieces } from './pieces.ts'
 
-export type Meter = 'compute' | 'licence' | 'disk' | 'address' | 'memory-image'
+export const METERS = [
+  'compute',
+  'commitment',
+  'licence',
+  'disk',
+  'snapshot',
+  'address',
+  'memory-image',
+  'traffic',
+  'restore',
+] as const
+export type Meter = (typeof METERS)[number]
 
 /**
- * One line of a month: amount = rate × units × time, over an hour or over the month. It keeps all that its figure was
- * made of, so that the figure can be opened to its arithmetic.
+ * One line of a month: amount = rate × units × ticks ÷ ticks per period, times the share of a rebate band; nothing
+ * where it is waived. It keeps all that its figure was made of, so that the figure can be opened to its arithmetic.
  */
 export interface Charge {
   readonly meter: Meter
   readonly subject: ChargeSubject
   readonly rate: Rate
-  /** vCPU of a licence, GiB of a disk sold by the GiB or of a memory image; else 1. */
-  readonly units: number
-  /** Charged seconds, rounding included. */
-  readonly time: Seconds
-  /** Seconds of the whole month, which a monthly rate is for. */
-  readonly month: Seconds
+  /** How often the rate is charged: vCPU of a licence, GiB of a disk sold by the GiB; else 1. */
+  readonly units: Exact
+  /** When it was charged. */
+  readonly pieces: Pieces
+  /** What the rate is charged for once: 3,600 ticks an hour, the month's seconds. */
+  readonly ticksPerPeriod: number
+  /** What a true second counts; 0 where time plays no part. */
+  readonly ticksPerSecond: number
   /** Where the book's minimum and increment apply. */
   readonly rounding?: ChargedTime
+  readonly band?: Band
+  readonly waived?: Waiver
   readonly amount: Exact
 }
 
+/** A part of the month or of the quantity that has a rate of its own. */
+export interface Band {
+  /** From 0. */
+  readonly at: number
+  readonly count: number
+  /** Where it begins and ends, in the book's words: shares of the month, GiB; the last one may have no end. */
+  readonly from: string
+  readonly to: string | undefined
+  /** What is charged of the rate, where the band lowers it. */
+  readonly share?: { readonly text: string; readonly value: Exact; readonly pointer: string }
+}
+
+/** Why nothing is charged for something that has a rate. */
+export type Waiver =
+  | { readonly by: 'allowance'; readonly id: string; readonly name: string; readonly usedUpAt?: Instant }
+  | { readonly by: 'cap'; readonly hours: number }
+  | { readonly by: 'own-licence' }
+  | { readonly by: 'included' }
+
 /** What is charged, with the names of the price book. */
 export type ChargeSubject =
-  | { readonly of: 'size'; readonly name: string }
+  | { readonly of: 'size'; readonly name: string; readonly base: SizeRateBase; readonly terms: string }
+  | { readonly of: 'up-front'; readonly name: string; readonly terms: string; readonly months: number }
   | { readonly of: 'licence'; readonly name: string; readonly vcpu: number }
   | {
       readonly of: 'disk'
@@ -38,5 +75,33 @@ export type ChargeSubject =
       readonly chargedGiB: GiB
       readonly byStep: boolean
     }
+  | {
+      readonly of: 'disk-iops' | 'disk-throughput' | 'disk-operations'
+      readonly position: number
+      readonly name: string
+      readonly bought: number
+    }
+  | {
+      readonly of: 'snapshots'
+      readonly position: number
+      readonly usedGiB: GiB
+      readonly kept: number
+      readonly changedPercent: number
+    }
   | { readonly of: 'address'; readonly sort: 'fixed' | 'changing'; readonly use: Exclude<AddressUse, 'none'> }
   | { readonly of: 'memory'; readonly memoryGiB: GiB }
+  | {
+      readonly of: 'traffic'
+      readonly ownGiB: GiB
+      /** What all machines of the account send from the region. */
+      readonly accountGiB: GiB
+    }
+  | { readonly of: 'restore'; readonly restoredGiB: GiB; readonly times: number }
+
+/** Something that the machine has and the book has no price for. */
+export interface MissingPrice {
+  readonly code: 'no-price'
+  readonly part: 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic'
+}
+
+export const missingPrice = (part: MissingPrice['part']): MissingPrice => ({ code: 'no-price', part })

@@ -3,7 +3,7 @@ import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { parseDecimal, toDecimal } from '../quantity/decimal.ts'
-import { hourlyAmount } from '../quantity/rate.ts'
+import { amountAt, unitsExact } from '../quantity/rate.ts'
 import { seconds } from '../quantity/units.ts'
 import { monthTimeline } from '../power/monthTimeline.ts'
 import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
@@ -49,10 +49,10 @@ describe('worked examples', () => {
   test('0.2067 an hour for 230 h by the second is 47.541; always on, 153.7848', () => {
     const rate = { text: '0.2067', value: parseDecimal('0.2067')!, per: 'hour', pointer: '' } as const
     const office = charged(weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00')), '2027-03', BY_SECOND)
-    expect(toDecimal(hourlyAmount(rate, office.charged), 12)).toBe('47.541000000000')
+    expect(toDecimal(amountAt(rate, unitsExact(1), office.charged, 3_600), 12)).toBe('47.541000000000')
     const always = charged(weekOf('Etc/UTC', windowsOn(EVERY_DAY, '00:00-00:00')), '2027-03', BY_SECOND)
     expect(always.charged).toBe(744 * 3_600)
-    expect(toDecimal(hourlyAmount(rate, always.charged), 12)).toBe('153.784800000000')
+    expect(toDecimal(amountAt(rate, unitsExact(1), always.charged, 3_600), 12)).toBe('153.784800000000')
   })
 })
 

@@ -1,6 +1,6 @@
 import type { Phase } from '../power/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
-import { seconds, type Seconds } from '../quantity/units.ts'
+import { instant, seconds, type Seconds, type Span } from '../quantity/units.ts'
 
 export interface RunRule {
   readonly minimumSeconds: number
@@ -19,9 +19,7 @@ export interface ChargedTime extends RunRule {
 }
 
 /** One unbroken stay in charged phases, cut to the month. */
-export interface ChargedRun {
-  readonly from: number
-  readonly to: number
+export interface ChargedRun extends Span {
   /** Added at its end, where it ends in this month. */
   readonly added: Seconds
 }
@@ -44,8 +42,8 @@ export function chargedRuns(
     if (to <= month.from || from >= month.to) return
     const endsInMonth = ended && to <= month.to
     runs.push({
-      from: Math.max(from, month.from),
-      to: Math.min(to, month.to),
+      from: instant(Math.max(from, month.from)),
+      to: instant(Math.min(to, month.to)),
       added: seconds(endsInMonth ? chargedLength(to - from, rule) - (to - from) : 0),
     })
   }

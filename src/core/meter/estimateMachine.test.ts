@@ -4,7 +4,6 @@ import { billingMonth } from '../calendar/billingMonth.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
-import { OFF_STATES } from '../power/powerState.ts'
 import { toDecimal } from '../quantity/decimal.ts'
 import { add, compare, ZERO } from '../quantity/exact.ts'
 import { gib } from '../quantity/units.ts'
@@ -18,7 +17,7 @@ import { hourByState } from './hourByState.ts'
 const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 
 function estimate(part: Partial<Machine> = {}, week = OFFICE_WEEK, book: PriceBook = SMALL_BOOK): Estimate {
-  const result = estimateMachine(resolved(part, week, book), MARCH)
+  const result = estimateMachine({ resolved: resolved(part, week, book), month: MARCH })
   if ('code' in result) throw new Error(result.code)
   return result
 }
@@ -46,7 +45,7 @@ describe('lines of a month, reckoned by hand', () => {
     const { charges } = estimate({ image: 'sealed', size: 'small' })
     // 828,690 s × 0.023 × 4 ÷ 3,600 = 21.1776333…
     expect(charges.map(({ meter }) => meter)).toEqual(['compute', 'licence', 'disk'])
-    expect([charges[1]!.units, toDecimal(charges[1]!.amount, 6)]).toEqual([4, '21.177633'])
+    expect([toDecimal(charges[1]!.units, 0), toDecimal(charges[1]!.amount, 6)]).toEqual(['4', '21.177633'])
   })
 
   test('an address has one rate while on and another while off', () => {
@@ -86,7 +85,7 @@ describe('lines of a month, reckoned by hand', () => {
 })
 
 const anyMachine = fc.record({
-  off: fc.constantFrom(...OFF_STATES),
+  off: fc.constantFrom('running' as const, 'stopped' as const, 'deallocated' as const, 'hibernated' as const),
   size: fc.constantFrom('small', 'middle', 'arm', 'huge'),
   image: fc.constantFrom('free', 'sealed'),
   address: fc.constantFrom('none' as const, 'fixed' as const),
@@ -117,10 +116,10 @@ describe('whatever the machine, the week and the month', () => {
     fc.assert(
       fc.property(anyMachine, anyWeek, anyMonth, (part, week, month) => {
         const machine = resolved(part, week)
-        const result = estimateMachine(machine, month)
+        const result = estimateMachine({ resolved: machine, month })
         if ('code' in result) throw new Error(result.code)
         for (const { amount } of result.charges) expect(amount.n).toBeGreaterThanOrEqual(0n)
-        const days = dailyCosts(result, SMALL_BOOK, week.timeZone)
+        const days = dailyCosts(result, week.timeZone)
         const sum = days.reduce((total, day) => add(total, add(day.machineTime, day.floor)), ZERO)
         expect(compare(sum, result.total)).toBe(0)
         // The small book's address is dearer while off; without one, nothing costs more than running.
@@ -157,7 +156,7 @@ test('one hour in each state is what its meters cost', () => {
 })
 
 test('a local day is cut where the provider’s month begins, and has 23 hours when clocks go forward', () => {
-  const days = dailyCosts(estimate(), SMALL_BOOK, 'Europe/Lisbon')
+  const days = dailyCosts(estimate(), 'Europe/Lisbon')
   const hours = days.map(({ span }) => (span.to - span.from) / 3_600)
   expect([days.length, hours[27], hours.at(-1)]).toEqual([32, 23, 1])
 })

@@ -1,18 +1,20 @@
+import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { OffState } from '../power/powerState.ts'
 import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
-import type { Charge } from './charge.ts'
+import type { Charge, MissingPrice } from './charge.ts'
 import { chargeMachine, meterMachine } from './chargeMachine.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
+import type { SharedAccount } from './sharedAccount.ts'
 
 /** One machine's month. All amounts are in the currency of its price book. */
 export interface Estimate {
   readonly currency: string
-  readonly month: Span
+  readonly month: BillingMonth
   readonly charges: readonly Charge[]
   readonly total: Exact
-  /** The same machine, never switched off. */
+  /** The same machine, if nothing in the account were ever switched off. */
   readonly alwaysOn: Exact
   /** `total` over the hours of the month. */
   readonly averagePerHour: Exact
@@ -24,8 +26,7 @@ export interface Estimate {
 }
 
 /** Why there is no figure: the book lacks a price, or a state, that the machine asks for. */
-export type NotPriced =
-  { readonly code: 'state-not-offered'; readonly state: OffState } | { readonly code: 'no-price' }
+export type NotPriced = MissingPrice | { readonly code: 'state-not-offered'; readonly state: OffState }
 
 function totalOf(charges: readonly Charge[]): Exact {
   let total = ZERO
@@ -33,48 +34,78 @@ function totalOf(charges: readonly Charge[]): Exact {
   return total
 }
 
-/** A month's amount over the hours of that month. */
-export const averagePerHour = (total: Exact, month: Span): Exact =>
-  divide(multiply(total, exact(SECONDS_PER_HOUR)), exact(lengthOf(month)))
+/** A month's amount over the hours of that month, as it is read. */
+export const averagePerHour = (total: Exact, month: BillingMonth): Exact =>
+  divide(multiply(total, exact(SECONDS_PER_HOUR)), exact(lengthAsRead(month)))
 
-const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
+/** Seconds of the month: its true ones, or 730 hours. */
+export const lengthAsRead = (month: BillingMonth): Seconds =>
+  month.reading === 'calendar' ? lengthOf(month) : seconds(PRINTED_MONTH_HOURS * SECONDS_PER_HOUR)
+
+export const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
   ...resolved,
   machine: { ...resolved.machine, off },
 })
 
 /** The month's exact total, or undefined where it has no price. What every choice of every plate is compared by. */
-export function machineTotal(resolved: ResolvedMachine, month: Span): Exact | undefined {
+export function machineTotal(
+  resolved: ResolvedMachine,
+  month: BillingMonth,
+  shared?: SharedAccount,
+): Exact | undefined {
   if (!resolved.index.book.states[resolved.machine.off]) return undefined
-  const charges = chargeMachine(resolved, meterMachine(resolved, month))
-  return charges && totalOf(charges)
+  const charges = chargeMachine(resolved, meterMachine(resolved, month), month, shared)
+  return 'code' in charges ? undefined : totalOf(charges)
 }
 
-export function estimateMachine(resolved: ResolvedMachine, month: Span): Estimate | NotPriced {
+export interface EstimateInputs {
+  readonly resolved: ResolvedMachine
+  readonly month: BillingMonth
+  /** What the account's machines use together as planned, and with none of them switched off. */
+  readonly shared?: SharedAccount | undefined
+  readonly sharedAlwaysOn?: SharedAccount | undefined
+}
+
+export function estimateMachine({
+  resolved,
+  month,
+  shared,
+  sharedAlwaysOn,
+}: EstimateInputs): Estimate | NotPriced {
   const { machine, index } = resolved
   if (!index.book.states[machine.off]) return { code: 'state-not-offered', state: machine.off }
   const metered = meterMachine(resolved, month)
-  const charges = chargeMachine(resolved, metered)
-  const alwaysOn = machineTotal(withOff(resolved, 'running'), month)
-  if (!charges || !alwaysOn) return { code: 'no-price' }
+  const charges = chargeMachine(resolved, metered, month, shared)
+  if ('code' in charges) return charges
+  const running = withOff(resolved, 'running')
+  const alwaysOn = chargeMachine(running, meterMachine(running, month), month, sharedAlwaysOn)
+  if ('code' in alwaysOn) return alwaysOn
   const total = totalOf(charges)
-  const { phases } = metered
   return {
     currency: index.book.currency,
     month,
     charges,
     total,
-    alwaysOn,
+    alwaysOn: totalOf(alwaysOn),
     averagePerHour: averagePerHour(total, month),
     metered,
-    onTime: seconds(
-      (phases.get('running') ?? 0) + (phases.get('starting') ?? 0) + (phases.get('waking') ?? 0),
-    ),
+    onTime: onTime(metered),
     starts: countStarts(metered),
   }
 }
 
+const onTime = ({ phases }: MeteredMonth): Seconds =>
+  seconds(
+    ['running', 'starting', 'waking', 'creating'].reduce(
+      (sum, phase) => sum + (phases.get(phase as 'running') ?? 0),
+      0,
+    ),
+  )
+
 const countStarts = ({ timeline: { segments, month } }: MeteredMonth): number =>
   segments.filter(
     ({ phase, from }) =>
-      (phase === 'starting' || phase === 'waking') && from >= month.from && from < month.to,
+      (phase === 'starting' || phase === 'waking' || phase === 'creating') && inSpan(from, month),
   ).length
+
+const inSpan = (at: Span['from'], span: Span): boolean => at >= span.from && at < span.to

@@ -1,9 +1,6 @@
-import type { YearMonth } from '../calendar/yearMonth.ts'
-import type { PriceBook } from '../catalogue/priceBook.ts'
-import type { Plan } from '../machine/plan.ts'
 import type { Exact } from '../quantity/exact.ts'
 import type { Seconds } from '../quantity/units.ts'
-import { estimateInPlan, type MachineIssue, type MachineResult } from './estimatePlan.ts'
+import { PlanPricing, type MachineIssue, type MachineResult, type PlanPricingInputs } from './planPricing.ts'
 
 /** What a list of machines shows of each: small enough to come back from a worker for thousands of them. */
 export type MachineSummary = { readonly name: string; readonly size: string } & (
@@ -24,7 +21,7 @@ export function summarise(name: string, size: string, result: MachineResult): Ma
 }
 
 /** Every machine of a plan for one month, in the plan's order. O(machines); weeks are expanded once each. */
-export const summarisePlan = (plan: Plan, books: readonly PriceBook[], month: YearMonth): MachineSummary[] =>
-  plan.machines.map((machine) =>
-    summarise(machine.name, machine.size, estimateInPlan(machine, plan, books, month)),
-  )
+export function summarisePlan(inputs: PlanPricingInputs): MachineSummary[] {
+  const pricing = new PlanPricing(inputs)
+  return inputs.plan.machines.map((machine) => summarise(machine.name, machine.size, pricing.of(machine)))
+}

@@ -1,4 +1,5 @@
-import { offeredRooms } from '../catalogue/bookIndex.ts'
+import { offeredRooms } from '../catalogue/diskRates.ts'
+import { chosenSize } from '../machine/chosenSize.ts'
 import type { Choice, Decision } from '../machine/choice.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { OFF_STATES } from '../power/powerState.ts'
@@ -39,7 +40,7 @@ export function resolveChoice(
   const { index } = resolved
   switch (choice.decision) {
     case 'size':
-      return { ...resolved, machine, size: index.sizes.get(choice.size)! }
+      return { ...resolved, machine, size: chosenSize(index.sizes.get(choice.size)!, machine.chosen) }
     case 'place':
       return { ...resolved, machine, region: index.regions.get(choice.region)! }
     case 'disk-kind':

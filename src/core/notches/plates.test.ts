@@ -23,7 +23,7 @@ describe('plates of a machine', () => {
     for (const { notches } of plates) {
       for (const { choice, total, difference } of notches) {
         const changed = resolveMachine(applyChoice(machine.machine, choice), weeks, machine.index)
-        const estimate = changed.ok ? estimateMachine(changed.value, MARCH) : undefined
+        const estimate = changed.ok ? estimateMachine({ resolved: changed.value, month: MARCH }) : undefined
         if (!estimate || 'code' in estimate) expect(total).toBeUndefined()
         else {
           priced += 1

@@ -6,7 +6,8 @@ import type { Machine } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/estimateMachine.ts'
 import { compare, subtract, type Exact } from '../quantity/exact.ts'
-import type { Span } from '../quantity/units.ts'
+import type { BillingMonth } from '../calendar/billingMonth.ts'
+import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { choicesOf, resolveChoice } from './choices.ts'
 
 /** One choice of a decision, and what the month would cost if only that choice changed. */
@@ -33,22 +34,24 @@ export interface Plate {
 export interface PlatesInputs {
   readonly resolved: ResolvedMachine
   readonly weeks: readonly WeekPlan[]
-  readonly month: Span
+  readonly month: BillingMonth
+  /** What the account's machines share; this one's part is worked out anew for each choice. */
+  readonly shared?: SharedAccount
 }
 
 /**
  * All plates of one machine. Every choice is priced by the same meter as the machine itself; schedules are metered
  * once and shared. O(choices × log choices).
  */
-export function platesOf({ resolved, weeks, month }: PlatesInputs): Plate[] {
-  const present = machineTotal(resolved, month)
+export function platesOf({ resolved, weeks, month, shared }: PlatesInputs): Plate[] {
+  const present = machineTotal(resolved, month, shared)
   const weekById = new Map(weeks.map((week) => [week.id, week]))
   return DECISIONS.map((decision) => {
     const presentKey = presentChoice(resolved.machine, decision)
     const notches = choicesOf(resolved, decision, weeks).map((choice): Notch => {
       const key = choiceKey(choice)
       const changed = resolveChoice(resolved, choice, applyChoice(resolved.machine, choice), weekById)
-      const total = machineTotal(changed, month)
+      const total = machineTotal(changed, month, shared)
       return {
         key,
         choice,

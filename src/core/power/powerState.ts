@@ -3,24 +3,37 @@ export const POWER_STATES = ['running', 'stopped', 'deallocated', 'hibernated', 
 export type PowerState = (typeof POWER_STATES)[number]
 
 /** What a machine is outside its week's windows; `running` is never switched off. */
-export const OFF_STATES = ['running', 'stopped', 'deallocated', 'hibernated'] as const
-export type OffState = (typeof OFF_STATES)[number]
+export const OFF_STATES = POWER_STATES
+export type OffState = PowerState
 export type TrueOffState = Exclude<OffState, 'running'>
 
 /** The states and the changes between them. Changes are charged as running. */
 export type Phase =
-  'running' | 'starting' | 'waking' | 'stopping' | 'hibernating' | 'stopped' | 'deallocated' | 'hibernated'
+  | 'running'
+  | 'starting'
+  | 'waking'
+  | 'creating'
+  | 'stopping'
+  | 'hibernating'
+  | 'deleting'
+  | 'stopped'
+  | 'deallocated'
+  | 'hibernated'
+  | 'deleted'
 
 /** The state whose meters run during a phase. */
 export const STATE_OF_PHASE = {
   running: 'running',
   starting: 'running',
   waking: 'running',
+  creating: 'running',
   stopping: 'running',
   hibernating: 'running',
+  deleting: 'running',
   stopped: 'stopped',
   deallocated: 'deallocated',
   hibernated: 'hibernated',
+  deleted: 'deleted',
 } as const satisfies Record<Phase, PowerState>
 
 /** The phases in which a machine is coming back, by the state it comes back from, and likewise going off. */
@@ -28,10 +41,12 @@ export const RETURN_PHASE = {
   stopped: 'starting',
   deallocated: 'starting',
   hibernated: 'waking',
+  deleted: 'creating',
 } as const satisfies Record<TrueOffState, Phase>
 
 export const LEAVE_PHASE = {
   stopped: 'stopping',
   deallocated: 'stopping',
   hibernated: 'hibernating',
+  deleted: 'deleting',
 } as const satisfies Record<TrueOffState, Phase>

@@ -34,6 +34,15 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
 
 /** What instant each wall-clock minute stands for: the first time it shows, or by the offset before where it is skipped. */
 function readClock(timeZone: string, start: number, end: number): Map<number, number> {
+  const key = `${timeZone} ${start} ${end}`
+  let clock = clocks.get(key)
+  if (!clock) clocks.set(key, (clock = walkClock(timeZone, start, end)))
+  return clock
+}
+
+const clocks = new Map<string, Map<number, number>>()
+
+function walkClock(timeZone: string, start: number, end: number): Map<number, number> {
   const instantOfLocal = new Map<number, number>()
   let before = offset(timeZone, start)
   for (let at = start; at < end; at += MINUTE) {

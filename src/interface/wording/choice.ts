@@ -1,6 +1,6 @@
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
-import { chargedRoom } from '../../core/catalogue/bookIndex.ts'
+import { chargedRoom } from '../../core/catalogue/diskRates.ts'
 import type { Choice, Decision } from '../../core/machine/choice.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import type { Notch } from '../../core/notches/plates.ts'
@@ -52,7 +52,7 @@ export function choiceWords(
       }
     }
     case 'disk-room': {
-      const charged = chargedRoom(systemKind, choice.roomGiB)
+      const charged = chargedRoom(systemKind, choice.roomGiB, resolved.size)
       const about = charged === undefined ? 'no such room' : `charged as ${groupDigits(String(charged))}`
       return { name: `${groupDigits(String(choice.roomGiB))} GiB`, about }
     }

@@ -1,7 +1,7 @@
 import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
 import { isZero, subtract, type Exact } from '../../core/quantity/exact.ts'
 import { averagePerHour } from '../../core/meter/estimateMachine.ts'
-import type { Span } from '../../core/quantity/units.ts'
+import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
 
 const MINUS = '−'
 
@@ -37,7 +37,7 @@ export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLAC
   `${currencySymbol(currency)} ${groupDigits(toDecimal(amount, places))}`
 
 /** What a month's amount is on the average hour of that month, `0.0782`. */
-export const formatHourly = (amount: Exact, month: Span): string =>
+export const formatHourly = (amount: Exact, month: BillingMonth): string =>
   formatAmount(averagePerHour(amount, month), HOURLY_PLACES)
 
 export const formatAmount = (amount: Exact, places = SHOWN_PLACES): string =>

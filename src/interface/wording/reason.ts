@@ -8,6 +8,9 @@ const asks = (by: 'needs' | 'image'): string => (by === 'image' ? 'the image nee
 
 const number = (value: number): string => groupDigits(String(value))
 
+const stepsText = ({ least, most, step }: { least: number; most: number; step: number }): string =>
+  `${least} to ${most}${step === 1 ? '' : ` by ${step}`}`
+
 /** Why a choice is closed, in a few words with its figures. */
 function reasonText(reason: FitReason): string {
   switch (reason.code) {
@@ -43,6 +46,18 @@ function reasonText(reason: FitReason): string {
       return `${reason.provider} has no such state`
     case 'no-hibernation':
       return `${reason.name} cannot hibernate`
+    case 'no-own-disk':
+      return `${reason.size} has no disk of its own`
+    case 'own-disk-lost':
+      return `what ${reason.kind} holds is lost when the hardware is given back`
+    case 'nothing-to-restore':
+      return 'the system disk goes with the machine and no snapshot of it is kept'
+    case 'iops-not-sold':
+      return reason.most === 0
+        ? `${reason.kind} sells no IOPS on top`
+        : `${reason.kind} sells ${number(reason.most)} IOPS on top at the most, you ask for ${number(reason.asked)}`
+    case 'outside-choice':
+      return `${reason.size} has ${stepsText(reason.vcpu)} vCPU and ${stepsText(reason.memoryGiB)} GiB`
     case 'over-hibernation-limit':
       return `${reason.memory} GiB of memory, at most ${reason.most} can hibernate`
     case 'no-room-for-memory':

@@ -5,6 +5,7 @@ export const STATE_NAMES = {
   stopped: 'Stopped',
   deallocated: 'Deallocated',
   hibernated: 'Hibernated',
+  deleted: 'Deleted',
 } as const satisfies Record<OffState, string>
 
 /** When off, as a choice: `running` is a machine that never is. */
@@ -19,15 +20,19 @@ export const OFF_MEANS = {
   stopped: 'hardware kept for it',
   deallocated: 'hardware given back',
   hibernated: 'memory kept on disk',
+  deleted: 'made anew each time',
 } as const satisfies Record<OffState, string>
 
 export const PHASE_NAMES = {
   running: 'running',
   starting: 'starting',
   waking: 'waking',
+  creating: 'being made anew',
   stopping: 'stopping',
   hibernating: 'hibernating',
+  deleting: 'being deleted',
   stopped: 'stopped',
   deallocated: 'deallocated',
   hibernated: 'hibernated',
+  deleted: 'deleted',
 } as const satisfies Record<Phase, string>

@@ -1,6 +1,7 @@
 import { civilDate, dayNumber, type DayNumber } from '../../core/calendar/civil.ts'
+import { offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { yearMonthParts, type YearMonth } from '../../core/calendar/yearMonth.ts'
-import { SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
+import { SECONDS_PER_DAY, SECONDS_PER_HOUR, type Instant } from '../../core/quantity/units.ts'
 import { groupDigits } from './money'
 
 export const MONTH_NAMES = [
@@ -46,4 +47,27 @@ export function formatDuration(seconds: number): string {
     rest > 0 && `${rest} s`,
   ].filter(Boolean)
   return parts.length > 0 ? parts.join(' ') : '0 h'
+}
+
+/** Wall-clock time of an instant in a zone: its local day, and seconds after midnight. */
+export function localTime(at: Instant, timeZone: string): { day: DayNumber; seconds: number } {
+  const year = civilDate(dayNumber(Math.floor(at / SECONDS_PER_DAY))).year
+  const local = at + offsetAt(zoneOffsets(timeZone, year - 1, year + 1), at)
+  const day = Math.floor(local / SECONDS_PER_DAY)
+  return { day: dayNumber(day), seconds: local - day * SECONDS_PER_DAY }
+}
+
+const two = (value: number): string => String(value).padStart(2, '0')
+
+/** `18:00`, or `18:00:30` where it is not a whole minute. */
+export function formatClock(seconds: number): string {
+  const rest = seconds % 60
+  const minutes = `${two(Math.floor(seconds / SECONDS_PER_HOUR))}:${two(Math.floor((seconds % SECONDS_PER_HOUR) / 60))}`
+  return rest === 0 ? minutes : `${minutes}:${two(rest)}`
+}
+
+/** `19 March, 18:00 in Europe/Lisbon`. */
+export function formatInstantIn(at: Instant, timeZone: string): string {
+  const { day, seconds } = localTime(at, timeZone)
+  return `${formatDay(day)}, ${formatClock(seconds)} in ${timeZone}`
 }

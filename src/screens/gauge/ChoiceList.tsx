@@ -14,7 +14,7 @@ import {
   Virtualizer,
 } from 'react-aria-components'
 import styled from 'styled-components'
-import type { Span } from '../../core/quantity/units.ts'
+import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
 import type { Notch } from '../../core/notches/plates.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
@@ -31,7 +31,7 @@ interface ChoiceListProps {
   readonly notches: readonly Notch[]
   readonly words: (notch: Notch) => ChoiceWords
   readonly currency: string
-  readonly month: Span
+  readonly month: BillingMonth
   readonly onTake: (notch: Notch) => void
   readonly onClose: () => void
 }

@@ -4,7 +4,7 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
 import { platesOf, type Notch } from '../../core/notches/plates.ts'
 import { DECISIONS } from '../../core/machine/choice.ts'
-import type { MachineResult } from '../../core/meter/estimatePlan.ts'
+import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { media } from '../../interface/theme/media'
 import { formatMoney, formatAmount, formatHourly } from '../../interface/wording/money'
 import { choiceWords } from '../../interface/wording/choice'
@@ -29,9 +29,10 @@ export function Gauge() {
 
 function Plates({ result }: { readonly result: MachineResult & { readonly ok: true } }) {
   const { session, state } = useWorkbench()
-  const { resolved, estimate, month } = result
+  const { resolved, estimate, month, account } = result
+  const shared = account.planned
   const { weeks } = state.plan
-  const plates = useMemo(() => platesOf({ resolved, weeks, month }), [resolved, weeks, month])
+  const plates = useMemo(() => platesOf({ resolved, weeks, month, shared }), [resolved, weeks, month, shared])
   const [stack, width] = useWidth()
   const axis = useMemo(() => costAxis(plates, width), [plates, width])
   const take = ({ choice }: Notch): void => {

@@ -5,7 +5,7 @@ import { Button as AriaButton } from 'react-aria-components'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { nextNotch, type Notch, type Plate } from '../../core/notches/plates.ts'
-import type { Span } from '../../core/quantity/units.ts'
+import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { choiceWords, DECISION_NAMES, type ChoiceWords } from '../../interface/wording/choice'
 import { formatMoney } from '../../interface/wording/money'
@@ -24,7 +24,7 @@ interface GaugePlateProps {
   readonly resolved: ResolvedMachine
   readonly weeks: readonly WeekPlan[]
   readonly currency: string
-  readonly month: Span
+  readonly month: BillingMonth
   readonly onTake: (notch: Notch) => void
   /** Moves the focus so many plates down, up when negative. */
   readonly onGoToPlate: (step: number) => void

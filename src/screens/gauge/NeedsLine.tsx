@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import { fitReasons } from '../../core/fit/fitReasons.ts'
 import type { Machine, Needs } from '../../core/machine/plan.ts'
-import { bookOf, type MachineResult } from '../../core/meter/estimatePlan.ts'
+import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { NumberInput } from '../../interface/NumberInput'
@@ -18,8 +18,8 @@ interface NeedsLineProps {
 
 /** What the machine must have, edited in place; below it, what the present choices do not give. */
 export function NeedsLine({ machine, result }: NeedsLineProps) {
-  const { session, state } = useWorkbench()
-  const images = bookOf(machine.provider, state.books)?.book.images ?? []
+  const { session, book } = useWorkbench()
+  const images = book?.images ?? []
   const { needs } = machine
   const need = (part: Partial<Needs>): void =>
     session.edit(`${machine.name}: needs`, setMachine(machine.name, { needs: { ...needs, ...part } }))

@@ -37,8 +37,7 @@ export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
 
 const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayProps) {
   const { timeZone } = resolved.week
-  const { book } = resolved.index
-  const days = useMemo(() => dailyCosts(estimate, book, timeZone), [estimate, book, timeZone])
+  const days = useMemo(() => dailyCosts(estimate, timeZone), [estimate, timeZone])
   const bars = days.map((cost, i): DayBar => ({
     // The month of the provider may begin or end inside a local day, so a date can stand at both ends.
     label: `${civilDate(cost.day).day}${i > 0 && civilDate(cost.day).day === 1 ? ' next' : ''}`,

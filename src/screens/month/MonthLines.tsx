@@ -6,16 +6,19 @@ import type { Charge } from '../../core/meter/charge.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import { media } from '../../interface/theme/media'
-import { chargeArithmetic, chargeDetail, chargeRounding, chargeTitle } from '../../interface/wording/charge'
+import { chargeArithmetic, chargeRules } from '../../interface/wording/arithmetic'
+import { chargeDetail, chargeRounding, chargeTitle } from '../../interface/wording/charge'
 import { groupDigits } from '../../interface/wording/money'
 
 interface MonthLinesProps {
   readonly estimate: Estimate
   readonly provider: string
+  /** In which instants are told. */
+  readonly timeZone: string
 }
 
 /** Every line of the month. Shown cents add up to the shown total; each line opens to its arithmetic and its rate. */
-export function MonthLines({ estimate, provider }: MonthLinesProps) {
+export function MonthLines({ estimate, provider, timeZone }: MonthLinesProps) {
   const { parts } = roundParts(
     estimate.charges.map(({ amount }) => amount),
     2,
@@ -24,7 +27,7 @@ export function MonthLines({ estimate, provider }: MonthLinesProps) {
     <Lines>
       {estimate.charges.map((charge, i) => (
         <li key={`${charge.meter} ${chargeTitle(charge)}`}>
-          <Line charge={charge} shown={parts[i]!} provider={provider} />
+          <Line charge={charge} shown={parts[i]!} provider={provider} timeZone={timeZone} />
         </li>
       ))}
     </Lines>
@@ -35,10 +38,12 @@ function Line({
   charge,
   shown,
   provider,
+  timeZone,
 }: {
   readonly charge: Charge
   readonly shown: string
   readonly provider: string
+  readonly timeZone: string
 }) {
   const rounding = chargeRounding(charge)
   return (
@@ -51,6 +56,9 @@ function Line({
       <DisclosurePanel>
         <Arithmetic>
           <p>{chargeArithmetic(charge)}</p>
+          {chargeRules(charge, timeZone).map((rule) => (
+            <p key={rule}>{rule}</p>
+          ))}
           {rounding && <p>{rounding}</p>}
           <p>
             Rate in the {provider} book at <code>{charge.rate.pointer}</code>

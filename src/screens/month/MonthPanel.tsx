@@ -24,7 +24,11 @@ export function MonthPanel() {
       <h2>One hour costs</h2>
       <HourBars hours={hourByState(resolved, result.month)} currency={currency} />
       <h2>{formatMonth(month)}, line by line</h2>
-      <MonthLines estimate={estimate} provider={resolved.index.book.provider.name} />
+      <MonthLines
+        estimate={estimate}
+        provider={resolved.index.book.provider.name}
+        timeZone={resolved.week.timeZone}
+      />
       <Total>
         <span>{resolved.machine.name}</span>
         <b data-testid="machine-total">{formatMoney(total, currency)}</b>

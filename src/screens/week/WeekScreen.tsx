@@ -5,7 +5,6 @@ import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { OFF_STATES, type OffState } from '../../core/power/powerState.ts'
-import { bookOf } from '../../core/meter/estimatePlan.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
@@ -24,13 +23,13 @@ import { ZonePicker } from './ZonePicker'
 
 /** The open machine's week: painted, shared, and what the month then costs. */
 export function WeekScreen() {
-  const { session, state, machine, month, result } = useWorkbench()
+  const { session, state, machine, book, month, result } = useWorkbench()
   const [brush, setBrush] = useState<'on' | 'off'>('on')
   const { weeks, machines } = state.plan
   const week = weeks.find(({ id }) => id === machine?.week)
   if (!machine) return null
   if (!week) return <WeekChoice />
-  const { states } = bookOf(machine.provider, state.books)?.book ?? {}
+  const { states } = book ?? {}
   const sharers = machines.filter(({ week: id }) => id === week.id).length
   const edit = (label: string, part: Partial<WeekPlan>): void =>
     session.edit(`${week.name}: ${label}`, setWeek(week.id, part))

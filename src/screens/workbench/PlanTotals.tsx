@@ -1,39 +1,36 @@
 'use client'
 
 import styled from 'styled-components'
-import { planTotals } from '../../core/meter/estimatePlan.ts'
+import { billingMonth, type BillingMonth } from '../../core/calendar/billingMonth.ts'
+import { planTotals } from '../../core/meter/planTotals.ts'
+import { add } from '../../core/quantity/exact.ts'
 import { media } from '../../interface/theme/media'
 import { formatHourly, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
 import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
 export function PlanTotals() {
-  const { state, result } = useWorkbench()
-  const span = result?.ok ? result.month : undefined
+  const { state, result, month, address } = useWorkbench()
+  const { plan } = state
+  const span: BillingMonth = result?.ok ? result.month : billingMonth(month, 'Etc/UTC', address.reading)
   const summaries = useSummaries()
-  const found = state.plan.machines.map(({ name }) => summaries.byName.get(name))
+  const found = plan.machines.map(({ name }) => summaries.byName.get(name))
   const priced = found.flatMap((summary) => (summary?.priced ? [summary] : []))
   const unpriced = found.filter((summary) => summary && !summary.priced).length
-  const totals = planTotals(priced, state.books[0]?.currency ?? 'EUR', SHOWN_PLACES)
   if (found.some((summary) => !summary))
     return <Totals aria-busy="true">Pricing {found.length} machines…</Totals>
-  if (!totals.ok) {
-    const { expected, found: other } = totals.issues[0]
-    return (
-      <Totals>
-        No plan total: {expected} and {other} are not added without a rate
-      </Totals>
-    )
-  }
-  const { planned, alwaysOn } = totals.value
+  const totals = planTotals(plan, priced, month, SHOWN_PLACES)
+  const { planned, alwaysOn, tax, currency, withoutRate } = totals
   return (
     <Totals aria-busy={summaries.pending} data-testid="plan-totals">
       <span>
-        <Planned>{formatMoney(planned.amount, planned.currency)}</Planned> planned
-        {span && <Hourly>, {formatHourly(planned.amount, span)} an hour</Hourly>}
+        <Planned>{formatMoney(planned, currency)}</Planned> planned
+        <Hourly>, {formatHourly(planned, span)} an hour</Hourly>
+        {tax && `, ${formatMoney(add(planned, tax), currency)} with ${plan.taxPercent} % tax`}
       </span>
-      <span>{formatMoney(alwaysOn.amount, alwaysOn.currency)} always on</span>
+      <span>{formatMoney(alwaysOn, currency)} always on</span>
       {unpriced > 0 && <Warning>without {unpriced} not priced</Warning>}
+      {withoutRate.length > 0 && <Warning>without {withoutRate.join(', ')}: no exchange rate</Warning>}
     </Totals>
   )
 }

@@ -2,7 +2,8 @@
 
 import { useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
-import { estimateInPlan } from '../../core/meter/estimatePlan.ts'
+import { bookFor } from '../../core/catalogue/bookFor.ts'
+import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
 import { StatePatterns } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
@@ -63,25 +64,32 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
 function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
   const { address, go, mend } = useAddress()
   const { plan, books } = state
-  const { weeks } = plan
+  const { weeks, machines } = plan
+  const { reading } = address
   const month = address.month ?? plan.month
   const wanted = address.machine ?? plan.machines[0]?.name
-  const machine = plan.machines.find(({ name }) => name === wanted)
-  useFollowMachine(plan.machines, wanted, mend)
-  const result = useMemo(
-    () => machine && estimateInPlan(machine, { weeks }, books, month),
-    [machine, weeks, books, month],
+  const machine = machines.find(({ name }) => name === wanted)
+  useFollowMachine(machines, wanted, mend)
+  const pricing = useMemo(
+    () => new PlanPricing({ plan: { machines, weeks }, books, month, reading }),
+    [machines, weeks, books, month, reading],
   )
+  const result = useMemo(() => machine && pricing.of(machine), [machine, pricing])
+  const provider = machine?.provider
+  const book = useMemo(() => {
+    const found = provider === undefined ? undefined : bookFor(provider, books, month)
+    return found && 'book' in found ? found.book : undefined
+  }, [provider, books, month])
   return useMemo(
-    () => ({ session, state, address, go, month, machine, result }),
-    [session, state, address, go, month, machine, result],
+    () => ({ session, state, address, go, month, machine, book, result }),
+    [session, state, address, go, month, machine, book, result],
   )
 }
 
 /** Every machine's month from the worker; the open one is priced here and at once, and may be a moment newer. */
 function Summaries({ value, children }: { readonly value: WorkbenchValue; readonly children: ReactNode }) {
   const { state, month, machine, result } = value
-  const summaries = usePlanSummaries(state.plan, state.books, month)
+  const summaries = usePlanSummaries(state.plan, state.books, month, value.address.reading)
   const newest = useMemo(() => {
     if (!machine || !result) return summaries
     const byName = new Map(summaries.byName).set(machine.name, summarise(machine.name, machine.size, result))

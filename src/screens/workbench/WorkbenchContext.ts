@@ -3,7 +3,8 @@
 import { createContext, useContext } from 'react'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine } from '../../core/machine/plan.ts'
-import type { MachineResult } from '../../core/meter/estimatePlan.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { MachineResult } from '../../core/meter/planPricing.ts'
 import type { Session, SessionState } from '../../store/session.ts'
 import type { Address } from './address.ts'
 import type { PlanSummaries } from './usePlanSummaries.ts'
@@ -16,6 +17,8 @@ export interface WorkbenchValue {
   readonly go: (part: Partial<Address>) => void
   readonly month: YearMonth
   readonly machine: Machine | undefined
+  /** The price book that prices the open machine's month; undefined where none does. */
+  readonly book: PriceBook | undefined
   /** The open machine's month, computed at once; undefined when no machine is open. */
   readonly result: MachineResult | undefined
 }

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useMemo, useRef, useState } from 'react'
+import type { MonthReading } from '../../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Plan } from '../../core/machine/plan.ts'
@@ -19,12 +20,18 @@ const NONE_YET: ReadonlyMap<string, MachineSummary> = new Map()
 interface Answer {
   readonly plan: Plan
   readonly month: YearMonth
+  readonly reading: MonthReading
   readonly books: readonly PriceBook[]
   readonly byName: ReadonlyMap<string, MachineSummary>
 }
 
 /** Every machine's month, priced in a worker; the last answer stays until a newer one comes. */
-export function usePlanSummaries(plan: Plan, books: readonly PriceBook[], month: YearMonth): PlanSummaries {
+export function usePlanSummaries(
+  plan: Plan,
+  books: readonly PriceBook[],
+  month: YearMonth,
+  reading: MonthReading,
+): PlanSummaries {
   const [answer, setAnswer] = useState<Answer>()
   const [failure, setFailure] = useState<string>()
   const client = useRef<PlanWorkerClient>(undefined)
@@ -42,10 +49,11 @@ export function usePlanSummaries(plan: Plan, books: readonly PriceBook[], month:
   }, [])
 
   useEffect(() => {
-    if (books.length > 0) client.current?.ask({ plan, books, month })
-  }, [plan, books, month])
+    if (books.length > 0) client.current?.ask({ plan, books, month, reading })
+  }, [plan, books, month, reading])
 
-  const isNewest = answer?.plan === plan && answer.month === month && answer.books === books
+  const isNewest =
+    answer?.plan === plan && answer.month === month && answer.reading === reading && answer.books === books
   const byName = answer?.byName ?? NONE_YET
   return useMemo(() => ({ byName, pending: !isNewest, failure }), [byName, isNewest, failure])
 }

@@ -1,0 +1,89 @@
+import { compare, type Exact, add, ZERO } from '../quantity/exact.ts'
+import { amountAt, rate, unitsExact, type Rate } from '../quantity/rate.ts'
+import { pointerIn, type RegionIndex } from './bookIndex.ts'
+import type { Size, SizeRateTexts, Terms } from './priceBook.ts'
+
+/** What one of a size's rates is charged for: the machine, or each vCPU, core or GiB of memory. */
+export type SizeRateBase = 'machine' | 'vcpu' | 'core' | 'memory'
+
+interface SizeRatePart {
+  readonly base: SizeRateBase
+  readonly rate: Rate
+}
+
+/** A size's price on some terms: its parts add up. */
+export interface SizeRates {
+  readonly parts: readonly SizeRatePart[]
+  /** Paid once for a whole commitment. */
+  readonly upFront?: Rate
+}
+
+const FIELDS = [
+  ['perHour', 'machine', 'hour'],
+  ['perMonth', 'machine', 'month'],
+  ['perVcpuHour', 'vcpu', 'hour'],
+  ['perCoreHour', 'core', 'hour'],
+  ['perGiBHour', 'memory', 'hour'],
+] as const satisfies readonly (readonly [keyof SizeRateTexts, SizeRateBase, Rate['per']])[]
+
+const memo = new WeakMap<RegionIndex, Map<Terms, Map<string, SizeRates>>>()
+
+/** Undefined where the region does not sell the size on these terms. */
+export function sizeRates(region: RegionIndex, sizeId: string, terms: Terms): SizeRates | undefined {
+  let ofRegion = memo.get(region)
+  if (!ofRegion) memo.set(region, (ofRegion = new Map()))
+  let onTerms = ofRegion.get(terms)
+  if (!onTerms) ofRegion.set(terms, (onTerms = new Map()))
+  const kept = onTerms.get(sizeId)
+  if (kept) return kept
+  const read = readRates(region, sizeId, terms)
+  if (read) onTerms.set(sizeId, read)
+  return read
+}
+
+function readRates(region: RegionIndex, sizeId: string, terms: Terms): SizeRates | undefined {
+  const price = region.prices.sizes[sizeId]
+  const onDemand = terms.kind === 'on-demand'
+  const upFrontText = onDemand ? undefined : price?.terms?.[terms.id]?.upFront
+  const texts = onDemand ? price : price?.terms?.[terms.id]
+  if (!texts) return undefined
+  const path = `sizes/${sizeId}${onDemand ? '' : `/terms/${terms.id}`}`
+  const parts = FIELDS.flatMap(([field, base, per]) => {
+    const text = texts[field]
+    return text === undefined ? [] : [{ base, rate: rate(text, per, pointerIn(region, `${path}/${field}`)) }]
+  })
+  const upFront =
+    upFrontText === undefined ? undefined : rate(upFrontText, 'term', pointerIn(region, `${path}/upFront`))
+  if (parts.length === 0 && !upFront) return undefined
+  return { parts, ...(upFront && { upFront }) }
+}
+
+/** How many times a part is charged for this size. */
+export function unitsOf(base: SizeRateBase, size: Size): number {
+  switch (base) {
+    case 'machine':
+      return 1
+    case 'vcpu':
+      return size.vcpu
+    case 'core':
+      return size.cores ?? size.vcpu
+    case 'memory':
+      return size.memoryGiB
+  }
+}
+
+/** One hour at the size's rates, a month taken as 730 hours: for putting sizes in order, never for a figure. */
+const roughHour = ({ parts }: SizeRates, size: Size): Exact =>
+  parts.reduce((total, { base, rate }) => {
+    const hours = rate.per === 'month' ? 730 : 1
+    return add(total, amountAt(rate, unitsExact(unitsOf(base, size)), 1, hours))
+  }, ZERO)
+
+/** Sizes of a region that have a price on these terms, the cheapest hour first. */
+export function sizesByPrice(region: RegionIndex, sizes: readonly Size[], terms: Terms): Size[] {
+  const priced = sizes.flatMap((size) => {
+    const rates = sizeRates(region, size.id, terms)
+    return rates ? [{ size, hour: roughHour(rates, size) }] : []
+  })
+  return priced.sort((a, b) => compare(a.hour, b.hour)).map(({ size }) => size)
+}

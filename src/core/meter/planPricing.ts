@@ -1,0 +1,110 @@
+import { billingMonth, type BillingMonth, type MonthReading } from '../calendar/billingMonth.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import { bookFor, type BookIssue } from '../catalogue/bookFor.ts'
+import type { BookIndex } from '../catalogue/bookIndex.ts'
+import type { PriceBook } from '../catalogue/priceBook.ts'
+import type { Machine, Plan } from '../machine/plan.ts'
+import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { refuse, type Outcome } from '../outcome.ts'
+import { meterMachine } from './chargeMachine.ts'
+import { estimateMachine, withOff, type Estimate, type NotPriced } from './estimateMachine.ts'
+import { shareAccount, type AccountMember, type SharedAccount } from './sharedAccount.ts'
+
+export type MachineIssue = BookIssue | ReferenceIssue | NotPriced
+
+export interface PricedMachine {
+  readonly ok: true
+  readonly resolved: ResolvedMachine
+  readonly month: BillingMonth
+  readonly estimate: Estimate
+  readonly account: PricedAccount
+}
+
+export type MachineResult = PricedMachine | { readonly ok: false; readonly issues: readonly MachineIssue[] }
+
+/** What the machines of one provider share, as planned and with none of them switched off. */
+export interface PricedAccount {
+  readonly planned: SharedAccount
+  readonly alwaysOn: SharedAccount
+}
+
+export interface PlanPricingInputs {
+  readonly plan: Pick<Plan, 'machines' | 'weeks'>
+  readonly books: readonly PriceBook[]
+  readonly month: YearMonth
+  readonly reading: MonthReading
+}
+
+/**
+ * Prices machines of a plan for one month. What an account's machines share is worked out when its first machine is
+ * asked for: O(machines), and O(pieces × log pieces) for those that a free allowance is for.
+ */
+export class PlanPricing {
+  private readonly accounts = new Map<string, PricedAccount>()
+
+  constructor(private readonly inputs: PlanPricingInputs) {}
+
+  of(machine: Machine): MachineResult {
+    const found = this.resolve(machine)
+    if (!found.ok) return found
+    const resolved = found.value
+    const month = this.monthOf(resolved.index)
+    const account = this.accountOf(resolved.index)
+    const { planned: shared, alwaysOn: sharedAlwaysOn } = account
+    const estimate = estimateMachine({ resolved, month, shared, sharedAlwaysOn })
+    if ('code' in estimate) return { ok: false, issues: [estimate] }
+    return { ok: true, resolved, month, estimate, account }
+  }
+
+  private resolve(machine: Machine): Outcome<ResolvedMachine, MachineIssue> {
+    const { plan, books, month } = this.inputs
+    const index = bookFor(machine.provider, books, month)
+    return 'code' in index ? refuse(index) : resolveMachine(machine, plan.weeks, index)
+  }
+
+  private monthOf({ book }: BookIndex): BillingMonth {
+    return billingMonth(this.inputs.month, book.billingZone, this.inputs.reading)
+  }
+
+  private accountOf(index: BookIndex): PricedAccount {
+    const { id } = index.book.provider
+    let account = this.accounts.get(id)
+    if (!account) this.accounts.set(id, (account = this.shareOf(index)))
+    return account
+  }
+
+  private shareOf(index: BookIndex): PricedAccount {
+    const { book } = index
+    const month = this.monthOf(index)
+    const { machines } = this.inputs.plan
+    const orders = new Map(machines.map(({ name }, order) => [name, order]))
+    const resolved = machines.flatMap((machine) => {
+      if (machine.provider !== book.provider.id || !sharesSomething(machine, book)) return []
+      const found = this.resolve(machine)
+      return found.ok ? [found.value] : []
+    })
+    const metered = (members: readonly ResolvedMachine[]): AccountMember[] =>
+      members
+        .filter(({ machine }) => book.states[machine.off])
+        .map((member) => ({ resolved: member, metered: meterMachine(member, month) }))
+    const running = resolved.map((member) => withOff(member, 'running'))
+    return {
+      planned: shareAccount(book, metered(resolved), orders, month),
+      alwaysOn: shareAccount(book, metered(running), orders, month),
+    }
+  }
+}
+
+/** Most machines use no allowance and send nothing: they need not be looked at. */
+const sharesSomething = (machine: Machine, { freeAllowances }: PriceBook): boolean =>
+  machine.trafficOutGiB !== undefined ||
+  (freeAllowances?.some(
+    ({ eligible, eligibleKinds }) =>
+      eligible.includes(machine.size) ||
+      [machine.systemDisk, ...machine.dataDisks].some(({ kind }) => eligibleKinds?.includes(kind)),
+  ) ??
+    false)
+
+/** One machine, priced as part of its plan. */
+export const estimateInPlan = (machine: Machine, inputs: PlanPricingInputs): MachineResult =>
+  new PlanPricing(inputs).of(machine)

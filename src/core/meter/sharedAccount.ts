@@ -1,0 +1,121 @@
+import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
+import { diskRate } from '../catalogue/diskRates.ts'
+import type { FreeAllowance, PriceBook } from '../catalogue/priceBook.ts'
+import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { lengthOf } from '../quantity/units.ts'
+import { diskPieces, hourPieces, inMebibytes, MIB_PER_GIB } from './clockPieces.ts'
+import { allowanceEnd, drainPool, type Drained, type Pool, type PoolUser } from './freeAllowance.ts'
+import type { MeteredMonth } from './meteredMonth.ts'
+import { payableTraffic } from './payableTraffic.ts'
+
+/** A machine of the account with its month metered. */
+export interface AccountMember {
+  readonly resolved: ResolvedMachine
+  readonly metered: MeteredMonth
+}
+
+/** What the machines of one provider share in a month: free allowances and the bands of traffic. */
+export interface SharedAccount {
+  /** By the allowance's id. */
+  readonly pools: ReadonlyMap<string, SharedPool>
+  /** MiB out a month that are not part of a size's price, by region and then by machine. */
+  readonly traffic: ReadonlyMap<string, ReadonlyMap<string, number>>
+  /** Where each machine stands in the plan. */
+  readonly orders: ReadonlyMap<string, number>
+}
+
+export interface SharedPool {
+  readonly allowance: FreeAllowance
+  readonly pool: Pool
+  readonly usersByKey: ReadonlyMap<string, PoolUser>
+  readonly drained: Drained
+}
+
+/** O(members × pieces × log) for those that an allowance is for; all others cost a look-up. */
+export function shareAccount(
+  book: PriceBook,
+  members: readonly AccountMember[],
+  orders: ReadonlyMap<string, number>,
+  month: BillingMonth,
+): SharedAccount {
+  const pools = new Map<string, SharedPool>()
+  for (const allowance of book.freeAllowances ?? []) {
+    const users = members.flatMap((member) => [
+      ...hourUsers(allowance, member, orders, month),
+      ...diskUsers(allowance, member, orders),
+    ])
+    const pool: Pool = {
+      capacity: capacityOf(allowance, month),
+      until: allowanceEnd(allowance.until, book.billingZone, month),
+      users,
+    }
+    const usersByKey = new Map(users.map((user) => [user.key, user]))
+    pools.set(allowance.id, { allowance, pool, usersByKey, drained: drainPool(pool) })
+  }
+  return { pools, traffic: trafficOf(members), orders }
+}
+
+function trafficOf(members: readonly AccountMember[]): Map<string, Map<string, number>> {
+  const traffic = new Map<string, Map<string, number>>()
+  for (const { resolved } of members) {
+    const mib = payableTraffic(resolved)
+    if (mib === 0) continue
+    const { region, name } = resolved.machine
+    const ofRegion = traffic.get(region) ?? new Map<string, number>()
+    traffic.set(region, ofRegion.set(name, mib))
+  }
+  return traffic
+}
+
+const capacityOf = ({ hoursPerMonth, gibPerMonth }: FreeAllowance, month: BillingMonth): number =>
+  hoursPerMonth !== undefined
+    ? hoursPerMonth * hourClock(month).ticksPerHour
+    : (gibPerMonth ?? 0) * MIB_PER_GIB * lengthOf(month)
+
+/** Hours are for machines on demand. */
+export const usesHours = (allowance: FreeAllowance, { terms, size }: ResolvedMachine): boolean =>
+  allowance.hoursPerMonth !== undefined && terms.kind === 'on-demand' && allowance.eligible.includes(size.id)
+
+export const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>
+  allowance.gibPerMonth !== undefined && (allowance.eligibleKinds?.includes(kind.id) ?? false)
+
+/** More than the disks of a machine, so that each has a place of its own in the plan's order. */
+const PLACES = 1_000
+
+/** Who is served first in the last second of a pool: by the plan, then by the disk. */
+export const poolOrder = (
+  orders: ReadonlyMap<string, number>,
+  { machine }: ResolvedMachine,
+  position = 0,
+): number => (orders.get(machine.name) ?? 0) * PLACES + position
+
+export const hoursKey = ({ machine }: ResolvedMachine): string => machine.name
+
+export const diskKey = ({ machine }: ResolvedMachine, { position }: ResolvedDisk): string =>
+  `${machine.name}/${position}`
+
+function hourUsers(
+  allowance: FreeAllowance,
+  { resolved, metered }: AccountMember,
+  orders: ReadonlyMap<string, number>,
+  month: BillingMonth,
+): PoolUser[] {
+  if (!usesHours(allowance, resolved)) return []
+  const pieces = hourPieces(metered.compute.pieces, month)
+  return [{ key: hoursKey(resolved), order: poolOrder(orders, resolved), pieces }]
+}
+
+function diskUsers(
+  allowance: FreeAllowance,
+  { resolved, metered }: AccountMember,
+  orders: ReadonlyMap<string, number>,
+): PoolUser[] {
+  if (allowance.gibPerMonth === undefined) return []
+  return disksOf(resolved).flatMap((disk) => {
+    if (!usesGiB(allowance, disk)) return []
+    const found = diskRate(resolved.region, disk.kind, disk.disk.roomGiB)
+    if (!found) return []
+    const pieces = inMebibytes(diskPieces(metered, disk), found.chargedGiB)
+    return [{ key: diskKey(resolved, disk), order: poolOrder(orders, resolved, disk.position), pieces }]
+  })
+}

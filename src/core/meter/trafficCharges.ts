@@ -1,0 +1,74 @@
+import { lengthOf, type Span } from '../quantity/units.ts'
+import { trafficBands, type TrafficBand } from '../catalogue/regionRates.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { gib } from '../quantity/units.ts'
+import { unitsExact } from '../quantity/rate.ts'
+import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
+import type { MeteredMonth } from './meteredMonth.ts'
+import { withAmount } from './amountOf.ts'
+import { MIB_PER_GIB } from './clockPieces.ts'
+import { payableTraffic } from './payableTraffic.ts'
+import type { SharedAccount } from './sharedAccount.ts'
+
+/**
+ * Traffic out: first what the size includes, then the bands, which all machines of the account fill together; each
+ * machine pays its share of every band. Spread evenly over the month.
+ */
+export function trafficCharges(
+  resolved: ResolvedMachine,
+  metered: MeteredMonth,
+  month: Span,
+  shared: SharedAccount | undefined,
+): Charge[] | MissingPrice {
+  const asked = resolved.machine.trafficOutGiB ?? 0
+  if (asked === 0) return []
+  const bands = trafficBands(resolved.region)
+  if (!bands) return missingPrice('traffic')
+  const own = payableTraffic(resolved)
+  const account = accountTraffic(shared, resolved)
+  const included = asked - own / MIB_PER_GIB
+  const subject = { of: 'traffic', ownGiB: gib(asked), accountGiB: gib(account / MIB_PER_GIB) } as const
+  const part = {
+    meter: 'traffic',
+    subject,
+    pieces: metered.always,
+    ticksPerPeriod: lengthOf(month),
+    ticksPerSecond: 0,
+  } as const
+  const charges: Charge[] =
+    included > 0
+      ? [
+          withAmount({
+            ...part,
+            rate: bands[0]!.rate,
+            units: unitsExact(included),
+            waived: { by: 'included' },
+          }),
+        ]
+      : []
+  for (const [at, band] of bands.entries()) {
+    const begins = at === 0 ? 0 : bands[at - 1]!.upToGiB!
+    const filled = Math.min(account, (band.upToGiB ?? Infinity) * MIB_PER_GIB) - begins * MIB_PER_GIB
+    if (filled <= 0 || own === 0) break
+    charges.push(
+      withAmount({
+        ...part,
+        rate: band.rate,
+        units: { n: BigInt(filled) * BigInt(own), d: BigInt(account) * BigInt(MIB_PER_GIB) },
+        band: { at, count: bands.length, from: String(begins), to: endOf(band) },
+      }),
+    )
+  }
+  return charges
+}
+
+const endOf = ({ upToGiB }: TrafficBand): string | undefined =>
+  upToGiB === undefined ? undefined : String(upToGiB)
+
+/** What the whole account sends from the machine's region, in MiB, this machine as it is now. */
+function accountTraffic(shared: SharedAccount | undefined, resolved: ResolvedMachine): number {
+  let total = payableTraffic(resolved)
+  const { name, region } = resolved.machine
+  for (const [other, mib] of shared?.traffic.get(region) ?? []) if (other !== name) total += mib
+  return total
+}

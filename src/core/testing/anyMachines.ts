@@ -1,0 +1,162 @@
+import fc from 'fast-check'
+import type { PriceBook, Size } from '../catalogue/priceBook.ts'
+import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
+import { OFF_STATES } from '../power/powerState.ts'
+import { gib } from '../quantity/units.ts'
+import { EVERY_DAY, weekOf } from './weeks.ts'
+
+const RATE_FIELDS = ['perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
+
+/** What a region of a book sells: every size with the terms on which it does. */
+function offersOf(book: PriceBook, region: string): { readonly size: Size; readonly terms: string }[] {
+  return Object.entries(book.prices[region]!.sizes).flatMap(([id, price]) => {
+    const size = book.sizes.find((each) => each.id === id)!
+    const onDemand = book.terms.find(({ kind }) => kind === 'on-demand')
+    const listed = onDemand && RATE_FIELDS.some((field) => price[field] !== undefined) ? [onDemand.id] : []
+    return [...listed, ...Object.keys(price.terms ?? {})].map((terms) => ({ size, terms }))
+  })
+}
+
+/** Any machine that a book can price, fitting or not. Those that an allowance is for come up often. */
+export function anyMachineOf(book: PriceBook, weekIds: readonly string[]): fc.Arbitrary<Machine> {
+  const free = new Set(book.freeAllowances?.flatMap(({ eligible }) => eligible))
+  const places = book.regions.map(({ id, zones }) => {
+    const offers = offersOf(book, id)
+    return { region: id, zone: zones[0]!, offers, favoured: offers.filter(({ size }) => free.has(size.id)) }
+  })
+  return fc
+    .tuple(fc.constantFrom(...places), fc.boolean())
+    .chain(([{ region, zone, offers, favoured }, favour]) =>
+      fc.constantFrom(...(favour && favoured.length > 0 ? favoured : offers)).chain(({ size, terms }) =>
+        fc.record(
+          {
+            name: fc.constant('any'),
+            purpose: fc.constant(''),
+            needs: fc.constant({ vcpu: 0, memoryGiB: gib(0), iops: 0 }),
+            provider: fc.constant(book.provider.id),
+            region: fc.constant(region),
+            zone: fc.constant(zone),
+            size: fc.constant(size.id),
+            chosen: fc.constant({ vcpu: 6, memoryGiB: gib(20) }),
+            image: fc.constantFrom(...book.images.map(({ id }) => id)),
+            ownLicence: fc.boolean(),
+            terms: fc.constant(terms),
+            systemDisk: anyDisk(book, region, size),
+            dataDisks: fc.array(anyDisk(book, region, size), { maxLength: 2 }),
+            address: fc.constantFrom('none', ...addressSorts(book, region)),
+            addressGoes: fc.boolean(),
+            trafficOutGiB: fc.constantFrom(gib(0), gib(12.5), gib(180), gib(2_600)),
+            week: fc.constantFrom(...weekIds),
+            off: fc.constantFrom(...OFF_STATES.filter((state) => book.states[state])),
+          },
+          {
+            requiredKeys: [
+              'name',
+              'purpose',
+              'needs',
+              'provider',
+              'region',
+              'zone',
+              'size',
+              'image',
+              'terms',
+              'systemDisk',
+              'dataDisks',
+              'address',
+              'week',
+              'off',
+            ],
+          },
+        ),
+      ),
+    )
+}
+
+const addressSorts = (book: PriceBook, region: string): ('fixed' | 'changing')[] =>
+  (['fixed', 'changing'] as const).filter((sort) => book.prices[region]!.addresses[sort])
+
+function anyDisk(book: PriceBook, region: string, size: Size): fc.Arbitrary<Disk> {
+  const { disks } = book.prices[region]!
+  const kinds = book.diskKinds.filter(({ id, room }) =>
+    room.by === 'size' ? size.localDiskGiB !== undefined : disks[id] !== undefined,
+  )
+  return fc.constantFrom(...kinds).chain((kind): fc.Arbitrary<Disk> => {
+    const price = disks[kind.id]
+    return fc.record(
+      {
+        kind: fc.constant(kind.id),
+        roomGiB: fc.constantFrom(...[20, 33.5, 64, 100].map(gib)),
+        goes: fc.boolean(),
+        extraIops: fc.constantFrom(...(price?.perExtraIopsMonth ? [0, 500] : [0])),
+        extraMegabytesPerSecond: fc.constantFrom(...(price?.perExtraMegabytesPerSecondMonth ? [0, 75] : [0])),
+        operationsPerMonth: fc.constantFrom(0, 123_456),
+        snapshots: fc.record({
+          every: fc.constantFrom(...SNAPSHOT_EVERY),
+          kept: fc.integer({ min: 0, max: 5 }),
+          changedPercent: fc.integer({ min: 0, max: 100 }),
+        }),
+      },
+      { requiredKeys: ['kind', 'roomGiB'] },
+    )
+  })
+}
+
+/** Weeks in several zones, of windows that may overlap, run over midnight, or be minutes long. */
+export const anyWeek = (id: string) =>
+  fc
+    .record({
+      zone: fc.constantFrom('Etc/UTC', 'Europe/Lisbon', 'America/Halifax', 'Australia/Lord_Howe'),
+      windows: fc.array(
+        fc.record({
+          day: fc.constantFrom(...EVERY_DAY),
+          from: fc.integer({ min: 0, max: 1_439 }),
+          length: fc.oneof(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 1, max: 1_440 })),
+        }),
+        { maxLength: 6 },
+      ),
+    })
+    .map(({ zone, windows }) => ({
+      ...weekOf(
+        zone,
+        windows.map(({ day, from, length }) => ({ day, from, to: from + length })),
+      ),
+      id,
+    }))
+
+/** The book with some of its rules changed: minimum and increment, pools, caps. */
+export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
+  fc
+    .record({
+      minimumSeconds: fc.constantFrom(0, 60, 3_600),
+      incrementSeconds: fc.constantFrom(1, 60, 3_600),
+      hours: fc.integer({ min: 0, max: 900 }),
+      room: fc.integer({ min: 1, max: 120 }),
+      until: fc.constantFrom('2027-02-10', '2027-12-31'),
+      capHours: fc.integer({ min: 1, max: 700 }),
+      firstBand: fc.constantFrom('0.1', '0.333', '0.49'),
+    })
+    .map(({ minimumSeconds, incrementSeconds, hours, room, until, capHours, firstBand }) => ({
+      ...book,
+      billing: {
+        ...book.billing,
+        minimumSeconds,
+        incrementSeconds,
+        ...(book.billing.longRunRebate && {
+          longRunRebate: book.billing.longRunRebate.map((band, i) =>
+            i === 0 && Number(firstBand) < Number(book.billing.longRunRebate![1]!.upToShare)
+              ? { ...band, upToShare: firstBand }
+              : band,
+          ),
+        }),
+      },
+      terms: book.terms.map((terms) =>
+        terms.kind === 'flat' && terms.capHours !== undefined ? { ...terms, capHours } : terms,
+      ),
+      ...(book.freeAllowances && {
+        freeAllowances: book.freeAllowances.map((allowance) => ({
+          ...allowance,
+          until,
+          ...(allowance.hoursPerMonth === undefined ? { gibPerMonth: gib(room) } : { hoursPerMonth: hours }),
+        })),
+      }),
+    }))

@@ -1,0 +1,368 @@
+import Fraction from 'fraction.js'
+import { Temporal } from 'temporal-polyfill'
+import type { WeekPlan } from '../calendar/weekPlan.ts'
+import type { DiskKind, PriceBook, StateRow, Terms } from '../catalogue/priceBook.ts'
+import type { Disk, Machine } from '../machine/plan.ts'
+import { walkMinutes } from './walkMinutes.ts'
+
+/**
+ * A meter as plain as can be, only for tests: it walks the minutes around a month, second by second where something
+ * changes, switches each machine as a person with a stop watch would, serves shared pools in the order of the plan, and
+ * adds up what each clock has counted with a rational library. It reads the price book itself and shares no code with
+ * the real meter.
+ */
+export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
+  const { book, month } = inputs
+  const margin = 3 * DAY
+  const machines = inputs.machines.map((machine) => newClocks(machine, inputs, margin))
+  const pools = (book.freeAllowances ?? []).map((allowance) => ({
+    allowance,
+    left:
+      allowance.hoursPerMonth === undefined
+        ? allowance.gibPerMonth! * 1_024 * (month.to - month.from)
+        : allowance.hoursPerMonth * 3_600 * hourScale(inputs).period,
+    until: endOfDate(allowance.until, book.billingZone),
+    most: 60 * mostPerSecond(allowance, inputs),
+  }))
+  const start = month.from - margin
+  for (let minute = start; minute < month.to + margin; minute += 60) {
+    const quiet = machines.every((clocks) => isQuiet(clocks, minute, start))
+    // A pool that could run dry within the minute is watched second by second.
+    const calm =
+      quiet &&
+      pools.every(({ left, until, most }) => left === 0 || (left > most && Math.abs(until - minute) > 60))
+    const step = calm ? 60 : 1
+    for (let second = minute; second < minute + 60; second += step) {
+      for (const clocks of machines) switchOver(clocks, second, start, inputs, pools)
+      for (const clocks of machines) count(clocks, second, step, inputs, pools)
+    }
+  }
+  return new Map(machines.map((clocks) => [clocks.machine.name, priceOf(clocks, inputs, machines)]))
+}
+
+const DAY = 86_400
+
+export interface SimpleInputs {
+  readonly machines: readonly Machine[]
+  readonly weeks: readonly WeekPlan[]
+  readonly book: PriceBook
+  readonly month: { readonly from: number; readonly to: number }
+  readonly reading: 'calendar' | '730-hours'
+}
+
+interface SimplePool {
+  readonly allowance: NonNullable<PriceBook['freeAllowances']>[number]
+  left: number
+  readonly until: number
+  /** What a minute can take at the most. */
+  readonly most: number
+}
+
+const mostPerSecond = (allowance: SimplePool['allowance'], inputs: SimpleInputs): number =>
+  allowance.hoursPerMonth === undefined
+    ? inputs.machines.reduce(
+        (sum, machine) =>
+          sum + disksOf(machine).reduce((all, disk) => all + roomOf(disk, machine, inputs.book) * 1_024, 0),
+        0,
+      )
+    : inputs.machines.length * hourScale(inputs).second
+
+/** What one machine's stop watches have counted. */
+interface Clocks {
+  readonly machine: Machine
+  readonly wanted: readonly boolean[]
+  readonly leave: number
+  readonly back: number
+  readonly free: { compute: number; readonly disks: number[] }
+  up: boolean
+  busyUntil: number
+  run: { compute: number; licence: number }
+  counted: { compute: number; licence: number; memory: number; exists: number }
+  address: { attachedOn: number; attachedOff: number; unattached: number }
+  creations: number
+}
+
+const sizeOf = (machine: Machine, book: PriceBook) => {
+  const size = book.sizes.find(({ id }) => id === machine.size)!
+  return size.choice && machine.chosen ? { ...size, ...machine.chosen } : size
+}
+
+const disksOf = (machine: Machine): readonly Disk[] => [machine.systemDisk, ...machine.dataDisks]
+
+const kindOf = (disk: Disk, book: PriceBook): DiskKind => book.diskKinds.find(({ id }) => id === disk.kind)!
+
+const imageOf = (machine: Machine, book: PriceBook) => book.images.find(({ id }) => id === machine.image)!
+
+const termsOf = (machine: Machine, book: PriceBook): Terms =>
+  book.terms.find(({ id }) => id === machine.terms)!
+
+const endOfDate = (date: string, timeZone: string): number =>
+  Temporal.PlainDate.from(date).add({ days: 1 }).toZonedDateTime(timeZone).epochMilliseconds / 1_000
+
+function newClocks(machine: Machine, { weeks, book, month }: SimpleInputs, margin: number): Clocks {
+  const week = weeks.find(({ id }) => id === machine.week)!
+  const row = book.states[machine.off]!
+  const { memoryGiB } = sizeOf(machine, book)
+  const restored =
+    machine.off === 'deleted'
+      ? disksOf(machine).reduce(
+          (sum, disk, i) => sum + (disk.goes && disk.snapshots?.kept ? usedOf(machine, disk, i, book) : 0),
+          0,
+        )
+      : 0
+  const time = (change: StateRow['leave'], brought: number): number =>
+    Math.ceil(
+      (change?.seconds ?? 0) +
+        (change?.secondsPerGiB ?? 0) * memoryGiB +
+        (change?.secondsPerRestoredGiB ?? 0) * brought,
+    )
+  return {
+    machine,
+    wanted: walkMinutes(week, month.from - margin, month.to + margin),
+    leave: time(row.leave, 0),
+    back: time(row.return, restored),
+    free: { compute: 0, disks: disksOf(machine).map(() => 0) },
+    up: false,
+    busyUntil: -Infinity,
+    run: { compute: 0, licence: 0 },
+    counted: { compute: 0, licence: 0, memory: 0, exists: 0 },
+    address: { attachedOn: 0, attachedOff: 0, unattached: 0 },
+    creations: 0,
+  }
+}
+
+const usedOf = (machine: Machine, disk: Disk, at: number, book: PriceBook): number =>
+  disk.snapshots?.usedGiB ?? (at === 0 ? imageOf(machine, book).usedGiB : disk.roomGiB)
+
+/** Nothing changes in this minute: it is settled in the state that is wanted. */
+const isQuiet = (clocks: Clocks, minute: number, start: number): boolean =>
+  clocks.machine.off === 'running'
+    ? minute > start
+    : clocks.busyUntil <= minute &&
+      clocks.up === clocks.wanted[(minute - start) / 60] &&
+      clocks.busyUntil < minute - 60
+
+const rowOf = ({ machine, up, busyUntil }: Clocks, second: number, book: PriceBook): StateRow =>
+  machine.off === 'running' || up || second < busyUntil ? book.states.running : book.states[machine.off]!
+
+function switchOver(
+  clocks: Clocks,
+  second: number,
+  start: number,
+  inputs: SimpleInputs,
+  pools: SimplePool[],
+): void {
+  const { machine } = clocks
+  const { book, month } = inputs
+  const wanted = clocks.wanted[Math.floor((second - start) / 60)]!
+  if (machine.off !== 'running' && second >= clocks.busyUntil && clocks.up !== wanted) {
+    clocks.up = wanted
+    clocks.busyUntil = second + (wanted ? clocks.back : clocks.leave)
+    if (wanted && machine.off === 'deleted' && second >= month.from && second < month.to)
+      clocks.creations += 1
+  }
+  const row = rowOf(clocks, second, book)
+  for (const meter of ['compute', 'licence'] as const) {
+    if (row[meter] || clocks.run[meter] === 0) continue
+    const { minimumSeconds, incrementSeconds } = book.billing
+    const charged =
+      Math.ceil(Math.max(clocks.run[meter], minimumSeconds) / incrementSeconds) * incrementSeconds
+    const rounding = charged - clocks.run[meter]
+    clocks.run[meter] = 0
+    if (second <= month.from || second > month.to || rounding === 0) continue
+    clocks.counted[meter] += rounding
+    if (meter === 'compute') useHours(clocks, rounding, second, inputs, pools)
+  }
+}
+
+function count(
+  clocks: Clocks,
+  second: number,
+  step: number,
+  inputs: SimpleInputs,
+  pools: SimplePool[],
+): void {
+  const { book, month } = inputs
+  const row = rowOf(clocks, second, book)
+  for (const meter of ['compute', 'licence'] as const) if (row[meter]) clocks.run[meter] += step
+  if (second < month.from || second >= month.to) return
+  if (row.licence) clocks.counted.licence += step
+  if (row.memoryImage) clocks.counted.memory += step
+  if (row.disks) clocks.counted.exists += step
+  if (row.address !== 'none') clocks.address[row.address] += step
+  if (row.compute) {
+    clocks.counted.compute += step
+    useHours(clocks, step, second + step, inputs, pools)
+  }
+  disksOf(clocks.machine).forEach((disk, i) => {
+    const there = row.disks || !disk.goes
+    const pool = pools.find(
+      ({ allowance }) => allowance.gibPerMonth !== undefined && allowance.eligibleKinds?.includes(disk.kind),
+    )
+    if (!there || !pool || second >= pool.until) return
+    const taken = Math.min(pool.left, roomOf(disk, clocks.machine, book) * 1_024 * step)
+    pool.left -= taken
+    clocks.free.disks[i]! += taken
+  })
+}
+
+/** Takes hours from a pool; `end` is when they have been used. */
+function useHours(
+  clocks: Clocks,
+  time: number,
+  end: number,
+  inputs: SimpleInputs,
+  pools: SimplePool[],
+): void {
+  const { machine } = clocks
+  if (termsOf(machine, inputs.book).kind !== 'on-demand') return
+  const pool = pools.find(
+    ({ allowance }) => allowance.hoursPerMonth !== undefined && allowance.eligible.includes(machine.size),
+  )
+  if (!pool || end > pool.until) return
+  const taken = Math.min(pool.left, time * hourScale(inputs).second)
+  pool.left -= taken
+  clocks.free.compute += taken
+}
+
+/** Counts of a true second, and how many make a second of the reading. */
+const hourScale = ({ month, reading }: SimpleInputs): { second: number; period: number } =>
+  reading === 'calendar' ? { second: 1, period: 1 } : { second: 730 * 3_600, period: month.to - month.from }
+
+function roomOf(disk: Disk, machine: Machine, book: PriceBook): number {
+  const { room } = kindOf(disk, book)
+  if (room.by === 'step') return room.stepsGiB.find((step) => step >= disk.roomGiB)!
+  return room.by === 'size' ? sizeOf(machine, book).localDiskGiB! : disk.roomGiB
+}
+
+function priceOf(clocks: Clocks, inputs: SimpleInputs, all: readonly Clocks[]): Fraction {
+  return computePrice(clocks, inputs)
+    .add(licencePrice(clocks, inputs))
+    .add(diskPrice(clocks, inputs))
+    .add(addressPrice(clocks, inputs))
+    .add(trafficPrice(clocks.machine, inputs, all))
+}
+
+/** Hours as the reading has them. */
+const hours = (seconds: number, inputs: SimpleInputs): Fraction => {
+  const { second, period } = hourScale(inputs)
+  return new Fraction(seconds).mul(second).div(period).div(3_600)
+}
+
+function computePrice(clocks: Clocks, inputs: SimpleInputs): Fraction {
+  const { machine } = clocks
+  const { book, month } = inputs
+  const size = sizeOf(machine, book)
+  const terms = termsOf(machine, book)
+  const monthLength = month.to - month.from
+  const price = book.prices[machine.region]!.sizes[machine.size]!
+  const offer: { [field: string]: unknown } =
+    terms.kind === 'on-demand' ? { ...price } : { ...price.terms![terms.id] }
+  const rate = (field: string): Fraction => new Fraction((offer[field] as string | undefined) ?? '0')
+  const perHour = rate('perHour')
+    .add(rate('perVcpuHour').mul(size.vcpu))
+    .add(rate('perCoreHour').mul(size.cores ?? size.vcpu))
+    .add(rate('perGiBHour').mul(size.memoryGiB))
+  const monthHours = hours(monthLength, inputs)
+  const cost = (time: Fraction): Fraction => perHour.mul(time).add(rate('perMonth').mul(time).div(monthHours))
+  if (terms.kind === 'commitment') return cost(monthHours).add(rate('upFront').div(terms.months))
+  const total = hours(clocks.counted.compute, inputs)
+  if (terms.kind === 'flat')
+    return cost(
+      terms.capHours !== undefined && total.compare(terms.capHours) > 0
+        ? new Fraction(terms.capHours)
+        : total,
+    )
+  if (terms.kind === 'spot') return cost(total)
+  const paid = total.sub(new Fraction(clocks.free.compute).div(hourScale(inputs).period).div(3_600))
+  let banded = new Fraction(0)
+  let begins = new Fraction(0)
+  for (const [i, band] of (book.billing.longRunRebate ?? [{ upToShare: '1', rateShare: '1' }]).entries()) {
+    const last = i === (book.billing.longRunRebate?.length ?? 1) - 1
+    const wholeSeconds = new Fraction(band.upToShare).mul(monthLength).floor()
+    const ends = last ? paid : hours(Number(wholeSeconds.valueOf()), inputs)
+    const inBand = (paid.compare(ends) < 0 ? paid : ends).sub(begins)
+    if (inBand.compare(0) > 0) banded = banded.add(cost(inBand).mul(band.rateShare))
+    begins = ends
+  }
+  return banded
+}
+
+function licencePrice({ machine, counted }: Clocks, inputs: SimpleInputs): Fraction {
+  const { book } = inputs
+  const { licence, subscription } = imageOf(machine, book)
+  let total = new Fraction(0)
+  for (const id of [licence, subscription]) {
+    const found = book.licences.find((each) => each.id === id)
+    if (!found || (machine.ownLicence && found.ownLicence)) continue
+    const vcpu = Math.max(sizeOf(machine, book).vcpu, found.leastVcpu)
+    total = total.add(new Fraction(found.perVcpuHour).mul(vcpu).mul(hours(counted.licence, inputs)))
+  }
+  return total
+}
+
+function diskPrice({ machine, counted, free, creations }: Clocks, { book, month }: SimpleInputs): Fraction {
+  const prices = book.prices[machine.region]!
+  const monthLength = month.to - month.from
+  let total = new Fraction(prices.memoryImagePerGiBMonth ?? '0')
+    .mul(sizeOf(machine, book).memoryGiB)
+    .mul(counted.memory)
+    .div(monthLength)
+  disksOf(machine).forEach((disk, i) => {
+    const { room } = kindOf(disk, book)
+    const price = prices.disks[disk.kind]
+    const charged = roomOf(disk, machine, book)
+    const time = new Fraction(disk.goes ? counted.exists : monthLength).div(monthLength)
+    const paid = time.sub(new Fraction(free.disks[i]!).div(monthLength).div(Math.round(charged * 1_024)))
+    const roomPrice =
+      room.by === 'step' ? price!.perMonthByStep![charged]! : room.by === 'gib' ? price!.perGiBMonth! : '0'
+    const units = room.by === 'gib' ? new Fraction(charged * 1_024, 1_024) : new Fraction(1)
+    total = total
+      .add(new Fraction(roomPrice).mul(units).mul(paid))
+      .add(new Fraction(price?.perExtraIopsMonth ?? '0').mul(disk.extraIops ?? 0).mul(time))
+      .add(
+        new Fraction(price?.perExtraMegabytesPerSecondMonth ?? '0')
+          .mul(disk.extraMegabytesPerSecond ?? 0)
+          .mul(time),
+      )
+    // Expected operations are a month's, however long the disk is there.
+    if (time.compare(0) > 0)
+      total = total.add(
+        new Fraction(price?.perTenThousandOperations ?? '0').mul(disk.operationsPerMonth ?? 0).div(10_000),
+      )
+    if (!disk.snapshots?.kept) return
+    const used = usedOf(machine, disk, i, book)
+    const held = new Fraction(used * 1_024, 1_024)
+      .mul(100 + (disk.snapshots.kept - 1) * disk.snapshots.changedPercent)
+      .div(100)
+    total = total.add(new Fraction(prices.snapshotPerGiBMonth!).mul(held))
+    if (disk.goes) total = total.add(new Fraction(prices.restorePerGiB ?? '0').mul(used).mul(creations))
+  })
+  return total
+}
+
+function addressPrice({ machine, address }: Clocks, inputs: SimpleInputs): Fraction {
+  if (machine.address === 'none') return new Fraction(0)
+  const rates = inputs.book.prices[machine.region]!.addresses[machine.address]!
+  const unattached = machine.addressGoes || machine.address === 'changing' ? 0 : address.unattached
+  return new Fraction(rates.attachedOn)
+    .mul(hours(address.attachedOn, inputs))
+    .add(new Fraction(rates.attachedOff).mul(hours(address.attachedOff, inputs)))
+    .add(new Fraction(rates.unattached).mul(hours(unattached, inputs)))
+}
+
+function trafficPrice(machine: Machine, { book }: SimpleInputs, all: readonly Clocks[]): Fraction {
+  const payable = (each: Machine): number =>
+    Math.max(0, (each.trafficOutGiB ?? 0) - (sizeOf(each, book).includedTrafficGiB ?? 0))
+  const together = all
+    .filter((other) => other.machine.region === machine.region)
+    .reduce((sum, other) => sum + payable(other.machine), 0)
+  if (payable(machine) === 0) return new Fraction(0)
+  let total = new Fraction(0)
+  let begins = 0
+  for (const { upToGiB = Infinity, perGiB } of book.prices[machine.region]!.trafficOut!) {
+    total = total.add(new Fraction(perGiB).mul(Math.max(0, Math.min(together, upToGiB) - begins)))
+    begins = upToGiB
+  }
+  return total.mul(payable(machine)).div(together)
+}

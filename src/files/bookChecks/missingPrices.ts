@@ -1,0 +1,102 @@
+import type { PriceBook, RegionPrices, SizeRateTexts, Terms } from '../../core/catalogue/priceBook.ts'
+import type { FileIssue } from '../fileIssue.ts'
+import { badValue, missingPrice, type Path } from './bookIssue.ts'
+
+/** Gaps: sizes and rooms that are sold and have no price, states and terms whose prices are not there. */
+export function missingPrices(book: PriceBook): FileIssue[] {
+  const issues: FileIssue[] = []
+  book.regions.forEach((region, i) => {
+    if (!book.prices[region.id]) {
+      issues.push(missingPrice(['prices', region.id], `Region ${region.name} (/regions/${i}) has no prices.`))
+    }
+  })
+  const sold = new Set(Object.values(book.prices).flatMap(({ sizes }) => Object.keys(sizes)))
+  book.sizes.forEach(({ id, name }, i) => {
+    if (!sold.has(id)) issues.push(missingPrice(['sizes', i], `${name} has no price in any region.`))
+  })
+  for (const [regionId, prices] of Object.entries(book.prices)) {
+    const path = ['prices', regionId]
+    issues.push(
+      ...sizesWithoutPrice(book, prices, path),
+      ...roomsWithoutPrice(book, prices, path),
+      ...statesWithoutPrice(book, prices, path),
+    )
+  }
+  return issues
+}
+
+const RATES = ['perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
+
+const hasRate = (texts: SizeRateTexts): boolean => RATES.some((field) => texts[field] !== undefined)
+
+function sizesWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): FileIssue[] {
+  const onDemand = book.terms.some(({ kind }) => kind === 'on-demand')
+  const byId = new Map(book.terms.map((terms) => [terms.id, terms]))
+  return Object.entries(prices.sizes).flatMap(([size, price]) => {
+    const at = [...path, 'sizes', size]
+    const offers = Object.entries(price.terms ?? {})
+    if (!(onDemand && hasRate(price)) && offers.length === 0) {
+      return [missingPrice(at, `The size "${size}" is listed here and has no price on any terms.`)]
+    }
+    return offers.flatMap(([id, offer]) => offerProblems(byId.get(id), offer, [...at, 'terms', id]))
+  })
+}
+
+function offerProblems(
+  terms: Terms | undefined,
+  offer: SizeRateTexts & { readonly upFront?: string },
+  path: Path,
+): FileIssue[] {
+  if (!terms) return []
+  if (terms.kind === 'on-demand') {
+    return [badValue(path, 'On-demand rates stand beside "terms", not in it.', 'no on-demand terms here.')]
+  }
+  if (terms.kind !== 'commitment') {
+    return hasRate(offer) ? [] : [missingPrice(path, `${terms.name} has no rate.`)]
+  }
+  const issues: FileIssue[] = []
+  if (terms.upFront !== 'none' && offer.upFront === undefined) {
+    issues.push(
+      missingPrice([...path, 'upFront'], `${terms.name} is paid up front, and there is no price for it.`),
+    )
+  }
+  if (terms.upFront !== 'all' && !hasRate(offer))
+    issues.push(missingPrice(path, `${terms.name} has no rate.`))
+  return issues
+}
+
+function roomsWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): FileIssue[] {
+  return book.diskKinds.flatMap((kind) => {
+    const price = prices.disks[kind.id]
+    if (!price) return []
+    const at = [...path, 'disks', kind.id]
+    if (kind.room.by === 'size') {
+      return [badValue(at, `${kind.name} is part of a size's price.`, 'no price for it here.')]
+    }
+    if (kind.room.by === 'gib') {
+      return price.perGiBMonth === undefined
+        ? [missingPrice([...at, 'perGiBMonth'], `${kind.name} is sold by the GiB and has no price for one.`)]
+        : []
+    }
+    return kind.room.stepsGiB
+      .filter((step) => price.perMonthByStep?.[step] === undefined)
+      .map((step) =>
+        missingPrice(
+          [...at, 'perMonthByStep', step],
+          `${kind.name} has no price for its step of ${step} GiB.`,
+        ),
+      )
+  })
+}
+
+function statesWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): FileIssue[] {
+  const chargesImage = Object.values(book.states).some((row) => row.memoryImage)
+  return chargesImage && prices.memoryImagePerGiBMonth === undefined
+    ? [
+        missingPrice(
+          [...path, 'memoryImagePerGiBMonth'],
+          'A state charges the memory image and there is no price for it.',
+        ),
+      ]
+    : []
+}
