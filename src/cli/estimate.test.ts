@@ -3,10 +3,15 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
+import { METERS } from '../core/meter/charge.ts'
+import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
+import { add, compare, multiply, ZERO, type Exact } from '../core/quantity/exact.ts'
+import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import type { EstimateReport } from './estimateReport.ts'
 
 const PLAN = 'data/larkspur-trams.json'
 const BOOK = 'data/fennmark.json'
+const BOOKS = 'data'
 
 function estimate(...args: string[]) {
   const { status, stdout, stderr } = spawnSync('node_modules/.bin/tsx', ['src/cli/estimate.ts', ...args], {
@@ -14,6 +19,12 @@ function estimate(...args: string[]) {
   })
   return { status, stdout, stderr }
 }
+
+const valueAt = (document: unknown, pointer: string): unknown =>
+  pointer
+    .slice(1)
+    .split('/')
+    .reduce((value, step) => (value as Record<string, unknown>)[step], document)
 
 const folder = mkdtempSync(join(tmpdir(), 'notchgauge-cli-'))
 const file = (name: string, text: string): string => {
@@ -24,7 +35,7 @@ const file = (name: string, text: string): string => {
 
 describe('the command line', () => {
   test('prices one machine, line by line', () => {
-    const args = ['--plan', PLAN, '--book', BOOK, '--month', '2027-03', '--machine', 'timetable-loadgen']
+    const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--machine', 'timetable-loadgen']
     const { status, stdout } = estimate(...args, '--format', 'json')
     expect(status).toBe(0)
     const report = JSON.parse(stdout) as EstimateReport
@@ -33,21 +44,86 @@ describe('the command line', () => {
     expect(machine!.lines.map(({ meter, amount }) => [meter, amount])).toEqual([
       ['compute', '45.633159'],
       ['disk', '9.86'],
-      ['address', '1.883628'],
       ['address', '0.794772'],
+      ['address', '1.883628'],
     ])
     expect(Object.values(machine!.secondsByPhase).reduce((sum, time) => sum + time, 0)).toBe(744 * 3_600)
   })
 
-  test('prints a table whose machines add up to its total', () => {
-    const { status, stdout } = estimate('--plan', PLAN, '--book', BOOK, '--month', '2027-03')
-    expect(status).toBe(0)
-    const rows = stdout.trim().split('\n').slice(3)
-    const micro = (text: string): number => Math.round(Number(text) * 1e6)
-    const months = rows.map((row) => micro(row.split(/ {2,}/)[2]!))
-    const total = Number(rows.at(-1)!.split(/ {2,}/)[1])
-    expect(rows).toHaveLength(8)
-    expect(months.slice(0, -1).reduce((sum, month) => sum + month, 0) / 1e6).toBeCloseTo(total, 5)
+  test.each(['calendar', '730-hours'])(
+    'prices all machines over all books and adds them up, read as %s',
+    (reading) => {
+      const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--reading', reading]
+      const report = JSON.parse(estimate(...args, '--format', 'json').stdout) as EstimateReport
+      expect([report.reading, report.machines.length]).toEqual([reading, 14])
+      expect(new Set(report.machines.map(({ provider }) => provider)).size).toBe(4)
+      const exactly = (text: string): Exact => parseDecimal(text)!
+      for (const { lines, total } of report.machines) {
+        const sum = lines.reduce((all, { amount }) => add(all, exactly(amount)), ZERO)
+        expect(compare(sum, exactly(total))).toBe(0)
+      }
+      const dollars = exactly('0.9184')
+      const total = report.machines.reduce((sum, { currency, total: own }) => {
+        const amount = exactly(own)
+        return add(sum, currency === 'EUR' ? amount : multiply(amount, dollars))
+      }, ZERO)
+      expect(toDecimal(total, 9)).toBe(toDecimal(exactly(report.total.planned), 9))
+    },
+  )
+
+  test('each line explains itself: rule, quantity, and where its rate stands', () => {
+    const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--format', 'json']
+    const report = JSON.parse(estimate(...args).stdout) as EstimateReport
+    const lines = report.machines.flatMap((machine) => machine.lines)
+    const books = DEMO_BOOKS.map((book) => [book.provider.id, book] as const)
+    for (const { provider, lines: own } of report.machines) {
+      const book = new Map(books).get(provider)
+      for (const { rate, rateAt } of own) expect(valueAt(book, rateAt)).toBe(rate)
+    }
+    const meters = new Set(lines.map(({ meter }) => meter))
+    expect([...meters].sort()).toEqual([...METERS].sort())
+    const waivers = new Set(lines.flatMap(({ waived }) => (waived ? [waived.by] : [])))
+    expect([...waivers].sort()).toEqual(['allowance', 'cap', 'included', 'own-licence'])
+    expect(lines.some(({ band, meter }) => band?.share === '0.9' && meter === 'compute')).toBe(true)
+  })
+
+  test('prices a month by the edition that is valid in it', () => {
+    const price = (month: string) =>
+      (
+        JSON.parse(
+          estimate(
+            '--plan',
+            PLAN,
+            '--book',
+            BOOKS,
+            '--month',
+            month,
+            '--machine',
+            'axle-counter-sim',
+            '--format',
+            'json',
+          ).stdout,
+        ) as EstimateReport
+      ).machines[0]!.edition
+    expect([price('2027-06'), price('2027-07')]).toEqual(['2026-10', '2027-07'])
+  })
+
+  test('prints a table with its total', () => {
+    const { status, stdout } = estimate(
+      '--plan',
+      PLAN,
+      '--book',
+      BOOKS,
+      '--month',
+      '2027-03',
+      '--reading',
+      '730-hours',
+    )
+    expect([status, stdout.split('\n')[0]]).toEqual([
+      0,
+      'Larkspur Trams, depot test bench, 2027-03, read as 730 hours',
+    ])
+    expect(stdout.trim().split('\n').at(-1)).toMatch(/^total +\d+\.\d+ +\d+\.\d+ {2}EUR$/)
   })
 
   test.each<[string, string[], RegExp]>([
@@ -58,7 +134,7 @@ describe('the command line', () => {
     ],
     [
       'a machine that is not there',
-      ['--plan', PLAN, '--book', BOOK, '--month', '2027-03', '--machine', 'x'],
+      ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--machine', 'x'],
       /signal-replay/,
     ],
     [
@@ -70,6 +146,11 @@ describe('the command line', () => {
       'a book in place of a plan',
       ['--plan', BOOK, '--book', BOOK, '--month', '2027-03'],
       /fennmark\.json: \/format: .*another kind/,
+    ],
+    [
+      'a month that no book is valid in',
+      ['--plan', PLAN, '--book', BOOKS, '--month', '2026-05'],
+      /No price book of "fennmark" is valid in 2026-05; at hand are from 2027-01-01/,
     ],
     ['no book', ['--plan', PLAN, '--month', '2027-03'], /--book/],
     [

@@ -10,6 +10,7 @@ import { readPlan } from '../files/planFile.ts'
 import { readPriceBook } from '../files/priceBookFile.ts'
 import { MOST_BYTES, tooLarge } from '../files/readJson.ts'
 import type { Outcome } from '../core/outcome.ts'
+import { bookFiles } from './bookFiles.ts'
 import { estimateReport } from './estimateReport.ts'
 import { estimateTable } from './estimateTable.ts'
 
@@ -50,7 +51,9 @@ function run(options: Options): void {
   if (!month)
     refuse([`--month: Found "${options.month}". Expected: a month such as 2027-03, from 2000 to 2100.`])
   const plan = read(options.plan, readPlan)
-  const books: PriceBook[] = options.book.map((path) => read(path, readPriceBook))
+  const books: PriceBook[] = options.book
+    .flatMap((path) => bookFiles(path))
+    .map((path) => read(path, readPriceBook))
   const overlaps = books.flatMap((book, i) => checkEditions(book, books.slice(0, i)))
   if (overlaps.length > 0) refuse(overlaps.map((issue) => issueLine(issue, '--book')))
   const issues = checkPlan(plan, books, month)
@@ -73,8 +76,8 @@ new Command()
   .description('Prices a plan for one month, by the same calculation as the screen.')
   .requiredOption('--plan <file>', 'plan file')
   .requiredOption(
-    '--book <file>',
-    'price book file; may be given several times',
+    '--book <file or folder>',
+    'price book file, or a folder of them; may be given several times',
     (path: string, all: readonly string[] | undefined) => [...(all ?? []), path],
   )
   .requiredOption('--month <month>', 'billing month, such as 2027-03')

@@ -4,14 +4,13 @@ import { describe, expect, test } from 'vitest'
 import { formatClockTime, parseClockTime } from './clockTime.ts'
 import { excerpt, issueLine, pointerOf } from './fileIssue.ts'
 import { readAnyFile } from './readAnyFile.ts'
-import { readPriceBook } from './priceBookFile.ts'
+import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { stableJson } from './stableJson.ts'
 import { limited } from './validate.ts'
 
 const PLAN = readFileSync('data/larkspur-trams.json', 'utf8')
 const BOOK = readFileSync('data/fennmark.json', 'utf8')
-const book = readPriceBook(BOOK)
-const books = book.ok ? [book.value] : []
+const books = DEMO_BOOKS
 
 describe('a file of either kind', () => {
   test('is taken for what it says it is', () => {
@@ -22,7 +21,7 @@ describe('a file of either kind', () => {
 
   test('a plan is held against the books at hand, and the missing one is named', () => {
     const read = readAnyFile(PLAN, [])
-    expect(!read.ok && read.issues).toHaveLength(7)
+    expect(!read.ok && read.issues).toHaveLength(14)
     expect(!read.ok && read.issues[0]).toMatchObject({
       code: 'unknown-reference',
       pointer: '/machines/0/provider',

@@ -2,8 +2,9 @@ import Ajv, { type ValidateFunction } from 'ajv'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { estimateReport } from '../cli/estimateReport.ts'
+import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
-import { SMALL_BOOK } from '../core/testing/smallBook.ts'
+import { RULE_BOOK } from '../core/testing/ruleBook.ts'
 import { checkPlan } from './checkPlan.ts'
 import { readPlan } from './planFile.ts'
 import { readPriceBook, writePriceBook } from './priceBookFile.ts'
@@ -13,6 +14,14 @@ const text = (path: string): string => readFileSync(path, 'utf8')
 const json = (path: string): unknown => JSON.parse(text(path))
 const compile = (name: string): ValidateFunction =>
   ajv.compile(json(`docs/formats/${name}.schema.json`) as object)
+
+const DEMO_BOOK_FILES = [
+  'data/fennmark.json',
+  'data/tidewright.json',
+  'data/plinthouse.json',
+  'data/quarry-row-2026-10.json',
+  'data/quarry-row-2027-07.json',
+]
 
 const planSchema = compile('plan')
 const bookSchema = compile('price-book')
@@ -27,13 +36,10 @@ describe('the documented schemas', () => {
     },
   )
 
-  test.each(['data/fennmark.json', 'docs/formats/price-book.example.json'])(
-    '%s is a book to both',
-    (path) => {
-      expect(bookSchema(json(path))).toBe(true)
-      expect(readPriceBook(text(path)).ok).toBe(true)
-    },
-  )
+  test.each([...DEMO_BOOK_FILES, 'docs/formats/price-book.example.json'])('%s is a book to both', (path) => {
+    expect(bookSchema(json(path))).toBe(true)
+    expect(readPriceBook(text(path)).ok).toBe(true)
+  })
 
   test('the example plan is priced by the example book', () => {
     const plan = readPlan(text('docs/formats/plan.example.json'))
@@ -41,12 +47,15 @@ describe('the documented schemas', () => {
     expect(plan.ok && book.ok && checkPlan(plan.value, [book.value])).toEqual([])
   })
 
-  test('what the command line prints is an estimate', () => {
+  test.each(MONTH_READINGS)('what the command line prints is an estimate, read as %s', (reading) => {
     const plan = readPlan(text('data/larkspur-trams.json'))
-    const book = readPriceBook(text('data/fennmark.json'))
-    if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
-    const report = estimateReport(plan.value, [book.value], '2027-03' as YearMonth)
-    expect(estimateSchema(JSON.parse(JSON.stringify(report)))).toBe(true)
+    const books = DEMO_BOOK_FILES.flatMap((path) => {
+      const book = readPriceBook(text(path))
+      return book.ok ? [book.value] : []
+    })
+    if (!plan.ok) throw new Error('the demo is not valid')
+    const report = estimateReport(plan.value, books, '2027-03' as YearMonth, reading)
+    expect([estimateSchema(JSON.parse(JSON.stringify(report))), estimateSchema.errors]).toEqual([true, null])
   })
 })
 
@@ -74,7 +83,7 @@ test('whatever is replaced by nonsense is refused by the schema and by the progr
   for (const { path, document } of broken(plan)) {
     expect([path, planSchema(document), readPlan(JSON.stringify(document)).ok]).toEqual([path, false, false])
   }
-  const book = JSON.parse(writePriceBook(SMALL_BOOK)) as unknown
+  const book = JSON.parse(writePriceBook(RULE_BOOK)) as unknown
   expect(bookSchema(book)).toBe(true)
   for (const { path, document } of broken(book)) {
     expect([path, bookSchema(document), readPriceBook(JSON.stringify(document)).ok]).toEqual([

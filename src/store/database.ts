@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie'
+import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Patch } from 'immer'
 
 /** The plan as the store holds it: the file's own form, so that one schema guards both edges. */
@@ -15,8 +15,10 @@ export interface StoredPlan {
   readonly welcome: boolean
 }
 
+/** One edition of a provider's price book; several stand side by side. */
 export interface StoredBook {
   readonly provider: string
+  readonly edition: string
   readonly file: unknown
 }
 
@@ -30,7 +32,7 @@ export interface StoredEdit {
 
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
-  books!: EntityTable<StoredBook, 'provider'>
+  editions!: Table<StoredBook, [string, string]>
   edits!: EntityTable<StoredEdit, 'seq'>
 }
 
@@ -43,6 +45,19 @@ export interface SchemaStep {
 
 export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 1, stores: { plan: 'id', books: 'provider', edits: 'seq' } },
+  {
+    version: 2,
+    stores: { editions: '[provider+edition]' },
+    upgrade: async (transaction) => {
+      const books = await transaction
+        .table<{ provider: string; file: { edition?: unknown } }>('books')
+        .toArray()
+      for (const { provider, file } of books) {
+        await transaction.table('editions').put({ provider, edition: String(file.edition ?? ''), file })
+      }
+    },
+  },
+  { version: 3, stores: { books: null } },
 ]
 
 export function openDatabase(

@@ -30,22 +30,35 @@ export async function loadPlan(db: NotchgaugeDatabase): Promise<Outcome<LoadedPl
   return { ok: true, value: { plan: plan.value, revision, edits, cursor, welcome, booksRevision } }
 }
 
+const nameOf = (provider: string, edition: string): string => `${provider}, edition ${edition}`
+
+/** What tells one edition from all others. */
+export const editionName = ({ provider, edition }: PriceBook): string => nameOf(provider.id, edition)
+
 /** The stored price books, and the problems of any that no longer pass. */
 export async function loadBooks(db: NotchgaugeDatabase): Promise<{ books: PriceBook[]; refused: string[] }> {
   const books: PriceBook[] = []
   const refused: string[] = []
-  for (const row of await db.books.toArray()) {
+  for (const row of await db.editions.toArray()) {
     const book = parsePriceBook(row.file)
     if (book.ok) books.push(book.value)
-    else refused.push(row.provider)
+    else refused.push(nameOf(row.provider, row.edition))
   }
   return { books, refused }
 }
 
 /** Answers the revision of the stored books after it; 0 where no plan is stored yet. */
 export const storeBook = (db: NotchgaugeDatabase, book: PriceBook): Promise<number> =>
-  db.transaction('rw', db.plan, db.books, async () => {
-    await db.books.put({ provider: book.provider.id, file: { ...book } })
+  changeBooks(db, async () => {
+    await db.editions.put({ provider: book.provider.id, edition: book.edition, file: { ...book } })
+  })
+
+export const deleteBook = (db: NotchgaugeDatabase, { provider, edition }: PriceBook): Promise<number> =>
+  changeBooks(db, () => db.editions.delete([provider.id, edition]))
+
+const changeBooks = (db: NotchgaugeDatabase, change: () => Promise<void>): Promise<number> =>
+  db.transaction('rw', db.plan, db.editions, async () => {
+    await change()
     const row = await db.plan.get('current')
     if (!row) return 0
     const booksRevision = (row.booksRevision ?? 0) + 1

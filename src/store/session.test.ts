@@ -52,7 +52,7 @@ describe('a session', () => {
   test('opens the demo on a first visit, and says that it is one', async () => {
     const { session } = await open()
     expect(session.snapshot()).toMatchObject({ status: 'ready', welcome: true, saveProblem: undefined })
-    expect(session.snapshot().plan.machines).toHaveLength(7)
+    expect(session.snapshot().plan.machines).toHaveLength(14)
   })
 
   test('shows an edit at once, and undoes and does it again after a reload', async () => {
@@ -124,10 +124,12 @@ describe('two tabs', () => {
     const { session: left, name } = await open()
     const { session: right } = await open(name)
     const [book] = left.snapshot().books
-    await left.addBook({ ...book!, edition: '2027-02' })
-    await until(right, ({ books }) => books[0]?.edition === '2027-02')
-    await right.addBook({ ...book!, edition: '2027-03' })
-    await until(left, ({ books }) => books.length === 1 && books[0]?.edition === '2027-03')
+    await left.addBook({ ...book!, currency: 'CHF' })
+    await until(right, ({ books }) => books[0]?.currency === 'CHF')
+    await right.addBook({ ...book!, edition: 'next', valid: { from: '2028-01-01' } })
+    await until(left, ({ books }) => books.length === 2)
+    await left.removeBook({ ...book!, edition: 'next' })
+    await until(right, ({ books }) => books.length === 1 && books[0]?.edition === book!.edition)
   })
 
   test('edits made at the same time are both kept', async () => {
@@ -151,7 +153,7 @@ describe('storage that fails', () => {
     const db = openDatabase('refused')
     vi.spyOn(db, 'open').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     const session = new Session(db, () => Promise.resolve(demo()))
-    vi.spyOn(db.books, 'toArray').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
+    vi.spyOn(db.editions, 'toArray').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     await session.open()
     expect(session.snapshot().saveProblem).toContain('refuses')
     vi.spyOn(db, 'transaction').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
@@ -179,10 +181,11 @@ describe('storage that fails', () => {
     const { session, db, name } = await open()
     const [book] = session.snapshot().books
     await session.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
-    await db.books.put({ provider: 'other', file: { format: 'notchgauge/price-book/1' } })
-    await db.books.put({ provider: 'fennmark', file: 7 })
+    const { edition } = book!
+    await db.editions.put({ provider: 'other', edition, file: { format: 'notchgauge/price-book/1' } })
+    await db.editions.put({ provider: 'fennmark', edition, file: 7 })
     const { session: again } = await open(name)
-    expect(again.snapshot()).toMatchObject({ status: 'ready', refusedBooks: ['other'] })
+    expect(again.snapshot()).toMatchObject({ status: 'ready', refusedBooks: [`other, edition ${edition}`] })
     expect(again.snapshot().books.map(({ provider }) => provider.id)).toEqual(['fennmark'])
     await again.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
     expect(again.snapshot().refusedBooks).toEqual([])
@@ -217,7 +220,7 @@ describe('the tables', () => {
     const newer = openDatabase('older', [
       ...SCHEMA_STEPS,
       {
-        version: 2,
+        version: SCHEMA_STEPS.length + 1,
         stores: { notes: 'id' },
         upgrade: async (transaction) => {
           await transaction.table('plan').toCollection().modify({ welcome: false })
@@ -229,5 +232,20 @@ describe('the tables', () => {
     expect(loaded?.ok && loaded.value.edits[0]?.label).toBe('smaller')
     expect(newer.tables.map(({ name }) => name)).toContain('notes')
     newer.close()
+  })
+
+  test('price books of the first version, one a provider, become editions', async () => {
+    const [book] = demo().books
+    const old = openDatabase('first-version', SCHEMA_STEPS.slice(0, 1))
+    await old.table('books').put({ provider: 'fennmark', file: { ...book! } })
+    old.close()
+    const { session } = await open('first-version')
+    expect(session.snapshot().books.map(({ edition }) => edition)).toEqual([book!.edition])
+    expect(
+      opened
+        .at(-1)!
+        .db.tables.map(({ name }) => name)
+        .sort(),
+    ).toEqual(['editions', 'edits', 'plan'])
   })
 })

@@ -5,7 +5,15 @@ import type { Plan } from '../core/machine/plan.ts'
 import type { FileIssue } from '../files/fileIssue.ts'
 import { makeChange, type Change, type History, type Recipe } from './change.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import { loadBooks, loadPlan, savePlan, storeBook, storeFreshPlan } from './planStore.ts'
+import {
+  deleteBook,
+  editionName,
+  loadBooks,
+  loadPlan,
+  savePlan,
+  storeBook,
+  storeFreshPlan,
+} from './planStore.ts'
 
 export interface SessionState {
   readonly status: 'loading' | 'ready' | 'damaged'
@@ -16,7 +24,7 @@ export interface SessionState {
   readonly welcome: boolean
   /** Why changes are not kept, when they are not. */
   readonly saveProblem: string | undefined
-  /** Providers whose stored price book can no longer be read. */
+  /** Stored price books that can no longer be read. */
   readonly refusedBooks: readonly string[]
   /** What is wrong with the stored plan, when it cannot be opened. */
   readonly damage: readonly FileIssue[]
@@ -97,8 +105,8 @@ export class Session {
         this.history = this.saved.history
         const demo = books.length === 0 || refused.length > 0 ? await this.loadDemo() : undefined
         const restored =
-          demo?.books.filter(({ provider }) => !books.some((b) => b.provider.id === provider.id)) ?? []
-        const refusedBooks = refused.filter((id) => !restored.some(({ provider }) => provider.id === id))
+          demo?.books.filter((book) => books.length === 0 || refused.includes(editionName(book))) ?? []
+        const refusedBooks = refused.filter((name) => !restored.some((book) => editionName(book) === name))
         this.show({ status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks })
         this.follow()
         return
@@ -183,12 +191,22 @@ export class Session {
     this.enqueue({ kind: 'welcome' })
   }
 
+  /** Takes a book into use; the same edition of the same provider gives way to it. */
   async addBook(book: PriceBook): Promise<void> {
-    const others = this.state.books.filter(({ provider }) => provider.id !== book.provider.id)
-    const refusedBooks = this.state.refusedBooks.filter((id) => id !== book.provider.id)
+    const others = this.state.books.filter((other) => editionName(other) !== editionName(book))
+    const refusedBooks = this.state.refusedBooks.filter((name) => name !== editionName(book))
     this.show({ books: [...others, book], refusedBooks })
+    await this.keepBooks(() => storeBook(this.db, book))
+  }
+
+  async removeBook(book: PriceBook): Promise<void> {
+    this.show({ books: this.state.books.filter((other) => editionName(other) !== editionName(book)) })
+    await this.keepBooks(() => deleteBook(this.db, book))
+  }
+
+  private async keepBooks(change: () => Promise<number>): Promise<void> {
     try {
-      this.booksRevision = await storeBook(this.db, book)
+      this.booksRevision = await change()
     } catch (error) {
       this.show({ saveProblem: describe(error) })
     }

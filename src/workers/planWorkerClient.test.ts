@@ -12,7 +12,7 @@ const APRIL = '2027-04' as YearMonth
 const plan = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
 const book = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
 if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
-const question = { plan: plan.value, books: [book.value], month: MARCH }
+const question = { plan: plan.value, books: [book.value], month: MARCH, reading: 'calendar' as const }
 
 /** A worker that keeps what it is asked and answers when it is told to. */
 class HeldWorker {
@@ -96,8 +96,9 @@ describe('asking the worker for a plan', () => {
   })
 
   test('an answer crosses to the page unchanged, exact amounts and all', () => {
-    const summaries = summarisePlan(question.plan, question.books, MARCH)
+    const summaries = summarisePlan(question)
     expect(structuredClone(summaries)).toEqual(summaries)
-    expect(summaries.map(({ priced }) => priced)).toEqual(Array(7).fill(true))
+    expect(summaries.filter(({ priced }) => priced)).toHaveLength(7)
+    expect(summaries.find(({ priced }) => !priced)).toMatchObject({ issues: [{ code: 'no-book' }] })
   })
 })

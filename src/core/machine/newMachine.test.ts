@@ -1,7 +1,6 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { readPriceBook } from '../../files/priceBookFile.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
+import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { indexBook } from '../catalogue/bookIndex.ts'
@@ -12,20 +11,19 @@ import { resolveMachine } from './resolveMachine.ts'
 import { gib } from '../quantity/units.ts'
 
 describe('a machine to start from', () => {
-  const fennmark = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
-  test.each([
-    ['the small book', SMALL_BOOK],
-    ['Fennmark', fennmark.ok ? fennmark.value : undefined],
-  ])('fits in %s', (_, book) => {
-    const machine = newMachine(book!, 'first', OFFICE_WEEK.id)!
-    const found = resolveMachine(machine, [OFFICE_WEEK], indexBook(book!))
-    expect(found.ok && fitReasons(found.value)).toEqual([])
-    expect(machine.off).toBe('deallocated')
-  })
+  test.each([SMALL_BOOK, ...DEMO_BOOKS].map((book) => [book.provider.name, book] as const))(
+    'fits in %s, and is off as cheaply as the provider has it',
+    (_, book) => {
+      const machine = newMachine(book, 'first', OFFICE_WEEK)!
+      const found = resolveMachine(machine, [OFFICE_WEEK], indexBook(book))
+      expect(found.ok && fitReasons(found.value)).toEqual([])
+      expect(machine.off).toBe(book.states.deallocated ? 'deallocated' : 'stopped')
+    },
+  )
 
   test('is none where nothing is sold', () => {
     const nothing = { ...SMALL_BOOK, prices: { east: { sizes: {}, disks: {}, addresses: {} } } }
-    expect(newMachine(nothing, 'first', 'week')).toBeUndefined()
+    expect(newMachine(nothing, 'first', OFFICE_WEEK)).toBeUndefined()
   })
 })
 
@@ -35,11 +33,11 @@ describe('what a machine’s names stand for', () => {
     const found = resolveMachine(lost, [OFFICE_WEEK], indexBook(SMALL_BOOK))
     expect(!found.ok && found.issues.map((issue) => issue.field)).toEqual([
       '/size',
+      '/terms',
       '/week',
       '/zone',
-      '/terms',
     ])
-    expect(!found.ok && found.issues[2]).toEqual({
+    expect(!found.ok && found.issues[3]).toEqual({
       code: 'unknown-name',
       field: '/zone',
       found: 'z',

@@ -50,7 +50,7 @@ describe('lines of a month, reckoned by hand', () => {
 
   test('an address has one rate while on and another while off', () => {
     // 828,690 s × 0.0036 + (2,678,400 − 828,690) s × 0.004, ÷ 3,600
-    expect(lines(estimate({ address: 'fixed' })).slice(2)).toEqual(['address 2.055233', 'address 0.828690'])
+    expect(lines(estimate({ address: 'fixed' })).slice(2)).toEqual(['address 0.828690', 'address 2.055233'])
   })
 
   test('room between steps is charged as the next step up; by the GiB as asked for', () => {

@@ -2,7 +2,7 @@ import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
 import { STATE_OF_PHASE, type Phase, type PowerState } from '../power/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
 import { clipSegments, secondsByPhase } from '../power/timeline.ts'
-import { instant, lengthOf, type Seconds, type Span } from '../quantity/units.ts'
+import { instant, lengthOf, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import { chargedRuns, chargedTime, type ChargedRun, type ChargedTime } from './chargedRuns.ts'
 import { NO_PIECES, piecesOf, type Piece, type Pieces } from './pieces.ts'
 
@@ -95,6 +95,32 @@ export function meteredHour(state: PowerState, book: PriceBook, from: Span['from
       billing: { ...book.billing, minimumSeconds: 0, incrementSeconds: 1 },
     },
   )
+}
+
+/** A month in which nothing but machine time is charged, for one run of `length` seconds from the month's start. */
+export function meteredRun(month: Span, length: number): MeteredMonth {
+  const whole = piecesOf([toPiece({ state: 'running', from: month.from, to: month.to })])
+  const run = { state: 'running', from: month.from, to: instant(month.from + length) } as const
+  const pieces = length > 0 ? piecesOf([toPiece(run)]) : NO_PIECES
+  const time: ChargedTime = {
+    charged: seconds(length),
+    trueTime: seconds(length),
+    added: seconds(0),
+    runs: length > 0 ? 1 : 0,
+    minimumSeconds: 0,
+    incrementSeconds: 1,
+  }
+  return {
+    timeline: { month, segments: [{ phase: 'running', from: run.from, to: run.to }] },
+    phases: new Map([['running', seconds(length)]]),
+    compute: { time, pieces },
+    licence: { time, pieces: NO_PIECES },
+    always: whole,
+    exists: NO_PIECES,
+    memoryImage: NO_PIECES,
+    address: new Map(),
+    creations: NO_PIECES,
+  }
 }
 
 function staysOf({ segments, month }: MonthTimeline): Stay[] {

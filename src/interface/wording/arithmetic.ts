@@ -9,8 +9,7 @@ const number = (value: number): string => groupDigits(String(Math.round(value * 
 
 /** The arithmetic of a charge, or of some of its ticks, with every factor and its result. */
 export function chargeArithmetic(charge: Charge, ticks = charge.pieces.ticks): string {
-  const { waived } = charge
-  const { waived: _free, ...paid } = charge
+  const { waived, ...paid } = charge
   const full = amountOf(paid, ticks)
   const result = formatExact(full)
   const factors = [...quantityOf(charge, ticks), ...bandOf(charge)].join('')

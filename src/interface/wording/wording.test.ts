@@ -1,16 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { seconds } from '../../core/quantity/units.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import type { Choice } from '../../core/machine/choice.ts'
 import { OFFICE_WEEK, resolved } from '../../core/testing/resolved.ts'
 import { parseDate } from '../../core/calendar/civil.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { FitReason } from '../../core/fit/fitReason.ts'
-import type { Charge } from '../../core/meter/charge.ts'
-import { rate } from '../../core/quantity/rate.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { windowsOn, WORKDAYS, EVERY_DAY } from '../../core/testing/weeks.ts'
-import { chargeArithmetic, chargeDetail, chargeRounding } from './charge.ts'
 import { formatDifference, formatExact, formatMoney, groupDigits } from './money.ts'
 import { reasonsText } from './reason.ts'
 import { choiceWords, notchDifference } from './choice.ts'
@@ -165,29 +161,4 @@ describe('choices', () => {
     expect(notchDifference({ ...notch, total: undefined, difference: undefined })).toBe('no price')
     expect(notchDifference({ ...notch, total: amount('51.59'), difference: amount('-6.58') })).toBe('−6.58')
   })
-})
-
-test('a charge opens to arithmetic that gives its amount', () => {
-  const charge: Charge = {
-    meter: 'compute',
-    subject: { of: 'size', name: 'Heron 4/16' },
-    rate: rate('0.2067', 'hour', '/prices/porto/sizes/heron-4-16/perHour'),
-    units: 1,
-    time: seconds(828_000),
-    month: seconds(2_678_400),
-    rounding: {
-      charged: seconds(828_000),
-      trueTime: seconds(827_970),
-      added: seconds(30),
-      runs: 23,
-      minimumSeconds: 60,
-      incrementSeconds: 1,
-    },
-    amount: amount('47.541'),
-  }
-  expect(chargeDetail(charge)).toBe('230 h at 0.2067')
-  expect(chargeArithmetic(charge)).toBe('828,000 s × 0.2067 an hour ÷ 3,600 s = 47.541')
-  expect(chargeRounding(charge)).toBe(
-    '23 runs, 229 h 59 min 30 s in all; 60 s at the least, then by the second: rounding added 30 s',
-  )
 })

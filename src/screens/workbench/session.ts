@@ -7,12 +7,19 @@ import { Session, type Demo } from '../../store/session.ts'
 
 /** The demo passes the same gate as any file. */
 export async function loadDemo(): Promise<Demo> {
-  const [plan, book] = await Promise.all([
-    import('../../../data/larkspur-trams.json').then((file) => parsePlan(file.default)),
-    import('../../../data/fennmark.json').then((file) => parsePriceBook(file.default)),
+  const [file, ...bookFiles] = await Promise.all([
+    import('../../../data/larkspur-trams.json'),
+    import('../../../data/fennmark.json'),
+    import('../../../data/tidewright.json'),
+    import('../../../data/plinthouse.json'),
+    import('../../../data/quarry-row-2026-10.json'),
+    import('../../../data/quarry-row-2027-07.json'),
   ])
-  if (!plan.ok || !book.ok) throw new Error('The demo that ships with the project is not valid.')
-  return { plan: plan.value, books: [book.value] }
+  const plan = parsePlan(file.default)
+  const books = bookFiles.map((book) => parsePriceBook(book.default))
+  if (!plan.ok || books.some(({ ok }) => !ok))
+    throw new Error('The demo that ships with the project is not valid.')
+  return { plan: plan.value, books: books.flatMap((book) => (book.ok ? [book.value] : [])) }
 }
 
 let opened: Session | undefined

@@ -23,7 +23,7 @@ export function useMachineActions(): MachineActions {
     canAdd: book !== undefined,
     add: () => {
       const week = plan.weeks[0] ?? officeWeek('office-days', 'Office days')
-      const added = book && newMachine(book, freeName('test-machine', names), week.id)
+      const added = book && newMachine(book, freeName('test-machine', names), week)
       if (!added) return
       session.edit(`add ${added.name}`, (draft) => {
         if (plan.weeks.length === 0) addWeek(week)(draft)

@@ -1,0 +1,68 @@
+import Papa from 'papaparse'
+import type { MonthReading } from '../core/calendar/billingMonth.ts'
+import { amountOf } from '../core/meter/amountOf.ts'
+import { ledgerRow, type Ledger } from '../core/ledger/ledger.ts'
+import { MOST_DECIMALS, toDecimal, trimDecimal, unitsToDecimal } from '../core/quantity/decimal.ts'
+
+const COLUMNS = [
+  'machine',
+  'provider',
+  'edition',
+  'month read as',
+  'from (UTC)',
+  'to (UTC)',
+  'state',
+  'meter',
+  'what',
+  'seconds',
+  'units',
+  'rate',
+  'rate per',
+  'rate at',
+  'rule',
+  'exact amount',
+  'amount',
+  'currency',
+] as const
+
+const isoInstant = (at: number): string => new Date(at * 1_000).toISOString().replace('.000Z', 'Z')
+
+/**
+ * Rows of a ledger as CSV (RFC 4180), with a header. Cells that a spreadsheet would take for a formula begin with an
+ * apostrophe. `describe` says in words what a charge is for and by which rule.
+ */
+export function writeLedgerCsv(
+  ledger: Ledger,
+  rows: Uint32Array,
+  reading: MonthReading,
+  describe: (charge: Ledger['lines'][number]['charge']) => { readonly what: string; readonly rule: string },
+): string {
+  const words = ledger.lines.map(({ charge }) => describe(charge))
+  const data = Array.from(rows, (at) => {
+    const { line, span, ticks, state, shown } = ledgerRow(ledger, at)
+    const { charge } = line
+    const machine = ledger.machines[line.machine]!
+    const { what, rule } = words[ledger.line[at]!]!
+    return [
+      machine.name,
+      machine.provider,
+      machine.edition,
+      reading,
+      isoInstant(span.from),
+      isoInstant(span.to),
+      state,
+      charge.meter,
+      what,
+      charge.ticksPerSecond === 0 ? '' : String(ticks / charge.ticksPerSecond),
+      trimDecimal(toDecimal(charge.units, MOST_DECIMALS)),
+      charge.rate.text,
+      charge.rate.per,
+      charge.rate.pointer,
+      rule,
+      trimDecimal(toDecimal(amountOf(charge, ticks), MOST_DECIMALS)),
+      unitsToDecimal(BigInt(shown), ledger.places),
+      machine.currency,
+    ]
+  })
+  return `${Papa.unparse([[...COLUMNS], ...data], { escapeFormulae: true, newline: '\r\n' })}\r\n`
+}
