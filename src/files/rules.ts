@@ -32,21 +32,19 @@ export const price = Joi.string()
 /** ISO 4217, among those that the platform knows. */
 const CURRENCIES = new Set(Intl.supportedValuesOf('currency'))
 
-export const currency = textRule(
-  (text) => CURRENCIES.has(text),
-  'a currency of the ISO 4217 list, such as "EUR"',
-)
+export const isCurrency = (text: string): boolean => CURRENCIES.has(text)
+
+export const currency = textRule(isCurrency, 'a currency of the ISO 4217 list, such as "EUR"')
 
 /** Decimal text above zero. */
-export const exchangeRate = textRule(
-  (text) => /^\d{1,12}(\.\d{1,12})?$/.test(text) && /[1-9]/.test(text),
-  'a rate above zero as decimal text, such as "0.9214"',
-)
+export const isExchangeRate = (text: string): boolean =>
+  /^\d{1,12}(\.\d{1,12})?$/.test(text) && /[1-9]/.test(text)
 
-export const percent = textRule(
-  (text) => /^(100|\d{1,2}(\.\d{1,4})?)$/.test(text),
-  'a percentage from 0 to 100 as decimal text, such as "23"',
-)
+export const exchangeRate = textRule(isExchangeRate, 'a rate above zero as decimal text, such as "0.9214"')
+
+export const isPercent = (text: string): boolean => /^(100|\d{1,2}(\.\d{1,4})?)$/.test(text)
+
+export const percent = textRule(isPercent, 'a percentage from 0 to 100 as decimal text, such as "23"')
 
 export const count = (most: number): Joi.NumberSchema => Joi.number().integer().min(0).max(most)
 

@@ -1,7 +1,7 @@
 import type { Draft } from 'immer'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
-import type { Machine, Plan } from '../core/machine/plan.ts'
+import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
 import type { Recipe } from './change.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
@@ -30,6 +30,24 @@ export const setMachine = (name: string, part: Partial<Machine>): Recipe =>
   onMachine(name, (machine) => {
     Object.assign(machine, part)
   })
+
+/** Some fields of one disk; position 0 is the system disk. A field set to undefined is taken away. */
+export const setDisk = (name: string, position: number, part: DiskPart): Recipe =>
+  onMachine(name, (machine) => {
+    const disk = position === 0 ? machine.systemDisk : machine.dataDisks[position - 1]
+    if (!disk) return
+    patch(disk, part)
+  })
+
+export type DiskPart = { readonly [Field in keyof Disk]?: Disk[Field] | undefined }
+
+/** Absent and undefined are not the same in a file: what is set to undefined is taken away. */
+function patch<T extends object>(draft: T, part: { readonly [Field in keyof T]?: unknown }): void {
+  for (const [field, value] of Object.entries(part)) {
+    if (value === undefined) Reflect.deleteProperty(draft, field)
+    else Object.assign(draft, { [field]: value })
+  }
+}
 
 export const setWeek = (id: string, part: Partial<Omit<WeekPlan, 'id'>>): Recipe =>
   onWeek(id, (week) => {
@@ -67,6 +85,15 @@ export const renamePlan =
   (draft) => {
     draft.name = name
   }
+
+/** Currency, rates and tax; a field set to undefined is taken away. */
+export const setMoney =
+  (part: { readonly [Field in MoneyField]?: Plan[Field] | undefined }): Recipe =>
+  (draft) => {
+    patch(draft, part)
+  }
+
+type MoneyField = 'currency' | 'exchangeRates' | 'taxPercent'
 
 export const replacePlan =
   (plan: Plan): Recipe =>

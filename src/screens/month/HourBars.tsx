@@ -4,20 +4,25 @@ import styled from 'styled-components'
 import type { HourInState } from '../../core/meter/hourByState.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
-import { formatAmount, currencySymbol, formatMoney, HOURLY_PLACES } from '../../interface/wording/money'
+import { METER_NAMES } from '../../interface/wording/charge'
+import { hourSentences } from '../../interface/wording/hours'
+import { formatAmount, currencySymbol, HOURLY_PLACES } from '../../interface/wording/money'
 import { STATE_NAMES } from '../../interface/wording/state'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+import { DetailsToggle } from './DetailsToggle'
 
 const HEIGHT = 12
 
 interface HourBarsProps {
   readonly hours: readonly HourInState[]
   readonly currency: string
+  /** On a flat plan, which charges a machine that is off in full. */
+  readonly flat: boolean
 }
 
-/** The cost of one hour in each power state, drawn to one scale. */
-export function HourBars({ hours, currency }: HourBarsProps) {
+/** The cost of one hour in each power state, drawn to one scale, and what it is made of. */
+export function HourBars({ hours, currency, flat }: HourBarsProps) {
   const most = Math.max(...hours.map(({ amount }) => toNumber(amount)), 1e-9)
-  const held = hours.find(({ stillCharged }) => stillCharged)
   return (
     <>
       <Table>
@@ -41,13 +46,43 @@ export function HourBars({ hours, currency }: HourBarsProps) {
           ))}
         </tbody>
       </Table>
-      {held && (
-        <Note>
-          {STATE_NAMES[held.state]} is not free: {formatMoney(held.amount, currency, HOURLY_PLACES)} an hour,
-          the hardware is kept for it.
-        </Note>
-      )}
+      {hourSentences(hours, currency, flat).map((sentence) => (
+        <Note key={sentence}>{sentence}</Note>
+      ))}
+      <DetailsToggle label="By meter">
+        <ByMeter hours={hours} currency={currency} />
+      </DetailsToggle>
     </>
+  )
+}
+
+function ByMeter({ hours, currency }: Omit<HourBarsProps, 'flat'>) {
+  const meters = [...new Set(hours.flatMap(({ byMeter }) => byMeter.map(({ meter }) => meter)))]
+  return (
+    <Meters>
+      <VisuallyHidden as="caption">{currency} an hour in each state, by meter</VisuallyHidden>
+      <thead>
+        <tr>
+          <th scope="col">{currencySymbol(currency)} an hour</th>
+          {hours.map(({ state }) => (
+            <th scope="col" key={state} title={STATE_NAMES[state]}>
+              {STATE_NAMES[state].slice(0, 4)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {meters.map((meter) => (
+          <tr key={meter}>
+            <th scope="row">{METER_NAMES[meter]}</th>
+            {hours.map(({ state, byMeter }) => {
+              const found = byMeter.find((part) => part.meter === meter)
+              return <td key={state}>{found ? formatAmount(found.amount, HOURLY_PLACES) : '–'}</td>
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </Meters>
   )
 }
 
@@ -80,4 +115,21 @@ const Figure = styled.td`
 const Note = styled.p`
   font-size: 12px;
   color: var(--ink-2);
+`
+
+const Meters = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 11px;
+
+  th {
+    text-align: left;
+    font-weight: 400;
+    color: var(--ink-2);
+  }
+  td,
+  thead th:not(:first-child) {
+    text-align: right;
+    padding-left: 5px;
+  }
 `

@@ -9,11 +9,12 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { HourBars } from './HourBars'
 import { MonthLines } from './MonthLines'
 import { negate } from '../../core/quantity/exact.ts'
-import { lengthOf } from '../../core/quantity/units.ts'
+import { lengthAsRead } from '../../core/meter/estimateMachine.ts'
+import { ConvertedTotal } from './ConvertedTotal'
 
 /** What the open machine costs: an hour in each state, and the month line by line. */
 export function MonthPanel() {
-  const { month, result } = useWorkbench()
+  const { state, address, month, result } = useWorkbench()
   if (!result?.ok) return <Panel aria-label="Cost of this machine" />
   const { estimate, resolved } = result
   const { currency, total, alwaysOn, averagePerHour } = estimate
@@ -22,8 +23,14 @@ export function MonthPanel() {
   return (
     <Panel aria-label="Cost of this machine">
       <h2>One hour costs</h2>
-      <HourBars hours={hourByState(resolved, result.month)} currency={currency} />
-      <h2>{formatMonth(month)}, line by line</h2>
+      <HourBars
+        hours={hourByState(resolved, result.month)}
+        currency={currency}
+        flat={resolved.terms.kind === 'flat'}
+      />
+      <h2>
+        {formatMonth(month)}, line by line{address.reading === '730-hours' && ', read as 730 hours'}
+      </h2>
       <MonthLines
         estimate={estimate}
         provider={resolved.index.book.provider.name}
@@ -36,7 +43,8 @@ export function MonthPanel() {
       <Facts>
         <dt>to the last digit</dt>
         <dd data-testid="machine-total-exact">{formatExact(total)}</dd>
-        <dt>averaged over {formatHours(lengthOf(estimate.month))}</dt>
+        <ConvertedTotal total={total} currency={currency} plan={state.plan} month={month} />
+        <dt>averaged over {formatHours(lengthAsRead(estimate.month))}</dt>
         <dd>{formatMoney(averagePerHour, currency, HOURLY_PLACES)} an hour</dd>
         <dt>always on</dt>
         <dd>{formatMoney(alwaysOn, currency)}</dd>

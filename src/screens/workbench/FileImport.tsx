@@ -2,7 +2,6 @@
 
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
-import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -16,7 +15,7 @@ type Progress =
   | { readonly at: 'none' }
   | { readonly at: 'reading'; readonly name: string; readonly cancel: () => void }
   | { readonly at: 'refused'; readonly name: string; readonly issues: readonly FileIssue[] }
-  | { readonly at: 'done'; readonly text: string; readonly before?: PriceBook }
+  | { readonly at: 'done'; readonly text: string; readonly takeBack?: () => void }
 
 /** Takes plans and price books in, from the file picker or dropped anywhere. A file that is refused changes nothing. */
 export function FileImport({ children }: { readonly children: ReactNode }) {
@@ -32,11 +31,15 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
       const read = await answer
       if (!read.ok) return setProgress({ at: 'refused', name: file.name, issues: read.issues })
       if (read.value.kind === 'book') {
-        const { provider, edition } = read.value.book
-        const before = state.books.find((book) => book.provider.id === provider.id)
-        await session.addBook(read.value.book)
-        const text = `${provider.name}, edition ${edition}, is in use.`
-        return setProgress({ at: 'done', text, ...(before && { before }) })
+        const { book } = read.value
+        const { provider, edition, valid } = book
+        const before = state.books.find(
+          (other) => other.provider.id === provider.id && other.edition === edition,
+        )
+        await session.addBook(book)
+        const text = `${provider.name}, edition ${edition}, is in use from ${valid.from} on.`
+        const takeBack = () => void (before ? session.addBook(before) : session.removeBook(book))
+        return setProgress({ at: 'done', text, takeBack })
       }
       const { plan } = read.value
       session.edit(`import ${file.name}`, replacePlan(plan))
@@ -88,14 +91,14 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
         {progress.at === 'done' && (
           <Line>
             {progress.text}
-            {progress.before && (
+            {progress.takeBack && (
               <Button
                 onPress={() => {
-                  void session.addBook(progress.before!)
+                  progress.takeBack?.()
                   setProgress({ at: 'none' })
                 }}
               >
-                Take back edition {progress.before.edition}
+                Take it out again
               </Button>
             )}
             <Button onPress={() => setProgress({ at: 'none' })}>Close</Button>

@@ -2,10 +2,13 @@
 
 import { ListBox, ListBoxItem, ListLayout, Virtualizer } from 'react-aria-components'
 import styled from 'styled-components'
-import type { Machine } from '../../core/machine/plan.ts'
-import { Button } from '../../interface/Button'
+import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import type { Machine, Plan } from '../../core/machine/plan.ts'
+import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
-import { formatAmount, currencySymbol } from '../../interface/wording/money'
+import { planCurrency, shownInPlan } from '../../core/meter/planTotals.ts'
+import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
+import { currencySymbol, formatAmount, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
 import { formatHours } from '../../interface/wording/time'
 import { useMachineActions } from './useMachineActions'
 import { useSummaries, useWorkbench } from './WorkbenchContext'
@@ -17,9 +20,9 @@ const LAYOUT = { rowHeight: ROW_HEIGHT }
 /** All machines of the plan: what each costs this month, how long it runs, and its week. */
 export function MachineList() {
   const { state, machine, go } = useWorkbench()
-  const { add, canAdd } = useMachineActions()
+  const { add, providers } = useMachineActions()
   const { machines } = state.plan
-  const currency = state.books[0]?.currency
+  const currency = usePlanCurrency()
   return (
     <Side aria-label="Machines of the plan">
       <Head>
@@ -44,9 +47,15 @@ export function MachineList() {
         </List>
       </Virtualizer>
       <Foot>
-        <Button isDisabled={!canAdd} onPress={add}>
-          Add a machine
-        </Button>
+        <Menu
+          label="Add a machine"
+          button="Add a machine"
+          entries={providers.map((book) => ({
+            id: book.provider.id,
+            label: `at ${book.provider.name}`,
+            onAction: () => add(book),
+          }))}
+        />
       </Foot>
     </Side>
   )
@@ -60,19 +69,52 @@ const renderRow = (machine: Machine) => (
 
 /** Reads its own figures, so that a new answer from the worker draws only these anew. */
 function MachineCells({ machine }: { readonly machine: Machine }) {
-  const { weeks } = useWorkbench().state.plan
+  const { state, month } = useWorkbench()
+  const { plan } = state
+  const { weeks } = plan
+  const currency = usePlanCurrency()
   const summary = useSummaries().byName.get(machine.name)
   const week = weeks.find(({ id }) => id === machine.week)
   return (
     <>
       <Name>{machine.name}</Name>
       <Cost>
-        {summary?.priced ? formatAmount(summary.total) : summary ? <Unpriced>not priced</Unpriced> : '…'}
+        {summary?.priced ? (
+          costText(summary, currency, plan, month)
+        ) : summary ? (
+          <Unpriced>not priced</Unpriced>
+        ) : (
+          '…'
+        )}
       </Cost>
       <Small>{summary?.size ?? machine.size}</Small>
       <Small $right>{summary?.priced ? formatHours(summary.onTime) : ''}</Small>
       {week && <WeekBand week={week} off={machine.off} />}
     </>
+  )
+}
+
+/** In the plan's currency by its rates; in its own, with its sign, where there is no rate. */
+function costText(
+  { total, currency: own }: Extract<MachineSummary, { priced: true }>,
+  currency: string | undefined,
+  plan: Plan,
+  month: YearMonth,
+): string {
+  const shown =
+    currency === undefined ? undefined : shownInPlan(total, own, currency, plan, month, SHOWN_PLACES)
+  return shown ? formatAmount(shown) : formatMoney(total, own)
+}
+
+function usePlanCurrency(): string | undefined {
+  const { plan } = useWorkbench().state
+  const { byName } = useSummaries()
+  return planCurrency(
+    plan,
+    plan.machines.flatMap(({ name }) => {
+      const summary = byName.get(name)
+      return summary?.priced ? [summary] : []
+    }),
   )
 }
 

@@ -1,19 +1,28 @@
 'use client'
 
 import styled from 'styled-components'
-import { machineIssueText } from '../../files/machineIssueText.ts'
 import { Button } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { Gauge } from '../gauge/Gauge'
+import { BookScreen } from '../book/BookScreen'
+import { LedgerScreen } from '../ledger/LedgerScreen'
+import { TermsScreen } from '../terms/TermsScreen'
 import { WeekScreen } from '../week/WeekScreen'
 import { VIEWS, writeAddress, type View } from './address'
 import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
+import { NotPriced } from './NotPriced'
 import { useMachineActions } from './useMachineActions'
 import { useWorkbench } from './WorkbenchContext'
 
-const VIEW_NAMES = { gauge: 'Gauge', week: 'Week' } as const satisfies Record<View, string>
+const VIEW_NAMES = {
+  gauge: 'Gauge',
+  week: 'Week',
+  terms: 'Terms',
+  ledger: 'Ledger',
+  book: 'Book',
+} as const satisfies Record<View, string>
 
 /** The middle: the open machine's decisions or its week, or why there is none. */
 export function MachineView() {
@@ -62,28 +71,32 @@ export function MachineView() {
           ]}
         />
       </Head>
-      {result && !result.ok && (
-        <NotPriced role="alert">
-          <b>This machine is not priced.</b>
-          {result.issues.map((issue, i) => {
-            const { problem, expected } = machineIssueText(issue)
-            return (
-              <span key={i}>
-                {problem} Expected: {expected}
-              </span>
-            )
-          })}
-        </NotPriced>
-      )}
-      {address.view === 'gauge' ? <Gauge /> : <WeekScreen />}
+      {result && !result.ok && <NotPriced machine={machine} issues={result.issues} />}
+      <OpenView view={address.view} />
     </Middle>
   )
+}
+
+function OpenView({ view }: { readonly view: View }) {
+  switch (view) {
+    case 'gauge':
+      return <Gauge />
+    case 'week':
+      return <WeekScreen />
+    case 'terms':
+      return <TermsScreen />
+    case 'ledger':
+      return <LedgerScreen />
+    case 'book':
+      return <BookScreen />
+  }
 }
 
 function NoMachine() {
   const chooseFile = useChooseFile()
   const { state, address, go } = useWorkbench()
-  const { add, canAdd } = useMachineActions()
+  const { add, providers } = useMachineActions()
+  const [book] = providers
   const first = state.plan.machines[0]
   return (
     <Middle>
@@ -101,7 +114,7 @@ function NoMachine() {
             month, and what switching it off saves.
           </p>
           <Line>
-            <Button isDisabled={!canAdd} onPress={add}>
+            <Button isDisabled={!book} onPress={() => book && add(book)}>
               Add a machine
             </Button>
             <Button onPress={chooseFile}>Import a plan</Button>
@@ -168,15 +181,6 @@ const ViewLink = styled.a`
   ${media.coarse} {
     padding: 13px 14px;
   }
-`
-
-const NotPriced = styled.div`
-  display: grid;
-  gap: 3px;
-  margin-top: 10px;
-  padding: 8px 12px;
-  border-left: 4px solid var(--leak);
-  background: var(--paper);
 `
 
 const Nothing = styled.div`

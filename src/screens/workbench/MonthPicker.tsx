@@ -12,12 +12,14 @@ import {
 import { Button, QuietButton } from '../../interface/Button'
 import { NumberInput } from '../../interface/NumberInput'
 import { Popover } from '../../interface/Popover'
+import { ToggleRow } from '../../interface/ToggleRow'
 import { formatMonth, MONTH_NAMES } from '../../interface/wording/time'
 import { useWorkbench } from './WorkbenchContext'
 
 /** The month that everything is priced for: one back, one on, or any. */
 export function MonthPicker() {
-  const { month, go } = useWorkbench()
+  const { month, address, go } = useWorkbench()
+  const printed = address.reading === '730-hours'
   const { year, month: number } = yearMonthParts(month)
   const before = addMonths(month, -1)
   const after = addMonths(month, 1)
@@ -35,7 +37,10 @@ export function MonthPicker() {
         ‹
       </QuietButton>
       <DialogTrigger>
-        <MonthButton aria-label={`Month: ${formatMonth(month)}`}>{formatMonth(month)}</MonthButton>
+        <MonthButton aria-label={`Month: ${formatMonth(month)}${printed ? ', read as 730 hours' : ''}`}>
+          {formatMonth(month)}
+          {printed && <Printed>as 730 h</Printed>}
+        </MonthButton>
         <Popover>
           <Picker aria-label="Pick a month">
             {({ close }) => (
@@ -62,6 +67,16 @@ export function MonthPicker() {
                     </Button>
                   ))}
                 </Months>
+                <ToggleRow
+                  label="How the month is read"
+                  mode="one"
+                  options={[
+                    { id: 'calendar', label: 'its true hours' },
+                    { id: '730-hours', label: '730 hours, as price lists print it' },
+                  ]}
+                  chosen={[address.reading]}
+                  onChange={([reading]) => reading && go({ reading })}
+                />
               </>
             )}
           </Picker>
@@ -82,6 +97,13 @@ const Bar = styled.div`
 const MonthButton = styled(QuietButton)`
   min-width: 108px;
   font-weight: 560;
+`
+
+const Printed = styled.span`
+  margin-left: 6px;
+  padding: 0 4px;
+  border: 1px solid var(--ink-2);
+  font-size: 12px;
 `
 
 const Picker = styled(Dialog)`

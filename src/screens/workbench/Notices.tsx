@@ -43,8 +43,8 @@ export function Notices() {
       {state.welcome && (
         <Notice role="note" $alert={false}>
           <span>
-            This is a demo: test machines of Larkspur Trams, an invented company, at an invented provider’s
-            prices. Change anything; undo takes it back.
+            This is a demo: test machines of Larkspur Trams, an invented company, at the prices of four
+            invented providers. Change anything; undo takes it back.
           </span>
           <Button
             onPress={() => {

@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import { billingMonth, type BillingMonth } from '../../core/calendar/billingMonth.ts'
+import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { planTotals } from '../../core/meter/planTotals.ts'
 import { add } from '../../core/quantity/exact.ts'
 import { media } from '../../interface/theme/media'
@@ -10,9 +10,10 @@ import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
 export function PlanTotals() {
-  const { state, result, month, address } = useWorkbench()
+  const { state, month, address } = useWorkbench()
   const { plan } = state
-  const span: BillingMonth = result?.ok ? result.month : billingMonth(month, 'Etc/UTC', address.reading)
+  // Providers begin their months in zones of their own; the plan's hour is one of the calendar's month.
+  const span = billingMonth(month, 'Etc/UTC', address.reading)
   const summaries = useSummaries()
   const found = plan.machines.map(({ name }) => summaries.byName.get(name))
   const priced = found.flatMap((summary) => (summary?.priced ? [summary] : []))

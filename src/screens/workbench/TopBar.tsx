@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import styled from 'styled-components'
 import { writePlan } from '../../files/planFile.ts'
 import { writePriceBook } from '../../files/priceBookFile.ts'
@@ -13,6 +14,7 @@ import { download, fileName } from './download.ts'
 import { EditableName } from './EditableName'
 import { emptyPlan } from './emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
+import { MoneyDialog } from './MoneyDialog'
 import { PlanTotals } from './PlanTotals'
 import { SaveGuard } from './SaveGuard'
 import { useChooseFile } from './ChooseFile'
@@ -26,6 +28,7 @@ export function TopBar() {
   const chooseFile = useChooseFile()
   const { session, state, month, go } = useWorkbench()
   const [theme, setTheme] = useTheme()
+  const [money, setMoney] = useState(false)
   const { plan, books, undoLabel, redoLabel } = state
   return (
     <Bar>
@@ -66,10 +69,16 @@ export function TopBar() {
               label: 'Export the plan',
               onAction: () => download(`${fileName(plan.name)}.plan.json`, writePlan(plan)),
             },
+            {
+              id: 'money',
+              label: 'Currency, exchange rates and tax…',
+              onAction: () => setMoney(true),
+            },
             ...books.map((book) => ({
-              id: `book-${book.provider.id}`,
-              label: `Export the price book of ${book.provider.name}`,
-              onAction: () => download(`${book.provider.id}.book.json`, writePriceBook(book)),
+              id: `book-${book.provider.id}-${book.edition}`,
+              label: `Export the price book ${book.provider.name}, ${book.edition}`,
+              onAction: () =>
+                download(`${book.provider.id}-${fileName(book.edition)}.book.json`, writePriceBook(book)),
             })),
             {
               id: 'empty',
@@ -84,6 +93,8 @@ export function TopBar() {
               label: 'Open the demo plan',
               onAction: () =>
                 void loadDemo().then((demo) => {
+                  const known = new Set(books.map(({ provider }) => provider.id))
+                  for (const book of demo.books) if (!known.has(book.provider.id)) void session.addBook(book)
                   session.edit('open the demo plan', replacePlan(demo.plan))
                   go({ machine: undefined, month: demo.plan.month })
                 }),
@@ -95,6 +106,7 @@ export function TopBar() {
             })),
           ]}
         />
+        <MoneyDialog isOpen={money} onClose={() => setMoney(false)} />
       </Group>
     </Bar>
   )

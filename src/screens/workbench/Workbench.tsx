@@ -41,6 +41,7 @@ function OpenWorkbench({ session }: { readonly session: Session }) {
 function ReadyWorkbench({ session, state }: { readonly session: Session; readonly state: SessionState }) {
   const value = useWorkbenchValue(session, state)
   useUndoKeys(session)
+  const hasMonth = value.address.view !== 'ledger' && value.address.view !== 'book'
   return (
     <WorkbenchContext value={value}>
       <Summaries value={value}>
@@ -49,10 +50,10 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
           <Frame>
             <TopBar />
             <Notices />
-            <Columns>
+            <Columns $aside={hasMonth}>
               <MachineList />
               <MachineView />
-              <MonthPanel />
+              {hasMonth && <MonthPanel />}
             </Columns>
           </Frame>
         </FileImport>
@@ -81,8 +82,8 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
     return found && 'book' in found ? found.book : undefined
   }, [provider, books, month])
   return useMemo(
-    () => ({ session, state, address, go, month, machine, book, result }),
-    [session, state, address, go, month, machine, book, result],
+    () => ({ session, state, address, go, mend, month, machine, book, result }),
+    [session, state, address, go, mend, month, machine, book, result],
   )
 }
 
@@ -107,12 +108,12 @@ const Frame = styled.div`
   }
 `
 
-const Columns = styled.div`
+const Columns = styled.div<{ readonly $aside: boolean }>`
   display: grid;
-  grid-template-columns: 222px minmax(0, 1fr) 300px;
+  grid-template-columns: 222px minmax(0, 1fr) ${({ $aside }) => ($aside ? '300px' : '')};
   min-height: 0;
   ${media.compact} {
-    grid-template-columns: 184px minmax(0, 1fr) 248px;
+    grid-template-columns: 184px minmax(0, 1fr) ${({ $aside }) => ($aside ? '248px' : '')};
   }
   ${media.narrow} {
     grid-template-columns: minmax(0, 1fr);

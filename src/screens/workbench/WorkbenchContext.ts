@@ -15,6 +15,8 @@ export interface WorkbenchValue {
   readonly state: SessionState
   readonly address: Address
   readonly go: (part: Partial<Address>) => void
+  /** Changes the address where it stands, without a step for the back button. */
+  readonly mend: (part: Partial<Address>) => void
   readonly month: YearMonth
   readonly machine: Machine | undefined
   /** The price book that prices the open machine's month; undefined where none does. */

@@ -1,7 +1,10 @@
 import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMonth.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
+import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
+import { METERS, type Meter } from '../../core/meter/charge.ts'
+import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
 
-export const VIEWS = ['gauge', 'week'] as const
+export const VIEWS = ['gauge', 'week', 'terms', 'ledger', 'book'] as const
 export type View = (typeof VIEWS)[number]
 
 /** What the address bar holds: enough to open the same screen again. */
@@ -10,24 +13,77 @@ export interface Address {
   readonly view: View
   readonly month: YearMonth | undefined
   readonly reading: MonthReading
+  readonly ledger: LedgerAddress
+  /** Id of a provider and an edition of its book; the open machine's own when absent. */
+  readonly book: BookAddress | undefined
+  /** JSON Pointer of a rate in the book, which is set off. */
+  readonly rate: string | undefined
+}
+
+export interface LedgerAddress {
+  readonly of: 'machine' | 'plan'
+  readonly fold: Fold
+  /** Empty lets all through. */
+  readonly meters: readonly Meter[]
+  readonly states: readonly PowerState[]
+}
+
+export interface BookAddress {
+  readonly provider: string
+  readonly edition: string
+}
+
+const LONGEST = 200
+
+const short = (text: string | null, most: number): string | undefined =>
+  text !== null && text.length <= most ? text : undefined
+
+const among = <T extends string>(all: readonly T[], text: string | null): T | undefined =>
+  all.find((each) => each === text)
+
+const listed = <T extends string>(all: readonly T[], text: string | null): T[] => {
+  const wanted = new Set(short(text, LONGEST)?.split(',') ?? [])
+  return all.filter((each) => wanted.has(each))
 }
 
 /** Reads a query; whatever it cannot be is left out. */
 export function readAddress(query: URLSearchParams): Address {
-  const machine = query.get('machine') ?? undefined
+  const provider = short(query.get('provider'), 64)
+  const edition = short(query.get('edition'), 40)
   return {
-    machine: machine !== undefined && machine.length <= 60 ? machine : undefined,
-    view: VIEWS.find((view) => view === query.get('view')) ?? 'gauge',
+    machine: short(query.get('machine'), 60),
+    view: among(VIEWS, query.get('view')) ?? 'gauge',
     month: parseYearMonth(query.get('month') ?? ''),
-    reading: MONTH_READINGS.find((reading) => reading === query.get('reading')) ?? 'calendar',
+    reading: among(MONTH_READINGS, query.get('reading')) ?? 'calendar',
+    ledger: {
+      of: among(['machine', 'plan'], query.get('of')) ?? 'machine',
+      fold: among(FOLDS, query.get('fold')) ?? 'meter',
+      meters: listed(METERS, query.get('meters')),
+      states: listed(POWER_STATES, query.get('states')),
+    },
+    book: provider !== undefined && edition !== undefined ? { provider, edition } : undefined,
+    rate: short(query.get('rate'), LONGEST),
   }
 }
 
-export function writeAddress({ machine, view, month, reading }: Address): string {
+export function writeAddress({ machine, view, month, reading, ledger, book, rate }: Address): string {
   const query = new URLSearchParams()
   if (machine !== undefined) query.set('machine', machine)
   query.set('view', view)
   if (month !== undefined) query.set('month', month)
   if (reading !== 'calendar') query.set('reading', reading)
+  if (view === 'ledger') {
+    if (ledger.of !== 'machine') query.set('of', ledger.of)
+    if (ledger.fold !== 'meter') query.set('fold', ledger.fold)
+    if (ledger.meters.length > 0) query.set('meters', ledger.meters.join(','))
+    if (ledger.states.length > 0) query.set('states', ledger.states.join(','))
+  }
+  if (view === 'book') {
+    if (book) {
+      query.set('provider', book.provider)
+      query.set('edition', book.edition)
+    }
+    if (rate !== undefined) query.set('rate', rate)
+  }
   return `/?${query.toString()}`
 }

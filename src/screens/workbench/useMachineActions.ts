@@ -1,13 +1,16 @@
 'use client'
 
+import { bookFor } from '../../core/catalogue/bookFor.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { newMachine } from '../../core/machine/newMachine.ts'
 import { addMachine, addWeek, freeName, removeMachine, setMachine } from '../../store/commands.ts'
 import { officeWeek } from './emptyPlan.ts'
 import { useWorkbench } from './WorkbenchContext'
 
 export interface MachineActions {
-  readonly canAdd: boolean
-  readonly add: () => void
+  /** The books of this month, one a provider, the open machine's first. */
+  readonly providers: readonly PriceBook[]
+  readonly add: (book: PriceBook) => void
   readonly duplicate: () => void
   readonly rename: (name: string) => void
   readonly remove: () => void
@@ -15,15 +18,20 @@ export interface MachineActions {
 
 /** What can be done with machines as a whole; the address follows. */
 export function useMachineActions(): MachineActions {
-  const { session, state, machine, go } = useWorkbench()
+  const { session, state, month, machine, go } = useWorkbench()
   const { plan, books } = state
   const names = plan.machines.map(({ name }) => name)
-  const book = books.find(({ provider }) => provider.id === machine?.provider) ?? books[0]
+  const providers = [...new Set([machine?.provider, ...books.map(({ provider }) => provider.id)])].flatMap(
+    (id) => {
+      const found = id === undefined ? undefined : bookFor(id, books, month)
+      return found && 'book' in found ? [found.book] : []
+    },
+  )
   return {
-    canAdd: book !== undefined,
-    add: () => {
+    providers,
+    add: (book) => {
       const week = plan.weeks[0] ?? officeWeek('office-days', 'Office days')
-      const added = book && newMachine(book, freeName('test-machine', names), week)
+      const added = newMachine(book, freeName('test-machine', names), week)
       if (!added) return
       session.edit(`add ${added.name}`, (draft) => {
         if (plan.weeks.length === 0) addWeek(week)(draft)

@@ -1,0 +1,22 @@
+import type { Fold, LedgerGroup } from '../../core/ledger/foldLedger.ts'
+import type { PlanLedger } from '../../core/ledger/planLedger.ts'
+import type { Meter } from '../../core/meter/charge.ts'
+import { weekdayOf } from '../../core/calendar/civil.ts'
+import { METER_NAMES } from '../../interface/wording/charge'
+import { DAY_NAMES, formatDay } from '../../interface/wording/time'
+
+/** What a group of rows is called. */
+export function groupTitle({ key }: LedgerGroup, fold: Fold, { ledger, days }: PlanLedger): string {
+  switch (fold) {
+    case 'time':
+      return ''
+    case 'meter':
+      return METER_NAMES[key as Meter]
+    case 'machine':
+      return ledger.machines[Number(key)]?.name ?? ''
+    case 'day': {
+      const day = days[Number(key)]?.day
+      return day === undefined ? '' : `${DAY_NAMES[weekdayOf(day)]}, ${formatDay(day)}`
+    }
+  }
+}

@@ -1,0 +1,12 @@
+import type { Ledger } from '../../core/ledger/ledger.ts'
+import { unitsToDecimal } from '../../core/quantity/decimal.ts'
+import { currencySymbol, groupDigits } from '../../interface/wording/money'
+
+/** `€ 403.12`, or one sum for each currency: they are never added without a rate. */
+export const sumText = (sums: ReadonlyMap<string, number>, { places }: Pick<Ledger, 'places'>): string =>
+  [...sums]
+    .map(
+      ([currency, units]) =>
+        `${currencySymbol(currency)} ${groupDigits(unitsToDecimal(BigInt(units), places))}`,
+    )
+    .join(' and ')

@@ -1,0 +1,264 @@
+'use client'
+
+import styled from 'styled-components'
+import type { DiskKind } from '../../core/catalogue/priceBook.ts'
+import { diskReach, type Reach } from '../../core/fit/diskReach.ts'
+import { disksOf, type ResolvedDisk } from '../../core/machine/resolveMachine.ts'
+import { MOST_DATA_DISKS, type Disk } from '../../core/machine/plan.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { gib } from '../../core/quantity/units.ts'
+import { Button } from '../../interface/Button'
+import { Dropdown } from '../../interface/Dropdown'
+import { NumberInput } from '../../interface/NumberInput'
+import { Tick } from '../../interface/Tick'
+import { diskName } from '../../interface/wording/charge'
+import { groupDigits } from '../../interface/wording/money'
+import { setDisk, setMachine, type DiskPart } from '../../store/commands.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { DiskSnapshots } from './DiskSnapshots'
+
+const LIMIT_TEXT = {
+  room: 'more room would give more',
+  kind: 'the kind gives no more',
+  size: 'the size passes no more',
+} as const satisfies Record<Reach['limit'], string>
+
+const number = (value: number): string => groupDigits(String(Math.round(value)))
+
+/** Each disk as it is asked for, charged and reached, changed in place. */
+export function Disks({ priced }: { readonly priced: PricedMachine }) {
+  const { session } = useWorkbench()
+  const { resolved } = priced
+  const { machine, size, index, region } = resolved
+  const reach = diskReach(resolved)
+  const disks = disksOf(resolved)
+  const sold = index.book.diskKinds.filter(
+    ({ id, room }) =>
+      size.diskKinds.includes(id) &&
+      (room.by === 'size' ? size.localDiskGiB !== undefined : region.prices.disks[id]),
+  )
+  const change = (position: number, part: DiskPart): void =>
+    session.edit(
+      `${machine.name}: ${diskName(position).toLowerCase()}`,
+      setDisk(machine.name, position, part),
+    )
+  const addable = sold.find(({ room }) => room.by !== 'size')
+  return (
+    <>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">Disk</th>
+            <th scope="col">Kind and room</th>
+            <Right scope="col">charged</Right>
+            <Right scope="col">IOPS</Right>
+            <Right scope="col">MB/s</Right>
+            <th scope="col">Kept or gone</th>
+          </tr>
+        </thead>
+        <tbody>
+          {disks.map((each) => {
+            const { iops, throughput, chargedGiB } = reach.disks[each.position]!
+            return (
+              <tr key={each.position}>
+                <th scope="row">{diskName(each.position)}</th>
+                <td>
+                  <DiskFields disk={each} kinds={sold} onChange={(part) => change(each.position, part)} />
+                </td>
+                <Right as="td">{number(chargedGiB)} GiB</Right>
+                <ReachCell reach={iops} />
+                <ReachCell reach={throughput} />
+                <td>
+                  <Tick
+                    label="goes with the machine"
+                    checked={each.disk.goes ?? false}
+                    onChange={(goes) => change(each.position, { goes })}
+                  />
+                  {each.position > 0 && (
+                    <Button
+                      aria-label={`Remove ${diskName(each.position).toLowerCase()}`}
+                      onPress={() =>
+                        session.edit(
+                          `${machine.name}: remove ${diskName(each.position).toLowerCase()}`,
+                          setMachine(machine.name, {
+                            dataDisks: machine.dataDisks.filter((_, i) => i !== each.position - 1),
+                          }),
+                        )
+                      }
+                    >
+                      Remove
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            )
+          })}
+          {disks.length > 1 && (
+            <tr>
+              <th scope="row">All together</th>
+              <td />
+              <td />
+              <ReachCell reach={reach.iops} />
+              <ReachCell reach={reach.throughput} />
+              <td />
+            </tr>
+          )}
+        </tbody>
+      </Table>
+      <Line>
+        <Button
+          isDisabled={!addable || machine.dataDisks.length >= Math.min(MOST_DATA_DISKS, size.mostDisks - 1)}
+          onPress={() =>
+            session.edit(
+              `${machine.name}: add a data disk`,
+              setMachine(machine.name, {
+                dataDisks: [...machine.dataDisks, { kind: addable!.id, roomGiB: gib(128), goes: true }],
+              }),
+            )
+          }
+        >
+          Add a data disk
+        </Button>
+        <span>
+          {size.name} carries {size.mostDisks} disks, {number(size.iops)} IOPS and{' '}
+          {number(size.megabytesPerSecond)} MB/s
+        </span>
+      </Line>
+    </>
+  )
+}
+
+interface DiskFieldsProps {
+  readonly disk: ResolvedDisk
+  readonly kinds: readonly DiskKind[]
+  readonly onChange: (part: DiskPart) => void
+}
+
+function DiskFields({ disk: { position, disk, kind }, kinds, onChange }: DiskFieldsProps) {
+  const name = diskName(position)
+  const offered = kinds.filter(({ boots, room }) => (position === 0 ? boots : room.by !== 'size'))
+  return (
+    <Fields>
+      <Dropdown
+        label={`Kind of ${name.toLowerCase()}`}
+        value={disk.kind}
+        options={offered.map(({ id, name: kindName, about }) => ({ id, name: kindName, note: about }))}
+        onChange={(id) => onChange({ kind: id, extraIops: undefined, extraMegabytesPerSecond: undefined })}
+      />
+      {kind.room.by !== 'size' && (
+        <NumberInput
+          label={`Room of ${name.toLowerCase()} in GiB`}
+          unit="GiB"
+          value={disk.roomGiB}
+          step={1}
+          most={65_536}
+          onChange={(room) => room > 0 && onChange({ roomGiB: gib(room) })}
+        />
+      )}
+      {kind.iops.boughtMost !== undefined && (
+        <NumberInput
+          label={`IOPS on top of ${name.toLowerCase()}`}
+          unit="IOPS on top"
+          value={disk.extraIops ?? 0}
+          step={100}
+          most={kind.iops.boughtMost}
+          onChange={(extraIops) => onChange({ extraIops })}
+        />
+      )}
+      {kind.megabytesPerSecond.boughtMost !== undefined && (
+        <NumberInput
+          label={`MB/s on top of ${name.toLowerCase()}`}
+          unit="MB/s on top"
+          value={disk.extraMegabytesPerSecond ?? 0}
+          step={25}
+          most={kind.megabytesPerSecond.boughtMost}
+          onChange={(extraMegabytesPerSecond) => onChange({ extraMegabytesPerSecond })}
+        />
+      )}
+      <OperationsField name={name} kind={kind} disk={disk} onChange={onChange} />
+      <DiskSnapshots name={name} disk={disk} onChange={onChange} />
+    </Fields>
+  )
+}
+
+function OperationsField({
+  name,
+  kind,
+  disk,
+  onChange,
+}: {
+  readonly name: string
+  readonly kind: DiskKind
+  readonly disk: Disk
+  readonly onChange: (part: DiskPart) => void
+}) {
+  const { result } = useWorkbench()
+  const price = result?.ok ? result.resolved.region.prices.disks[kind.id] : undefined
+  if (price?.perTenThousandOperations === undefined) return null
+  return (
+    <NumberInput
+      label={`Million operations a month on ${name.toLowerCase()}`}
+      unit="million operations"
+      value={(disk.operationsPerMonth ?? 0) / 1_000_000}
+      step={1}
+      most={1_000_000}
+      onChange={(millions) => onChange({ operationsPerMonth: millions * 1_000_000 })}
+    />
+  )
+}
+
+function ReachCell({ reach: { given, reached, limit } }: { readonly reach: Reach }) {
+  return (
+    <Right as="td">
+      {number(reached)}
+      {given > reached && ` of ${number(given)}`}
+      <Note>{LIMIT_TEXT[limit]}</Note>
+    </Right>
+  )
+}
+
+const Table = styled.table`
+  border-collapse: collapse;
+  width: 100%;
+
+  th {
+    text-align: left;
+    font-weight: 400;
+    white-space: nowrap;
+  }
+  thead th {
+    font-size: 12px;
+    color: var(--ink-2);
+    padding: 0 12px 3px 0;
+  }
+  tbody th,
+  td {
+    padding: 5px 12px 5px 0;
+    border-top: 1px solid var(--rule);
+    vertical-align: top;
+  }
+`
+
+const Right = styled.th`
+  text-align: right !important;
+`
+
+const Note = styled.span`
+  display: block;
+  font-size: 11px;
+  color: var(--ink-2);
+`
+
+const Fields = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px 10px;
+`
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  color: var(--ink-2);
+`
