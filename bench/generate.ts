@@ -1,7 +1,7 @@
 import type { Weekday } from '../src/core/calendar/civil.ts'
 import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
 import type { PriceBook, RegionPrices } from '../src/core/catalogue/priceBook.ts'
-import type { Machine, Plan } from '../src/core/machine/plan.ts'
+import type { Disk, Machine, Plan } from '../src/core/machine/plan.ts'
 import { OFF_STATES } from '../src/core/power/powerState.ts'
 import { gib } from '../src/core/quantity/units.ts'
 
@@ -58,14 +58,91 @@ export function largeBook(pattern: PriceBook, shape: BookShape, seed = 1): Price
     ),
     addresses: pattern.prices[pattern.regions[0]!.id]!.addresses,
   })
+  const { replacedSizes, ...rules } = pattern
   return {
-    ...pattern,
+    ...rules,
     sizes,
     regions,
     diskKinds,
     prices: Object.fromEntries(regions.map(({ id }) => [id, regionPrices()])),
   }
 }
+
+/** The book with every rule of billing: rebate, spot, commitments, flat plans, allowances, snapshots, traffic. */
+export function withAllRules(book: PriceBook): PriceBook {
+  const kinds = book.diskKinds.map(({ id }) => id)
+  return {
+    ...book,
+    billing: {
+      ...book.billing,
+      longRunRebate: [
+        { upToShare: '0.25', rateShare: '1' },
+        { upToShare: '0.5', rateShare: '0.9' },
+        { upToShare: '1', rateShare: '0.7' },
+      ],
+    },
+    states: {
+      ...book.states,
+      ...(book.states.hibernated && { hibernated: { ...book.states.hibernated, memoryImage: true } }),
+    },
+    terms: [
+      { id: 'on-demand', name: 'On demand', kind: 'on-demand' },
+      { id: 'spot', name: 'Spot', kind: 'spot', interruption: 'often', hibernation: true },
+      { id: 'year', name: 'One year', kind: 'commitment', months: 12, upFront: 'part' },
+      { id: 'flat', name: 'Flat', kind: 'flat', capHours: 650 },
+    ],
+    freeAllowances: [
+      {
+        id: 'hours',
+        hoursPerMonth: 600,
+        eligible: book.sizes.slice(0, 40).map(({ id }) => id),
+        until: '2027-12-31',
+      },
+      {
+        id: 'room',
+        gibPerMonth: gib(512),
+        eligible: [],
+        eligibleKinds: kinds.slice(0, 1),
+        until: '2027-12-31',
+      },
+    ],
+    prices: Object.fromEntries(
+      Object.entries(book.prices).map(([id, prices]) => [id, pricesOfAllRules(prices)]),
+    ),
+  }
+}
+
+const pricesOfAllRules = (prices: RegionPrices): RegionPrices => ({
+  ...prices,
+  sizes: Object.fromEntries(
+    Object.entries(prices.sizes).map(([id, price]) => [
+      id,
+      {
+        ...price,
+        terms: {
+          spot: { perHour: '0.0137' },
+          year: { perHour: '0.0211', upFront: '187.33' },
+          flat: { perHour: '0.0193' },
+        },
+      },
+    ]),
+  ),
+  disks: Object.fromEntries(
+    Object.entries(prices.disks).map(([id, price]) => [
+      id,
+      {
+        ...price,
+        perExtraIopsMonth: '0.0051',
+        perExtraMegabytesPerSecondMonth: '0.041',
+        perTenThousandOperations: '0.0004',
+      },
+    ]),
+  ),
+  memoryImagePerGiBMonth: '0.0471',
+  snapshotPerGiBMonth: '0.0313',
+  restorePerGiB: '0.0061',
+  trafficOut: [{ upToGiB: 100, perGiB: '0' }, { upToGiB: 1_000, perGiB: '0.09' }, { perGiB: '0.07' }],
+})
 
 const ZONES = ['Europe/Lisbon', 'Asia/Kolkata', 'America/Halifax', 'Australia/Lord_Howe', 'Etc/UTC']
 
@@ -101,4 +178,31 @@ export function largePlan(book: PriceBook, machineCount: number, weekCount: numb
     off: pick(OFF_STATES),
   }))
   return { name: 'Large plan', month: '2027-03' as Plan['month'], weeks, machines }
+}
+
+/** The plan with every rule of a book with all rules in use on some of its machines. */
+export function usingAllRules(plan: Plan, book: PriceBook, seed = 3): Plan {
+  const random = seededRandom(seed)
+  const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)]!
+  const anyDisk = (): Disk => ({
+    kind: pick(book.diskKinds).id,
+    roomGiB: pick([32, 100, 512].map(gib)),
+    goes: random() < 0.5,
+    extraIops: pick([0, 500]),
+    extraMegabytesPerSecond: pick([0, 75]),
+    operationsPerMonth: pick([0, 1_000_000]),
+    snapshots: { every: 'day', kept: pick([0, 3, 7]), changedPercent: 10 },
+  })
+  return {
+    ...plan,
+    machines: plan.machines.map((machine) => ({
+      ...machine,
+      size: random() < 0.2 ? book.sizes[Math.floor(random() * 40)]!.id : machine.size,
+      terms: pick(['on-demand', 'on-demand', 'on-demand', 'spot', 'year', 'flat']),
+      ownLicence: random() < 0.3,
+      systemDisk: { ...anyDisk(), goes: true },
+      dataDisks: random() < 0.4 ? [anyDisk(), anyDisk()] : [],
+      trafficOutGiB: pick([0, 0, 80, 420].map(gib)),
+    })),
+  }
 }

@@ -14,12 +14,16 @@ import { summarisePlan } from '../src/core/meter/summarisePlan.ts'
 import { choicesOf } from '../src/core/notches/choices.ts'
 import { platesOf } from '../src/core/notches/plates.ts'
 import { readPriceBook } from '../src/files/priceBookFile.ts'
-import { largeBook, largePlan } from './generate.ts'
+import { filterLedger, foldLedger } from '../src/core/ledger/foldLedger.ts'
+import { planLedger } from '../src/core/ledger/planLedger.ts'
+import { simpleMeter } from '../src/core/testing/simpleMeter.ts'
+import { largeBook, largePlan, usingAllRules, withAllRules } from './generate.ts'
 
 const MARCH = '2027-03' as YearMonth
 const pattern = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
 if (!pattern.ok) throw new Error('data/fennmark.json is not valid')
-const book = largeBook(pattern.value, { sizes: 1_200, regions: 60, diskKinds: 8 })
+const fennmark = pattern.value
+const book = largeBook(fennmark, { sizes: 1_200, regions: 60, diskKinds: 8 })
 const plan = largePlan(book, 1_000, 40)
 
 /**
@@ -96,6 +100,57 @@ function wholePlan(): Row {
   return { what: 'a month of 1,000 machines', ours, plain, baseline: 'weeks expanded for each machine' }
 }
 
+/** Every rule at once, against the meter that walks the minutes; that one prices a sample of the machines. */
+function allRules(): Row {
+  const rich = withAllRules(largeBook(fennmark, { sizes: 200, regions: 6, diskKinds: 8 }))
+  const full = usingAllRules(largePlan(rich, 1_000, 40), rich)
+  const fresh = (): Plan => ({ ...full, weeks: full.weeks.map((week) => ({ ...week })) })
+  const ours = median(9, fresh, (each) =>
+    summarisePlan({ plan: each, books: [rich], month: MARCH, reading: 'calendar' }),
+  )
+  const sample = 40
+  const month = billingMonth(MARCH, rich.billingZone)
+  const some = full.machines.slice(0, sample)
+  const plainSample = median(3, fresh, ({ weeks }) =>
+    simpleMeter({ machines: some, weeks, book: rich, month, reading: 'calendar' }),
+  )
+  return {
+    what: 'a month of 1,000 machines with every rule',
+    ours,
+    plain: (plainSample * full.machines.length) / sample,
+    baseline: 'minute by minute',
+  }
+}
+
+/** A ledger of every charge, laid out, filtered and folded. */
+function wholeLedger(): Row {
+  const rich = withAllRules(largeBook(fennmark, { sizes: 200, regions: 6, diskKinds: 8 }))
+  const full = usingAllRules(largePlan(rich, 1_000, 40), rich)
+  const inputs = { books: [rich], month: MARCH, reading: 'calendar' as const, places: 2 }
+  let rows = 0
+  const ours = median(
+    3,
+    () => ({ ...full, weeks: full.weeks.map((week) => ({ ...week })) }),
+    (plan) => {
+      rows = planLedger({ ...inputs, plan }).ledger.byTime.length
+    },
+  )
+  const { ledger, days } = planLedger({ ...inputs, plan: full })
+  const folding = median(
+    5,
+    () => ledger,
+    (laid) => {
+      foldLedger(laid, filterLedger(laid, { meters: new Set(['disk']), states: new Set() }), 'machine', days)
+    },
+  )
+  return {
+    what: `a ledger of ${rows.toLocaleString('en')} rows, laid out`,
+    ours,
+    plain: folding,
+    baseline: 'filtered and folded again',
+  }
+}
+
 /** Day by day with a general date library: the plain way to expand a week. */
 function dayByDay(week: WeekPlan, month: YearMonth): number {
   let seconds = 0
@@ -143,6 +198,12 @@ function schedules(): Row {
 }
 
 const figure = (ms: number): string => `${ms.toFixed(ms < 10 ? 2 : 0)} ms`
-for (const { what, ours, plain, baseline } of [plates(), wholePlan(), schedules()]) {
+for (const { what, ours, plain, baseline } of [
+  plates(),
+  wholePlan(),
+  allRules(),
+  schedules(),
+  wholeLedger(),
+]) {
   console.log(`${what}: ${figure(ours)}; ${baseline}: ${figure(plain)}; ratio ${(plain / ours).toFixed(0)}`)
 }

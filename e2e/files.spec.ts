@@ -42,8 +42,12 @@ test('the exported plan and book give the same total on the command line, to the
 
   const [plan, book] = [info.outputPath('plan.json'), info.outputPath('book.json')]
   await exported(bench, 'Export the plan', plan)
-  await exported(bench, 'Export the price book of Fennmark', book)
-  const args = ['--plan', plan, '--book', book, '--month', '2027-03', '--format', 'json']
+  await exported(bench, 'Export the price book Fennmark, 2027-01', book)
+  const others = ['tidewright', 'plinthouse', 'quarry-row-2026-10'].flatMap((name) => [
+    '--book',
+    `data/${name}.json`,
+  ])
+  const args = ['--plan', plan, '--book', book, ...others, '--month', '2027-03', '--format', 'json']
   const { status, stdout } = spawnSync('npm', ['run', '--silent', 'estimate', '--', ...args], {
     encoding: 'utf8',
   })
@@ -95,10 +99,10 @@ test('a price book of another provider can be used beside the first', async ({ p
     .replace('"id": "fennmark"', '"id": "other"')
     .replace('"name": "Fennmark"', '"name": "Other"')
   await pick(page, 'other.json', book)
-  await expect(page.getByText('Other, edition 2027-01, is in use.')).toBeVisible()
+  await expect(page.getByText('Other, edition 2027-01, is in use from 2027-01-01 on.')).toBeVisible()
   await bench.reload()
   await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await expect(page.getByRole('menuitem', { name: 'Export the price book of Other' })).toBeVisible()
+  await expect(page.getByRole('menuitem', { name: 'Export the price book Other, 2027-01' })).toBeVisible()
 })
 
 const BAD: [string, string, string, string][] = [

@@ -21,7 +21,9 @@ test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the backgrou
   await bench.open()
   const input = page.locator('input[type="file"]')
   await input.setInputFiles(bookPath)
-  await expect(page.getByText('Wide, edition 2027-01, is in use.')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText('Wide, edition 2027-01, is in use from 2027-01-01 on.')).toBeVisible({
+    timeout: 60_000,
+  })
   await input.setInputFiles(planPath)
   await expect(page.getByText('Large plan is open.')).toBeVisible({ timeout: 60_000 })
   await bench.priced()

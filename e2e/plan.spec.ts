@@ -5,20 +5,20 @@ import { Workbench } from './workbench'
 
 test('a machine is duplicated and removed, and undo brings it back', async ({ page }) => {
   const bench = new Workbench(page)
-  await bench.open('/?machine=tile-cache-arm')
+  await bench.open('/?machine=signal-replay')
   const action = async (name: string): Promise<void> => {
     await page.getByRole('button', { name: 'Machine', exact: true }).click()
     await page.getByRole('menuitem', { name }).click()
   }
   const total = await bench.total()
   await action('Duplicate the machine')
-  await expect(page).toHaveURL(/machine=tile-cache-arm\+2/)
-  await expect(page.getByRole('option')).toHaveCount(8)
+  await expect(page).toHaveURL(/machine=signal-replay\+2/)
+  await expect(page.getByRole('option')).toHaveCount(15)
   expect(await bench.total()).toBe(total)
   await action('Remove the machine')
-  await expect(page.getByRole('option')).toHaveCount(7)
+  await expect(page.getByRole('option')).toHaveCount(14)
   await bench.undo.click()
-  await expect(bench.machine('tile-cache-arm 2')).toBeVisible()
+  await expect(page.getByRole('option', { name: 'signal-replay 2 ' })).toBeVisible()
 })
 
 test('a month is picked, and everything is priced for it', async ({ page }) => {
@@ -106,7 +106,7 @@ test('a price book that lacks what a machine has leaves the plan open, and says 
   page,
 }) => {
   const bench = new Workbench(page)
-  await bench.open('/?machine=platform-voice')
+  await bench.open('/?machine=signal-replay')
   const text = await page.evaluate(async () => {
     const database = await new Promise<IDBDatabase>((resolve, reject) => {
       const request = indexedDB.open('notchgauge')
@@ -114,13 +114,13 @@ test('a price book that lacks what a machine has leaves the plan open, and says 
       request.onerror = () => reject(request.error!)
     })
     const row = await new Promise<{ file: Record<string, unknown> }>((resolve) => {
-      const request = database.transaction('books').objectStore('books').get('fennmark')
+      const request = database.transaction('editions').objectStore('editions').get(['fennmark', '2027-01'])
       request.onsuccess = () => resolve(request.result as { file: Record<string, unknown> })
     })
     database.close()
-    const book = { format: 'notchgauge/price-book/1', ...structuredClone(row.file), edition: '2027-02' }
+    const book = { format: 'notchgauge/price-book/1', ...structuredClone(row.file) }
     const prices = (book as unknown as { prices: { porto: { sizes: Record<string, unknown> } } }).prices
-    delete prices.porto.sizes['wren-1-2']
+    delete prices.porto.sizes['heron-2-8']
     return JSON.stringify(book)
   })
   await page.locator('input[type="file"]').setInputFiles({
@@ -129,9 +129,14 @@ test('a price book that lacks what a machine has leaves the plan open, and says 
     buffer: Buffer.from(text),
   })
   await expect(page.getByText('This machine is not priced.')).toBeVisible()
-  await expect(page.getByText('Wren 1/2 is not sold in Porto.')).toBeVisible()
-  await expect(page.getByText('without 1 not priced')).toBeVisible()
-  await page.getByRole('button', { name: 'Take back edition 2027-01' }).click()
+  await expect(page.getByText('Heron 2/8 is not sold in Porto.')).toBeVisible()
+  await expect(page.getByText('without 2 not priced')).toBeVisible()
+  await expect(page.getByText('The nearest that fits: size ')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it', exact: true }).click()
+  await expect(bench.slider('Size')).toBeVisible()
+  await bench.undo.click()
+  await expect(page.getByText('This machine is not priced.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it out again' }).click()
   await expect(bench.slider('Size')).toBeVisible()
 })
 

@@ -36,7 +36,7 @@ test('the brush paints a block of days off', async ({ page }) => {
 test('a shared week changes all its machines', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open(WEEK)
-  await expect(page.getByText('shared by 3 machines')).toBeVisible()
+  await expect(page.getByText('shared by 5 machines')).toBeVisible()
   const replay = bench.machine('signal-replay')
   const before = await replay.innerText()
   const saturday = page.getByRole('textbox', { name: 'Saturday, times on' })

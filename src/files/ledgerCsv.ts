@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import type { MonthReading } from '../core/calendar/billingMonth.ts'
-import { amountOf } from '../core/meter/amountOf.ts'
+import { amountOf } from '../core/meter/makeCharge.ts'
 import { ledgerRow, type Ledger } from '../core/ledger/ledger.ts'
 import { MOST_DECIMALS, toDecimal, trimDecimal, unitsToDecimal } from '../core/quantity/decimal.ts'
 

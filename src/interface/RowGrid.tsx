@@ -5,12 +5,17 @@ import { Rect, Size, useVirtualizerState } from 'react-stately/useVirtualizerSta
 import styled from 'styled-components'
 import { indexCollection, IndexLayout, type IndexedRow } from './indexLayout.ts'
 
+/** The head stays in view over the rows. */
+const HEAD_HEIGHT = 26
+
 interface RowGridProps {
   readonly label: string
   readonly count: number
   readonly rowHeight: number
   /** Tracks of a CSS grid, shared by the head and all rows. */
   readonly columns: string
+  /** Pixels; in a narrower place the rows scroll sideways. */
+  readonly leastWidth: number
   readonly head: ReactNode
   /** Cells of a row, each with the role of a grid cell. */
   readonly renderRow: (index: number) => ReactNode
@@ -26,7 +31,19 @@ interface RowGridProps {
  * that no row that scrolls away takes the focus with it. O(seen) for each step of scrolling.
  */
 export function RowGrid(props: RowGridProps) {
-  const { label, count, rowHeight, columns, head, renderRow, active, onActive, onAction, whenEmpty } = props
+  const {
+    label,
+    count,
+    rowHeight,
+    columns,
+    leastWidth,
+    head,
+    renderRow,
+    active,
+    onActive,
+    onAction,
+    whenEmpty,
+  } = props
   const id = useId()
   const scroller = useRef<HTMLDivElement>(null)
   const [size, setSize] = useState(() => new Size(0, 0))
@@ -67,35 +84,32 @@ export function RowGrid(props: RowGridProps) {
     ' ': () => active !== undefined && onAction?.(active),
   }
   return (
-    <Grid
-      role="grid"
-      aria-label={label}
-      aria-rowcount={count + 1}
-      aria-activedescendant={active !== undefined && active < count ? `${id}-${active}` : undefined}
-      tabIndex={0}
-      onKeyDown={(event) => {
-        const act = keys[event.key]
-        if (!act || event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
-        event.preventDefault()
-        act()
-      }}
-    >
-      <Head
-        role="row"
-        aria-rowindex={1}
-        style={{ gridTemplateColumns: columns, width: size.width || '100%' }}
-      >
-        {head}
-      </Head>
+    <Frame>
       <Scroller
         ref={scroller}
-        role="presentation"
+        role="grid"
+        aria-label={label}
+        aria-rowcount={count + 1}
+        aria-activedescendant={active !== undefined && active < count ? `${id}-${active}` : undefined}
+        tabIndex={0}
+        onKeyDown={(event) => {
+          const act = keys[event.key]
+          if (!act || event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
+          event.preventDefault()
+          act()
+        }}
         onScroll={({ currentTarget: { scrollTop } }) =>
           setVisibleRect(new Rect(0, scrollTop, size.width, size.height))
         }
       >
+        <Head role="row" aria-rowindex={1} style={{ gridTemplateColumns: columns, minWidth: leastWidth }}>
+          {head}
+        </Head>
         {count === 0 && <Nothing>{whenEmpty}</Nothing>}
-        <div role="presentation" style={{ height: count * rowHeight, position: 'relative' }}>
+        <div
+          role="presentation"
+          style={{ height: count * rowHeight, minWidth: leastWidth, position: 'relative' }}
+        >
           {state.visibleViews.map(({ key, layoutInfo }) => {
             const index = Number(layoutInfo?.key ?? key)
             if (index >= count) return null
@@ -118,7 +132,7 @@ export function RowGrid(props: RowGridProps) {
           })}
         </div>
       </Scroller>
-    </Grid>
+    </Frame>
   )
 }
 
@@ -137,21 +151,26 @@ function useMeasured(ref: React.RefObject<HTMLElement | null>, onSize: (size: Si
 /** As little as brings the row into view; one that is far away comes to the middle. */
 function scrollTo(element: HTMLElement, index: number, rowHeight: number): void {
   const top = index * rowHeight
-  const { scrollTop, clientHeight } = element
+  const { scrollTop } = element
+  const clientHeight = element.clientHeight - HEAD_HEIGHT
   const far = top < scrollTop - clientHeight || top > scrollTop + 2 * clientHeight
   if (far) element.scrollTop = top - (clientHeight - rowHeight) / 2
   else if (top < scrollTop) element.scrollTop = top
   else if (top + rowHeight > scrollTop + clientHeight) element.scrollTop = top + rowHeight - clientHeight
 }
 
-const Grid = styled.div`
+const Frame = styled.div`
   display: flex;
-  flex-direction: column;
   flex: 1;
   min-height: 180px;
   min-width: 0;
   border: 1px solid var(--rule);
-  background: var(--paper);
+`
+
+const Scroller = styled.div`
+  flex: 1;
+  min-width: 0;
+  overflow: auto;
 
   &:focus-visible {
     outline-offset: -1px;
@@ -159,19 +178,18 @@ const Grid = styled.div`
 `
 
 const Head = styled.div`
+  position: sticky;
+  top: 0;
+  z-index: 1;
   display: grid;
   gap: 0 10px;
-  padding: 4px 10px;
+  align-items: center;
+  height: ${HEAD_HEIGHT}px;
+  padding: 0 10px;
+  border-bottom: 1px solid var(--plate-edge);
   font-size: 12px;
   color: var(--ink-2);
-`
-
-const Scroller = styled.div`
-  flex: 1;
-  min-height: 0;
-  overflow: auto;
-  border-top: 1px solid var(--plate-edge);
-  background: var(--sheet);
+  background: var(--paper);
 `
 
 const Row = styled.div`

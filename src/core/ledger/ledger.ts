@@ -1,6 +1,6 @@
 import type { LocalDay } from '../calendar/localDays.ts'
 import type { Charge } from '../meter/charge.ts'
-import { amountOf } from '../meter/amountOf.ts'
+import { amountOf } from '../meter/makeCharge.ts'
 import { ticksWithin, type Piece } from '../meter/pieces.ts'
 import { POWER_STATES, type PowerState } from '../power/powerState.ts'
 import { roundToUnits } from '../quantity/decimal.ts'
@@ -131,7 +131,7 @@ export function layLedger(
 
 const withoutPieces = (charge: Charge): Charge => ({
   ...charge,
-  pieces: { list: [], ticks: charge.pieces.ticks },
+  pieces: { ticks: charge.pieces.ticks, list: [] },
 })
 
 function* partsOf(

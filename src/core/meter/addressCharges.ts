@@ -2,11 +2,10 @@ import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { addressRate, memoryImageRate } from '../catalogue/regionRates.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { unitsExact } from '../quantity/rate.ts'
-import { lengthOf } from '../quantity/units.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
-import { withAmount } from './amountOf.ts'
-import { hourPieces, hourTicks } from './clockPieces.ts'
+import { makeCharge } from './makeCharge.ts'
+import { hourPieces, hourTariff, monthTariff } from './clockPieces.ts'
 
 /** A public address at the rate of its use in each state. One that goes with the machine is never unattached. */
 export function addressCharges(
@@ -21,16 +20,8 @@ export function addressCharges(
     if (use === 'unattached' && (sort === 'changing' || machine.addressGoes)) continue
     const rate = addressRate(region, sort, use)
     if (!rate) return missingPrice('address')
-    charges.push(
-      withAmount({
-        meter: 'address',
-        subject: { of: 'address', sort, use },
-        rate,
-        units: unitsExact(1),
-        pieces: hourPieces(pieces, month),
-        ...hourTicks(month),
-      }),
-    )
+    const subject = { of: 'address', sort, use } as const
+    charges.push(makeCharge('address', subject, hourTariff(rate, 1, month), hourPieces(pieces, month)))
   }
   return charges
 }
@@ -44,15 +35,8 @@ export function memoryImageCharges(
   if (metered.memoryImage.ticks === 0) return []
   const rate = memoryImageRate(region)
   if (!rate) return missingPrice('memory-image')
+  const tariff = monthTariff(rate, unitsExact(size.memoryGiB), month)
   return [
-    withAmount({
-      meter: 'memory-image',
-      subject: { of: 'memory', memoryGiB: size.memoryGiB },
-      rate,
-      units: unitsExact(size.memoryGiB),
-      pieces: metered.memoryImage,
-      ticksPerPeriod: lengthOf(month),
-      ticksPerSecond: 1,
-    }),
+    makeCharge('memory-image', { of: 'memory', memoryGiB: size.memoryGiB }, tariff, metered.memoryImage),
   ]
 }

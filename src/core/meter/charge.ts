@@ -23,23 +23,31 @@ export type Meter = (typeof METERS)[number]
  * One line of a month: amount = rate × units × ticks ÷ ticks per period, times the share of a rebate band; nothing
  * where it is waived. It keeps all that its figure was made of, so that the figure can be opened to its arithmetic.
  */
-export interface Charge {
+export interface Charge extends Tariff, ChargeRules {
   readonly meter: Meter
   readonly subject: ChargeSubject
+  /** When it was charged. */
+  readonly pieces: Pieces
+  readonly amount: Exact
+}
+
+/** A rate, and how a charge's ticks are counted against it. */
+export interface Tariff {
   readonly rate: Rate
   /** How often the rate is charged: vCPU of a licence, GiB of a disk sold by the GiB; else 1. */
   readonly units: Exact
-  /** When it was charged. */
-  readonly pieces: Pieces
   /** What the rate is charged for once: 3,600 ticks an hour, the month's seconds. */
   readonly ticksPerPeriod: number
   /** What a true second counts; 0 where time plays no part. */
   readonly ticksPerSecond: number
+}
+
+/** The rules that took part in a charge. */
+export interface ChargeRules {
   /** Where the book's minimum and increment apply. */
-  readonly rounding?: ChargedTime
-  readonly band?: Band
-  readonly waived?: Waiver
-  readonly amount: Exact
+  readonly rounding: ChargedTime | undefined
+  readonly band: Band | undefined
+  readonly waived: Waiver | undefined
 }
 
 /** A part of the month or of the quantity that has a rate of its own. */

@@ -1,7 +1,9 @@
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedDisk } from '../machine/resolveMachine.ts'
-import type { GiB } from '../quantity/units.ts'
-import type { Charge } from './charge.ts'
+import type { Exact } from '../quantity/exact.ts'
+import { unitsExact, type Rate } from '../quantity/rate.ts'
+import { lengthOf, type GiB, type Span } from '../quantity/units.ts'
+import type { Tariff } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { scaled, type Pieces } from './pieces.ts'
 
@@ -11,10 +13,19 @@ export const MIB_PER_GIB = 1_024
 export const hourPieces = (pieces: Pieces, month: BillingMonth): Pieces =>
   scaled(pieces, hourClock(month).ticksPerSecond)
 
-export function hourTicks(month: BillingMonth): Pick<Charge, 'ticksPerPeriod' | 'ticksPerSecond'> {
+/** A rate per hour, for so many units. */
+export function hourTariff(rate: Rate, units: number, month: BillingMonth): Tariff {
   const { ticksPerHour, ticksPerSecond } = hourClock(month)
-  return { ticksPerPeriod: ticksPerHour, ticksPerSecond }
+  return { rate, units: unitsExact(units), ticksPerPeriod: ticksPerHour, ticksPerSecond }
 }
+
+/** A rate per month, for its share of the true month. */
+export const monthTariff = (rate: Rate, units: Exact, month: Span): Tariff => ({
+  rate,
+  units,
+  ticksPerPeriod: lengthOf(month),
+  ticksPerSecond: 1,
+})
 
 /** A disk that goes with the machine is there while the machine is. */
 export const diskPieces = (metered: MeteredMonth, { disk }: ResolvedDisk): Pieces =>

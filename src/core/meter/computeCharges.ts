@@ -1,12 +1,13 @@
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
-import { sizeRates, unitsOf, type SizeRateBase } from '../catalogue/sizeRates.ts'
-import type { PriceBook } from '../catalogue/priceBook.ts'
+import { sizeRates, unitsOf, type SizeRatePart } from '../catalogue/sizeRates.ts'
+import type { PriceBook, Size } from '../catalogue/priceBook.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
+import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
-import { withAmount } from './amountOf.ts'
-import type { Band, Charge, Waiver } from './charge.ts'
+import type { Band, Charge, Tariff, Waiver } from './charge.ts'
+import { makeCharge } from './makeCharge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
 import { hourPieces } from './clockPieces.ts'
@@ -16,8 +17,8 @@ import type { SharedAccount } from './sharedAccount.ts'
 /** A stretch of charged time at one rate: free, in a band, or neither. */
 interface Slice {
   readonly pieces: Pieces
-  readonly band?: Band
-  readonly waived?: Waiver
+  readonly band: Band | undefined
+  readonly waived: Waiver | undefined
 }
 
 /** The machine itself, on its terms. Free hours come first, then the bands of a rebate for what is left. */
@@ -34,20 +35,18 @@ export function computeCharges(
   const pieces = hourPieces(committed ? metered.always : metered.compute.pieces, month)
   const slices = slicesOf(resolved, pieces, month, shared)
   const rounding = committed ? undefined : metered.compute.time
-  const meter = committed ? ('commitment' as const) : ('compute' as const)
-  const charges = rates.parts.flatMap(({ base, rate }) => {
-    const subject = { of: 'size', name: size.name, base, terms: terms.name } as const
-    return slices.map((slice) =>
-      withAmount({
-        meter,
-        subject,
-        ...timeCharge(rate, base, size, slice, month),
-        ...(rounding && { rounding }),
-      }),
-    )
-  })
-  if (rates.upFront && committed)
+  const charges: Charge[] = []
+  for (const part of rates.parts) {
+    const subject = { of: 'size', name: size.name, base: part.base, terms: terms.name } as const
+    const tariff = tariffOf(part, size, month)
+    for (const { pieces: own, band, waived } of slices) {
+      const rules = { rounding, band, waived }
+      charges.push(makeCharge(committed ? 'commitment' : 'compute', subject, tariff, own, rules))
+    }
+  }
+  if (rates.upFront && committed) {
     charges.push(upFrontShare(resolved, rates.upFront, terms.months, pieces, month))
+  }
   return charges
 }
 
@@ -60,44 +59,34 @@ function slicesOf(
   const { terms, index } = resolved
   if (terms.kind === 'flat' && terms.capHours !== undefined) {
     const [counted, beyond] = cutAtTicks(pieces, terms.capHours * hourClock(month).ticksPerHour)
-    return [{ pieces: counted }, ...some(beyond, { waived: { by: 'cap', hours: terms.capHours } })]
+    return [plain(counted), ...waivedSlices(beyond, { by: 'cap', hours: terms.capHours })]
   }
-  if (terms.kind !== 'on-demand') return [{ pieces }]
+  if (terms.kind !== 'on-demand') return [plain(pieces)]
   const free = shared && freeHours(shared, resolved, pieces)
   if (!free) return rebateSlices(index.book, pieces, month)
   const [covered, rest] = cutAtTicks(pieces, free.ticks)
-  return [
-    ...some(covered, { waived: allowanceWaiver(free) }),
-    ...(rest.ticks > 0 || covered.ticks === 0 ? rebateSlices(index.book, rest, month) : []),
-  ]
+  const charged = rest.ticks > 0 || covered.ticks === 0 ? rebateSlices(index.book, rest, month) : []
+  return [...waivedSlices(covered, allowanceWaiver(free)), ...charged]
 }
 
-const some = (pieces: Pieces, part: Omit<Slice, 'pieces'>): Slice[] =>
-  pieces.ticks > 0 ? [{ pieces, ...part }] : []
+const plain = (pieces: Pieces): Slice => ({ pieces, band: undefined, waived: undefined })
+
+const waivedSlices = (pieces: Pieces, waived: Waiver): Slice[] =>
+  pieces.ticks > 0 ? [{ pieces, band: undefined, waived }] : []
 
 /** Bands begin at whole seconds of the month: 0.3 of 2,678,400 s is 803,520 s; parts of a second are dropped. */
-function rebateSlices(
-  { billing: { longRunRebate: bands } }: PriceBook,
-  pieces: Pieces,
-  month: BillingMonth,
-): Slice[] {
-  if (!bands || bands.length === 0) return [{ pieces }]
+function rebateSlices(book: PriceBook, pieces: Pieces, month: BillingMonth): Slice[] {
+  const bands = bandsOf(book)
+  if (bands.length === 0) return [plain(pieces)]
   const slices: Slice[] = []
   const { ticksPerSecond } = hourClock(month)
   let rest = pieces
   let begins = 0
-  for (const [at, { upToShare, rateShare }] of bands.entries()) {
-    const last = at === bands.length - 1
-    const ends = last ? Infinity : wholeSeconds(upToShare, month) * ticksPerSecond
+  for (const { band, upTo } of bands) {
+    const last = band.at === bands.length - 1
+    const ends = last ? Infinity : Number((upTo.n * BigInt(lengthOf(month))) / upTo.d) * ticksPerSecond
     const [inBand, beyond] = cutAtTicks(rest, ends - begins)
-    const share = {
-      text: rateShare,
-      value: parseDecimal(rateShare)!,
-      pointer: `/billing/longRunRebate/${at}/rateShare`,
-    }
-    const from = at === 0 ? '0' : bands[at - 1]!.upToShare
-    if (inBand.ticks > 0 || at === 0)
-      slices.push({ pieces: inBand, band: { at, count: bands.length, from, to: upToShare, share } })
+    if (inBand.ticks > 0 || band.at === 0) slices.push({ pieces: inBand, band, waived: undefined })
     rest = beyond
     begins = ends
     if (rest.ticks === 0) break
@@ -105,27 +94,43 @@ function rebateSlices(
   return slices
 }
 
-function wholeSeconds(share: string, month: BillingMonth): number {
-  const { n, d } = parseDecimal(share)!
-  return Number((n * BigInt(lengthOf(month))) / d)
+interface RebateBand {
+  readonly band: Band
+  readonly upTo: Exact
 }
 
-function timeCharge(
-  rate: Rate,
-  base: SizeRateBase,
-  size: ResolvedMachine['size'],
-  { pieces, band, waived }: Slice,
-  month: BillingMonth,
-): Omit<Charge, 'meter' | 'subject' | 'amount'> {
-  const clock = hourClock(month)
+const bandMemo = new WeakMap<PriceBook, readonly RebateBand[]>()
+
+/** Read from their text once a book. */
+function bandsOf(book: PriceBook): readonly RebateBand[] {
+  let bands = bandMemo.get(book)
+  if (!bands) bandMemo.set(book, (bands = readBands(book)))
+  return bands
+}
+
+const readBands = ({ billing: { longRunRebate = [] } }: PriceBook): RebateBand[] =>
+  longRunRebate.map(({ upToShare, rateShare }, at) => ({
+    upTo: parseDecimal(upToShare)!,
+    band: {
+      at,
+      count: longRunRebate.length,
+      from: at === 0 ? '0' : longRunRebate[at - 1]!.upToShare,
+      to: upToShare,
+      share: {
+        text: rateShare,
+        value: parseDecimal(rateShare)!,
+        pointer: `/billing/longRunRebate/${at}/rateShare`,
+      },
+    },
+  }))
+
+function tariffOf({ base, rate }: SizeRatePart, size: Size, month: BillingMonth): Tariff {
+  const { ticksPerHour, ticksPerSecond } = hourClock(month)
   return {
     rate,
     units: unitsExact(unitsOf(base, size)),
-    pieces,
-    ticksPerSecond: clock.ticksPerSecond,
-    ticksPerPeriod: rate.per === 'month' ? lengthOf(month) * clock.ticksPerSecond : clock.ticksPerHour,
-    ...(band && { band }),
-    ...(waived && { waived }),
+    ticksPerPeriod: rate.per === 'month' ? lengthOf(month) * ticksPerSecond : ticksPerHour,
+    ticksPerSecond,
   }
 }
 
@@ -137,13 +142,13 @@ function upFrontShare(
   pieces: Pieces,
   month: BillingMonth,
 ): Charge {
-  return withAmount({
-    meter: 'commitment',
-    subject: { of: 'up-front', name: size.name, terms: terms.name, months },
-    rate,
-    units: unitsExact(1),
+  const { ticksPerSecond } = hourClock(month)
+  const ticksPerPeriod = lengthOf(month) * ticksPerSecond * months
+  const subject = { of: 'up-front', name: size.name, terms: terms.name, months } as const
+  return makeCharge(
+    'commitment',
+    subject,
+    { rate, units: unitsExact(1), ticksPerPeriod, ticksPerSecond },
     pieces,
-    ticksPerSecond: hourClock(month).ticksPerSecond,
-    ticksPerPeriod: lengthOf(month) * hourClock(month).ticksPerSecond * months,
-  })
+  )
 }

@@ -4,7 +4,7 @@ import type { Phase } from '../power/powerState.ts'
 import { secondsByPhase } from '../power/timeline.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Seconds, Span } from '../quantity/units.ts'
-import { amountOf } from './amountOf.ts'
+import { amountOf } from './makeCharge.ts'
 import type { Estimate } from './estimateMachine.ts'
 import { ticksWithin } from './pieces.ts'
 

@@ -11,9 +11,9 @@ import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
 import { missingPrice, type Charge, type ChargeSubject, type MissingPrice } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
-import { withAmount } from './amountOf.ts'
+import { makeCharge } from './makeCharge.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
-import { diskPieces, inMebibytes, MIB_PER_GIB } from './clockPieces.ts'
+import { diskPieces, inMebibytes, MIB_PER_GIB, monthTariff } from './clockPieces.ts'
 import { allowanceWaiver, freeGiB } from './freeShare.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 
@@ -57,22 +57,23 @@ function roomCharges(
     chargedGiB,
     byStep: kind.room.by === 'step',
   }
-  const part = { meter: 'disk', subject, rate, units: unitsExact(units) } as const
-  const counted = shared && shared.pools.size > 0 ? inMebibytes(pieces, chargedGiB) : undefined
-  const free = counted && freeGiB(shared!, resolved, disk, counted)
-  if (!free) return [withAmount({ ...part, pieces, ticksPerPeriod: lengthOf(month), ticksPerSecond: 1 })]
-  const ticks = {
-    ticksPerPeriod: lengthOf(month) * chargedGiB * MIB_PER_GIB,
-    ticksPerSecond: chargedGiB * MIB_PER_GIB,
+  const free = shared && freeGiB(shared, resolved, disk, pieces, chargedGiB)
+  if (!free) return [makeCharge('disk', subject, monthTariff(rate, unitsExact(units), month), pieces)]
+  const ticksPerSecond = chargedGiB * MIB_PER_GIB
+  const tariff = {
+    rate,
+    units: unitsExact(units),
+    ticksPerPeriod: lengthOf(month) * ticksPerSecond,
+    ticksPerSecond,
   }
-  const [covered, rest] = cutAtTicks(counted!, free.ticks)
-  const waived = allowanceWaiver(free)
-  return [
-    ...(covered.ticks > 0 ? [withAmount({ ...part, pieces: covered, ...ticks, waived })] : []),
-    ...(rest.ticks > 0 || covered.ticks === 0 ? [withAmount({ ...part, pieces: rest, ...ticks })] : []),
-  ]
+  const [covered, rest] = cutAtTicks(inMebibytes(pieces, chargedGiB), free.ticks)
+  const rules = { rounding: undefined, band: undefined, waived: allowanceWaiver(free) }
+  const charges = covered.ticks > 0 ? [makeCharge('disk', subject, tariff, covered, rules)] : []
+  if (rest.ticks > 0 || covered.ticks === 0) charges.push(makeCharge('disk', subject, tariff, rest))
+  return charges
 }
 
+/** IOPS and throughput bought on top, and operations. */
 function extraCharges(
   { region }: ResolvedMachine,
   { position, kind, disk }: ResolvedDisk,
@@ -80,41 +81,31 @@ function extraCharges(
   month: BillingMonth,
 ): Charge[] | MissingPrice {
   const charges: Charge[] = []
-  const ticksPerPeriod = lengthOf(month)
-  const extras = [
-    ['disk-iops', disk.extraIops, extraIopsRate(region, kind)],
-    ['disk-throughput', disk.extraMegabytesPerSecond, extraThroughputRate(region, kind)],
-  ] as const
-  for (const [of, bought, rate] of extras) {
-    if (!bought) continue
-    if (!rate) return missingPrice('disk-performance')
+  const buy = (of: 'disk-iops' | 'disk-throughput', bought: number, rate: Rate | undefined): boolean => {
+    if (!rate) return false
     const subject = { of, position, name: kind.name, bought }
-    charges.push(
-      withAmount({
-        meter: 'disk',
-        subject,
-        rate,
-        units: unitsExact(bought),
-        pieces,
-        ticksPerPeriod,
-        ticksPerSecond: 1,
-      }),
-    )
+    charges.push(makeCharge('disk', subject, monthTariff(rate, unitsExact(bought), month), pieces))
+    return true
   }
-  const rate = operationsRate(region, kind)
-  if (rate && disk.operationsPerMonth)
-    charges.push(operations(rate, position, kind.name, disk.operationsPerMonth, pieces))
+  const { extraIops, extraMegabytesPerSecond, operationsPerMonth } = disk
+  const sold =
+    (!extraIops || buy('disk-iops', extraIops, extraIopsRate(region, kind))) &&
+    (!extraMegabytesPerSecond ||
+      buy('disk-throughput', extraMegabytesPerSecond, extraThroughputRate(region, kind)))
+  if (!sold) return missingPrice('disk-performance')
+  const rate = operationsPerMonth ? operationsRate(region, kind) : undefined
+  if (rate && operationsPerMonth)
+    charges.push(operations(rate, position, kind.name, operationsPerMonth, pieces))
   return charges
 }
 
 /** A person expects so many a month; they are spread evenly over the time that the disk is there. */
-const operations = (rate: Rate, position: number, name: string, bought: number, pieces: Pieces): Charge =>
-  withAmount({
-    meter: 'disk',
-    subject: { of: 'disk-operations', position, name, bought },
+function operations(rate: Rate, position: number, name: string, bought: number, pieces: Pieces): Charge {
+  const tariff = {
     rate,
     units: { n: BigInt(bought), d: OPERATIONS_PER_UNIT },
-    pieces,
     ticksPerPeriod: Math.max(1, pieces.ticks),
     ticksPerSecond: 0,
-  })
+  }
+  return makeCharge('disk', { of: 'disk-operations', position, name, bought }, tariff, pieces)
+}

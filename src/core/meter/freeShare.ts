@@ -1,5 +1,7 @@
 import type { FreeAllowance } from '../catalogue/priceBook.ts'
 import type { ResolvedDisk, ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { GiB } from '../quantity/units.ts'
+import { inMebibytes } from './clockPieces.ts'
 import type { Waiver } from './charge.ts'
 import { drainPool, type Drained, type PoolUser } from './freeAllowance.ts'
 import type { Pieces } from './pieces.ts'
@@ -33,17 +35,19 @@ export function freeHours(
   return undefined
 }
 
-/** What is free of a disk, in MiB-seconds; undefined where no allowance is for its kind. */
+/** What is free of a disk of this charged room, in MiB-seconds; undefined where no allowance is for its kind. */
 export function freeGiB(
   { pools, orders }: SharedAccount,
   resolved: ResolvedMachine,
   disk: ResolvedDisk,
   pieces: Pieces,
+  chargedGiB: GiB,
 ): FreeShare | undefined {
   for (const shared of pools.values()) {
     if (!usesGiB(shared.allowance, disk)) continue
     const order = poolOrder(orders, resolved, disk.position)
-    return shareOf(shared, { key: diskKey(resolved, disk), order, pieces })
+    const user = { key: diskKey(resolved, disk), order, pieces: inMebibytes(pieces, chargedGiB) }
+    return shareOf(shared, user)
   }
   return undefined
 }

@@ -1,35 +1,32 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { unitsExact } from '../quantity/rate.ts'
 import type { Charge } from './charge.ts'
+import { hourPieces, hourTariff } from './clockPieces.ts'
+import { makeCharge } from './makeCharge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
-import { withAmount } from './amountOf.ts'
-import { hourPieces, hourTicks } from './clockPieces.ts'
 
 /** An image's licence and its subscription: per vCPU-hour, for a least number of vCPU, as long as the book says. */
 export function licenceCharges(
-  resolved: ResolvedMachine,
+  { image, index, size, machine }: ResolvedMachine,
   metered: MeteredMonth,
   month: BillingMonth,
 ): Charge[] {
-  const { image, index, size, machine } = resolved
-  return [image.licence, image.subscription].flatMap((id) => {
+  const charges: Charge[] = []
+  for (const id of [image.licence, image.subscription]) {
     const found = id === undefined ? undefined : index.licences.get(id)
-    if (!found) return []
+    if (!found) continue
     const { licence, rate } = found
     const vcpu = Math.max(size.vcpu, licence.leastVcpu)
     const own = machine.ownLicence === true && licence.ownLicence
-    return [
-      withAmount({
-        meter: 'licence',
-        subject: { of: 'licence', name: licence.name, vcpu },
-        rate,
-        units: unitsExact(vcpu),
-        pieces: hourPieces(metered.licence.pieces, month),
-        ...hourTicks(month),
-        rounding: metered.licence.time,
-        ...(own && { waived: { by: 'own-licence' } }),
-      }),
-    ]
-  })
+    charges.push(
+      makeCharge(
+        'licence',
+        { of: 'licence', name: licence.name, vcpu },
+        hourTariff(rate, vcpu, month),
+        hourPieces(metered.licence.pieces, month),
+        { rounding: metered.licence.time, band: undefined, waived: own ? { by: 'own-licence' } : undefined },
+      ),
+    )
+  }
+  return charges
 }

@@ -1,10 +1,10 @@
 import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
-import { STATE_OF_PHASE, type Phase, type PowerState } from '../power/powerState.ts'
+import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../power/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
-import { clipSegments, secondsByPhase } from '../power/timeline.ts'
+import { secondsByPhase } from '../power/timeline.ts'
 import { instant, lengthOf, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import { chargedRuns, chargedTime, type ChargedRun, type ChargedTime } from './chargedRuns.ts'
-import { NO_PIECES, piecesOf, type Piece, type Pieces } from './pieces.ts'
+import { NO_PIECES, piecesLater, type Piece, type Pieces } from './pieces.ts'
 
 /** Time charged by runs, cut where the power state changes. */
 export interface RunPieces {
@@ -53,36 +53,50 @@ function stateRow(book: PriceBook, state: PowerState): StateRow {
 function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
   const { month, segments } = timeline
   const stays = staysOf(timeline)
-  const during = (charges: (row: StateRow) => boolean): Pieces =>
-    piecesOf(stays.filter(({ state }) => charges(stateRow(book, state))).map(toPiece))
+  const during = (charges: (row: StateRow) => boolean): Pieces => {
+    const charged = POWER_STATES.map((state) => {
+      const row = book.states[state]
+      return row !== undefined && charges(row)
+    })
+    const isCharged = ({ state }: Stay): boolean => charged[POWER_STATES.indexOf(state)]!
+    let ticks = 0
+    for (const stay of stays) if (isCharged(stay)) ticks += lengthOf(stay)
+    return ticks === 0 ? NO_PIECES : piecesLater(ticks, () => stays.filter(isCharged).map(toPiece))
+  }
   const byRuns = (meter: 'compute' | 'licence'): RunPieces => {
     const runs = chargedRuns(timeline, (phase) => stateRow(book, STATE_OF_PHASE[phase])[meter], book.billing)
-    return { time: chargedTime(runs, book.billing), pieces: runPieces(runs, stays) }
+    const time = chargedTime(runs, book.billing)
+    return { time, pieces: piecesLater(time.charged, () => runPieces(runs, stays)) }
   }
+  const compute = byRuns('compute')
+  // Most books charge licences for just as long: the same pieces, so that they are made once.
+  const sameRuns = POWER_STATES.every((state) => book.states[state]?.compute === book.states[state]?.licence)
   const address = new Map<Exclude<AddressUse, 'none'>, Pieces>()
   for (const use of ['attachedOn', 'attachedOff', 'unattached'] as const) {
     const pieces = during((row) => row.address === use)
     if (pieces.ticks > 0) address.set(use, pieces)
   }
-  const creations = segments.filter(
-    ({ phase, from }, i) =>
-      from >= month.from &&
-      from < month.to &&
-      i > 0 &&
-      segments[i - 1]!.phase === 'deleted' &&
-      phase !== 'deleted',
-  )
   return {
     timeline,
     phases: secondsByPhase(segments, month),
-    compute: byRuns('compute'),
-    licence: byRuns('licence'),
-    always: piecesOf(stays.map(toPiece)),
+    compute,
+    licence: sameRuns ? compute : byRuns('licence'),
+    always: piecesLater(lengthOf(month), () => stays.map(toPiece)),
     exists: during((row) => row.disks),
     memoryImage: during((row) => row.memoryImage),
     address,
-    creations: creations.length > 0 ? piecesOf(creations.map((segment) => onceAt(segment.from))) : NO_PIECES,
+    creations: creationsOf(timeline),
   }
+}
+
+function creationsOf({ segments, month }: MonthTimeline): Pieces {
+  const starts = segments.filter(
+    ({ phase, from }, i) =>
+      phase !== 'deleted' && segments[i - 1]?.phase === 'deleted' && from >= month.from && from < month.to,
+  )
+  return starts.length === 0
+    ? NO_PIECES
+    : piecesLater(starts.length, () => starts.map(({ from }) => onceAt(from)))
 }
 
 /** One hour in one state, by the same meters as a month. */
@@ -99,9 +113,11 @@ export function meteredHour(state: PowerState, book: PriceBook, from: Span['from
 
 /** A month in which nothing but machine time is charged, for one run of `length` seconds from the month's start. */
 export function meteredRun(month: Span, length: number): MeteredMonth {
-  const whole = piecesOf([toPiece({ state: 'running', from: month.from, to: month.to })])
+  const whole = piecesLater(lengthOf(month), () => [
+    toPiece({ state: 'running', from: month.from, to: month.to }),
+  ])
   const run = { state: 'running', from: month.from, to: instant(month.from + length) } as const
-  const pieces = length > 0 ? piecesOf([toPiece(run)]) : NO_PIECES
+  const pieces = length > 0 ? piecesLater(length, () => [toPiece(run)]) : NO_PIECES
   const time: ChargedTime = {
     charged: seconds(length),
     trueTime: seconds(length),
@@ -125,16 +141,29 @@ export function meteredRun(month: Span, length: number): MeteredMonth {
 
 function staysOf({ segments, month }: MonthTimeline): Stay[] {
   const stays: Stay[] = []
-  for (const { phase, from, to } of clipSegments(segments, month)) {
-    const state = STATE_OF_PHASE[phase]
-    const last = stays.at(-1)
-    if (last?.state === state) stays[stays.length - 1] = { ...last, to }
-    else stays.push({ state, from, to })
+  let state: PowerState | undefined
+  let from = month.from
+  for (const segment of segments) {
+    if (segment.to <= month.from) continue
+    if (segment.from >= month.to) break
+    const next = STATE_OF_PHASE[segment.phase]
+    if (next === state) continue
+    const at = instant(Math.max(segment.from, month.from))
+    if (state !== undefined) stays.push({ state, from, to: at })
+    state = next
+    from = at
   }
+  if (state !== undefined) stays.push({ state, from, to: month.to })
   return stays
 }
 
-const toPiece = (stay: Stay): Piece => ({ ...stay, ticks: lengthOf(stay), added: 0 })
+const toPiece = (stay: Stay): Piece => ({
+  from: stay.from,
+  to: stay.to,
+  state: stay.state,
+  ticks: lengthOf(stay),
+  added: 0,
+})
 
 const onceAt = (from: Span['from']): Piece => ({
   from,
@@ -145,7 +174,7 @@ const onceAt = (from: Span['from']): Piece => ({
 })
 
 /** Runs, cut where the state changes; what rounding adds stands on the last part of its run. O(runs + stays). */
-function runPieces(runs: readonly ChargedRun[], stays: readonly Stay[]): Pieces {
+function runPieces(runs: readonly ChargedRun[], stays: readonly Stay[]): Piece[] {
   const pieces: Piece[] = []
   let i = 0
   for (const run of runs) {
@@ -158,5 +187,5 @@ function runPieces(runs: readonly ChargedRun[], stays: readonly Stay[]): Pieces 
       if (to >= run.to) break
     }
   }
-  return piecesOf(pieces)
+  return pieces
 }

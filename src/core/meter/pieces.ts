@@ -12,31 +12,41 @@ export interface Piece extends Span {
   readonly added: number
 }
 
-/** Pieces in time order, apart from each other, and what they count together. */
+/**
+ * Pieces in time order, apart from each other, and what they count together. Totals need no more than `ticks`, so the
+ * list is made when it is first looked at: for a ledger, or where a threshold falls among the pieces.
+ */
 export interface Pieces {
-  readonly list: readonly Piece[]
   readonly ticks: number
+  readonly list: readonly Piece[]
 }
 
-export const NO_PIECES: Pieces = { list: [], ticks: 0 }
+class LatePieces implements Pieces {
+  private made: readonly Piece[] | undefined
 
-export const piecesOf = (list: readonly Piece[]): Pieces => ({
-  list,
-  ticks: list.reduce((sum, { ticks }) => sum + ticks, 0),
-})
+  constructor(
+    readonly ticks: number,
+    private readonly make: () => readonly Piece[],
+  ) {}
+
+  get list(): readonly Piece[] {
+    return (this.made ??= this.make())
+  }
+}
+
+/** `make` must answer pieces that count `ticks` together. */
+export const piecesLater = (ticks: number, make: () => readonly Piece[]): Pieces =>
+  new LatePieces(ticks, make)
+
+export const NO_PIECES: Pieces = { ticks: 0, list: [] }
 
 /** The same stretches, each second counted `factor` times. */
 export const scaled = (pieces: Pieces, factor: number): Pieces =>
   factor === 1
     ? pieces
-    : {
-        list: pieces.list.map((piece) => ({
-          ...piece,
-          ticks: piece.ticks * factor,
-          added: piece.added * factor,
-        })),
-        ticks: pieces.ticks * factor,
-      }
+    : piecesLater(pieces.ticks * factor, () =>
+        pieces.list.map((piece) => ({ ...piece, ticks: piece.ticks * factor, added: piece.added * factor })),
+      )
 
 const ticksPerSecond = ({ from, to, ticks, added }: Piece): number =>
   to > from ? (ticks - added) / (to - from) : 0
@@ -45,10 +55,16 @@ const ticksPerSecond = ({ from, to, ticks, added }: Piece): number =>
 export function cutAtTicks(pieces: Pieces, count: number): readonly [Pieces, Pieces] {
   if (count <= 0) return [NO_PIECES, pieces]
   if (count >= pieces.ticks) return [pieces, NO_PIECES]
+  let cut: ReturnType<typeof cutList> | undefined
+  const parts = (): ReturnType<typeof cutList> => (cut ??= cutList(pieces.list, count))
+  return [piecesLater(count, () => parts().before), piecesLater(pieces.ticks - count, () => parts().after)]
+}
+
+function cutList(list: readonly Piece[], count: number): { before: Piece[]; after: Piece[] } {
   const before: Piece[] = []
   const after: Piece[] = []
   let left = count
-  for (const piece of pieces.list) {
+  for (const piece of list) {
     if (left <= 0) after.push(piece)
     else if (piece.ticks <= left) before.push(piece)
     else {
@@ -60,10 +76,7 @@ export function cutAtTicks(pieces: Pieces, count: number): readonly [Pieces, Pie
     }
     left -= piece.ticks
   }
-  return [
-    { list: before, ticks: count },
-    { list: after, ticks: pieces.ticks - count },
-  ]
+  return { before, after }
 }
 
 /** What a piece counts inside a span: neighbouring spans add up to the whole. What rounding added belongs to its end. */

@@ -18,10 +18,15 @@ export interface AccountMember {
 export interface SharedAccount {
   /** By the allowance's id. */
   readonly pools: ReadonlyMap<string, SharedPool>
-  /** MiB out a month that are not part of a size's price, by region and then by machine. */
-  readonly traffic: ReadonlyMap<string, ReadonlyMap<string, number>>
+  /** MiB out a month that are not part of a size's price, by region. */
+  readonly traffic: ReadonlyMap<string, RegionTraffic>
   /** Where each machine stands in the plan. */
   readonly orders: ReadonlyMap<string, number>
+}
+
+export interface RegionTraffic {
+  readonly together: number
+  readonly byMachine: ReadonlyMap<string, number>
 }
 
 export interface SharedPool {
@@ -55,14 +60,16 @@ export function shareAccount(
   return { pools, traffic: trafficOf(members), orders }
 }
 
-function trafficOf(members: readonly AccountMember[]): Map<string, Map<string, number>> {
-  const traffic = new Map<string, Map<string, number>>()
+function trafficOf(members: readonly AccountMember[]): Map<string, RegionTraffic> {
+  const traffic = new Map<string, { together: number; byMachine: Map<string, number> }>()
   for (const { resolved } of members) {
     const mib = payableTraffic(resolved)
     if (mib === 0) continue
     const { region, name } = resolved.machine
-    const ofRegion = traffic.get(region) ?? new Map<string, number>()
-    traffic.set(region, ofRegion.set(name, mib))
+    const ofRegion = traffic.get(region) ?? { together: 0, byMachine: new Map<string, number>() }
+    ofRegion.together += mib
+    ofRegion.byMachine.set(name, mib)
+    traffic.set(region, ofRegion)
   }
   return traffic
 }

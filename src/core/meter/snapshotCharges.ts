@@ -4,13 +4,14 @@ import { restoredGiB, usedGiB } from '../machine/snapshots.ts'
 import { disksOf, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact } from '../quantity/rate.ts'
-import { lengthOf, type GiB } from '../quantity/units.ts'
+import type { GiB } from '../quantity/units.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
-import { withAmount } from './amountOf.ts'
+import { monthTariff } from './clockPieces.ts'
+import { makeCharge } from './makeCharge.ts'
 
 /** GiB that the kept snapshots hold: the first one what is used, each later one what changed. */
-export const heldGiB = (used: GiB, kept: number, changedPercent: number): Exact => {
+const heldGiB = (used: GiB, kept: number, changedPercent: number): Exact => {
   const { n, d } = unitsExact(used)
   return { n: n * BigInt(100 + (kept - 1) * changedPercent), d: d * 100n }
 }
@@ -30,32 +31,16 @@ export function snapshotCharges(
     if (!rate) return missingPrice('snapshots')
     const { kept, changedPercent } = snapshots
     const used = usedGiB(resolved, each)
-    charges.push(
-      withAmount({
-        meter: 'snapshot',
-        subject: { of: 'snapshots', position: each.position, usedGiB: used, kept, changedPercent },
-        rate,
-        units: heldGiB(used, kept, changedPercent),
-        pieces: metered.always,
-        ticksPerPeriod: lengthOf(month),
-        ticksPerSecond: 1,
-      }),
-    )
+    const subject = { of: 'snapshots', position: each.position, usedGiB: used, kept, changedPercent } as const
+    const tariff = monthTariff(rate, heldGiB(used, kept, changedPercent), month)
+    charges.push(makeCharge('snapshot', subject, tariff, metered.always))
   }
   const restored = restoredGiB(resolved)
-  const rate = restoreRate(region)
-  if (rate && restored > 0 && metered.creations.ticks > 0) {
-    charges.push(
-      withAmount({
-        meter: 'restore',
-        subject: { of: 'restore', restoredGiB: restored, times: metered.creations.ticks },
-        rate,
-        units: unitsExact(restored),
-        pieces: metered.creations,
-        ticksPerPeriod: 1,
-        ticksPerSecond: 0,
-      }),
-    )
+  const rate = restored > 0 ? restoreRate(region) : undefined
+  if (rate && metered.creations.ticks > 0) {
+    const subject = { of: 'restore', restoredGiB: restored, times: metered.creations.ticks } as const
+    const tariff = { rate, units: unitsExact(restored), ticksPerPeriod: 1, ticksPerSecond: 0 }
+    charges.push(makeCharge('restore', subject, tariff, metered.creations))
   }
   return charges
 }

@@ -2,10 +2,11 @@ import { lengthOf, type Span } from '../quantity/units.ts'
 import { trafficBands, type TrafficBand } from '../catalogue/regionRates.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { gib } from '../quantity/units.ts'
-import { unitsExact } from '../quantity/rate.ts'
-import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
+import type { Exact } from '../quantity/exact.ts'
+import { unitsExact, type Rate } from '../quantity/rate.ts'
+import { missingPrice, type Charge, type MissingPrice, type Tariff } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
-import { withAmount } from './amountOf.ts'
+import { makeCharge } from './makeCharge.ts'
 import { MIB_PER_GIB } from './clockPieces.ts'
 import { payableTraffic } from './payableTraffic.ts'
 import type { SharedAccount } from './sharedAccount.ts'
@@ -28,36 +29,26 @@ export function trafficCharges(
   const account = accountTraffic(shared, resolved)
   const included = asked - own / MIB_PER_GIB
   const subject = { of: 'traffic', ownGiB: gib(asked), accountGiB: gib(account / MIB_PER_GIB) } as const
-  const part = {
-    meter: 'traffic',
-    subject,
-    pieces: metered.always,
+  const tariff = (rate: Rate, units: Exact): Tariff => ({
+    rate,
+    units,
     ticksPerPeriod: lengthOf(month),
     ticksPerSecond: 0,
-  } as const
-  const charges: Charge[] =
-    included > 0
-      ? [
-          withAmount({
-            ...part,
-            rate: bands[0]!.rate,
-            units: unitsExact(included),
-            waived: { by: 'included' },
-          }),
-        ]
-      : []
+  })
+  const charges: Charge[] = []
+  if (included > 0) {
+    const rules = { rounding: undefined, band: undefined, waived: { by: 'included' } } as const
+    const free = tariff(bands[0]!.rate, unitsExact(included))
+    charges.push(makeCharge('traffic', subject, free, metered.always, rules))
+  }
   for (const [at, band] of bands.entries()) {
     const begins = at === 0 ? 0 : bands[at - 1]!.upToGiB!
     const filled = Math.min(account, (band.upToGiB ?? Infinity) * MIB_PER_GIB) - begins * MIB_PER_GIB
     if (filled <= 0 || own === 0) break
-    charges.push(
-      withAmount({
-        ...part,
-        rate: band.rate,
-        units: { n: BigInt(filled) * BigInt(own), d: BigInt(account) * BigInt(MIB_PER_GIB) },
-        band: { at, count: bands.length, from: String(begins), to: endOf(band) },
-      }),
-    )
+    const share = { n: BigInt(filled) * BigInt(own), d: BigInt(account) * BigInt(MIB_PER_GIB) }
+    const part = { at, count: bands.length, from: String(begins), to: endOf(band) }
+    const rules = { rounding: undefined, band: part, waived: undefined }
+    charges.push(makeCharge('traffic', subject, tariff(band.rate, share), metered.always, rules))
   }
   return charges
 }
@@ -67,8 +58,8 @@ const endOf = ({ upToGiB }: TrafficBand): string | undefined =>
 
 /** What the whole account sends from the machine's region, in MiB, this machine as it is now. */
 function accountTraffic(shared: SharedAccount | undefined, resolved: ResolvedMachine): number {
-  let total = payableTraffic(resolved)
   const { name, region } = resolved.machine
-  for (const [other, mib] of shared?.traffic.get(region) ?? []) if (other !== name) total += mib
-  return total
+  const known = shared?.traffic.get(region)
+  const others = known ? known.together - (known.byMachine.get(name) ?? 0) : 0
+  return others + payableTraffic(resolved)
 }

@@ -1,5 +1,5 @@
 import type { Charge, Waiver } from '../../core/meter/charge.ts'
-import { amountOf } from '../../core/meter/amountOf.ts'
+import { amountOf } from '../../core/meter/makeCharge.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { groupDigits, formatExact } from './money'
 import { UNIT_NAMES } from './charge'
@@ -9,7 +9,8 @@ const number = (value: number): string => groupDigits(String(Math.round(value * 
 
 /** The arithmetic of a charge, or of some of its ticks, with every factor and its result. */
 export function chargeArithmetic(charge: Charge, ticks = charge.pieces.ticks): string {
-  const { waived, ...paid } = charge
+  const { waived } = charge
+  const paid = { ...charge, waived: undefined }
   const full = amountOf(paid, ticks)
   const result = formatExact(full)
   const factors = [...quantityOf(charge, ticks), ...bandOf(charge)].join('')

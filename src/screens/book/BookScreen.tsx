@@ -85,6 +85,7 @@ function OpenBook({ book, picker }: { readonly book: PriceBook; readonly picker:
         count={entries.length}
         rowHeight={ROW_HEIGHT}
         columns={COLUMNS}
+        leastWidth={480}
         active={active}
         onActive={setActive}
         whenEmpty="Nothing is sold here."

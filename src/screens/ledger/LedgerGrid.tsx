@@ -55,6 +55,7 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
       count={items.count}
       rowHeight={ROW_HEIGHT}
       columns={wholePlan ? PLAN_COLUMNS : COLUMNS}
+      leastWidth={wholePlan ? 660 : 580}
       active={activeIndex}
       onActive={(index) => {
         setActive({ of: answer, index })

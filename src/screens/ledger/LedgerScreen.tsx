@@ -113,7 +113,7 @@ const Table = styled.div`
   min-height: 0;
   min-width: 0;
   ${media.narrow} {
-    height: 70vh;
+    height: 80vh;
   }
 `
 

@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import type { LedgerRow } from '../../core/ledger/ledger.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
-import { amountOf } from '../../core/meter/amountOf.ts'
+import { amountOf } from '../../core/meter/makeCharge.ts'
 import { chargeArithmetic, chargeRules } from '../../interface/wording/arithmetic'
 import { chargeRounding, chargeTitle } from '../../interface/wording/charge'
 import { formatExact } from '../../interface/wording/money'

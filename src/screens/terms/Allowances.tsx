@@ -128,5 +128,4 @@ const Bar = styled.span`
 
 const Figure = styled.td`
   text-align: right;
-  white-space: nowrap;
 `

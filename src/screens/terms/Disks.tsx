@@ -45,66 +45,68 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
   const addable = sold.find(({ room }) => room.by !== 'size')
   return (
     <>
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Disk</th>
-            <th scope="col">Kind and room</th>
-            <Right scope="col">charged</Right>
-            <Right scope="col">IOPS</Right>
-            <Right scope="col">MB/s</Right>
-            <th scope="col">Kept or gone</th>
-          </tr>
-        </thead>
-        <tbody>
-          {disks.map((each) => {
-            const { iops, throughput, chargedGiB } = reach.disks[each.position]!
-            return (
-              <tr key={each.position}>
-                <th scope="row">{diskName(each.position)}</th>
-                <td>
-                  <DiskFields disk={each} kinds={sold} onChange={(part) => change(each.position, part)} />
-                </td>
-                <Right as="td">{number(chargedGiB)} GiB</Right>
-                <ReachCell reach={iops} />
-                <ReachCell reach={throughput} />
-                <td>
-                  <Tick
-                    label="goes with the machine"
-                    checked={each.disk.goes ?? false}
-                    onChange={(goes) => change(each.position, { goes })}
-                  />
-                  {each.position > 0 && (
-                    <Button
-                      aria-label={`Remove ${diskName(each.position).toLowerCase()}`}
-                      onPress={() =>
-                        session.edit(
-                          `${machine.name}: remove ${diskName(each.position).toLowerCase()}`,
-                          setMachine(machine.name, {
-                            dataDisks: machine.dataDisks.filter((_, i) => i !== each.position - 1),
-                          }),
-                        )
-                      }
-                    >
-                      Remove
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            )
-          })}
-          {disks.length > 1 && (
+      <Wide>
+        <Table>
+          <thead>
             <tr>
-              <th scope="row">All together</th>
-              <td />
-              <td />
-              <ReachCell reach={reach.iops} />
-              <ReachCell reach={reach.throughput} />
-              <td />
+              <th scope="col">Disk</th>
+              <th scope="col">Kind and room</th>
+              <Right scope="col">charged</Right>
+              <Right scope="col">IOPS</Right>
+              <Right scope="col">MB/s</Right>
+              <th scope="col">Kept or gone</th>
             </tr>
-          )}
-        </tbody>
-      </Table>
+          </thead>
+          <tbody>
+            {disks.map((each) => {
+              const { iops, throughput, chargedGiB } = reach.disks[each.position]!
+              return (
+                <tr key={each.position}>
+                  <th scope="row">{diskName(each.position)}</th>
+                  <td>
+                    <DiskFields disk={each} kinds={sold} onChange={(part) => change(each.position, part)} />
+                  </td>
+                  <Right as="td">{number(chargedGiB)} GiB</Right>
+                  <ReachCell reach={iops} />
+                  <ReachCell reach={throughput} />
+                  <td>
+                    <Tick
+                      label="goes with the machine"
+                      checked={each.disk.goes ?? false}
+                      onChange={(goes) => change(each.position, { goes })}
+                    />
+                    {each.position > 0 && (
+                      <Button
+                        aria-label={`Remove ${diskName(each.position).toLowerCase()}`}
+                        onPress={() =>
+                          session.edit(
+                            `${machine.name}: remove ${diskName(each.position).toLowerCase()}`,
+                            setMachine(machine.name, {
+                              dataDisks: machine.dataDisks.filter((_, i) => i !== each.position - 1),
+                            }),
+                          )
+                        }
+                      >
+                        Remove
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              )
+            })}
+            {disks.length > 1 && (
+              <tr>
+                <th scope="row">All together</th>
+                <td />
+                <td />
+                <ReachCell reach={reach.iops} />
+                <ReachCell reach={reach.throughput} />
+                <td />
+              </tr>
+            )}
+          </tbody>
+        </Table>
+      </Wide>
       <Line>
         <Button
           isDisabled={!addable || machine.dataDisks.length >= Math.min(MOST_DATA_DISKS, size.mostDisks - 1)}
@@ -216,6 +218,11 @@ function ReachCell({ reach: { given, reached, limit } }: { readonly reach: Reach
     </Right>
   )
 }
+
+const Wide = styled.div`
+  min-width: 0;
+  overflow-x: auto;
+`
 
 const Table = styled.table`
   border-collapse: collapse;

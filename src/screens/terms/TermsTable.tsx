@@ -27,16 +27,14 @@ export function TermsTable({ comparison, priced }: TermsTableProps) {
   const { offers, scheduled } = comparison
   const reference = offers[0]!.terms.name
   return (
-    <div>
+    <Wide>
       <Table>
         <thead>
           <tr>
             <th scope="col">Terms</th>
             <Right scope="col">{currencySymbol(currency)} a month</Right>
             <Right scope="col">pays from</Right>
-            <th scope="col">
-              <span />
-            </th>
+            <Right scope="col">taken</Right>
           </tr>
         </thead>
         <tbody>
@@ -77,7 +75,7 @@ export function TermsTable({ comparison, priced }: TermsTableProps) {
         {offers.some(({ terms }) => terms.kind === 'commitment') && belowText(comparison)}. The months above
         include its disks, address and licences.
       </Note>
-    </div>
+    </Wide>
   )
 }
 
@@ -132,6 +130,11 @@ const Sample = ({ at }: { readonly at: number }) => (
     <path d="M0 4h26" stroke="var(--ink)" strokeWidth="1.6" strokeDasharray={lineDash(at)} fill="none" />
   </svg>
 )
+
+const Wide = styled.div`
+  min-width: 0;
+  overflow-x: auto;
+`
 
 const Table = styled.table`
   width: 100%;
