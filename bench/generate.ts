@@ -2,7 +2,7 @@ import type { Weekday } from '../src/core/calendar/civil.ts'
 import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
 import type { PriceBook, RegionPrices } from '../src/core/catalogue/priceBook.ts'
 import type { Disk, Machine, Plan } from '../src/core/machine/plan.ts'
-import { OFF_STATES } from '../src/core/power/powerState.ts'
+import { POWER_STATES } from '../src/core/power/powerState.ts'
 import { gib } from '../src/core/quantity/units.ts'
 
 /** Numbers from 0 to 1 that are the same for the same seed (mulberry32). */
@@ -175,7 +175,7 @@ export function largePlan(book: PriceBook, machineCount: number, weekCount: numb
     dataDisks: [],
     address: pick(['none', 'changing', 'fixed'] as const),
     week: pick(weeks).id,
-    off: pick(OFF_STATES),
+    off: pick(POWER_STATES),
   }))
   return { name: 'Large plan', month: '2027-03' as Plan['month'], weeks, machines }
 }

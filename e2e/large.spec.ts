@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { readFileSync, writeFileSync } from 'node:fs'
-import { largeBook, largePlan } from '../bench/generate'
+import { largeBook, largePlan, usingAllRules, withAllRules } from '../bench/generate'
 import { writePlan } from '../src/files/planFile'
 import { readPriceBook, writePriceBook } from '../src/files/priceBookFile'
 import { overlappingLabels, Workbench } from './workbench'
@@ -11,10 +11,10 @@ test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the backgrou
   const read = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
   if (!read.ok) throw new Error('data/fennmark.json is not valid')
   const pattern = { ...read.value, provider: { id: 'wide', name: 'Wide' } }
-  const book = largeBook(pattern, { sizes: 1_200, regions: 60, diskKinds: 8 })
+  const book = withAllRules(largeBook(pattern, { sizes: 1_200, regions: 60, diskKinds: 8 }))
   const [bookPath, planPath] = [info.outputPath('wide.book.json'), info.outputPath('wide.plan.json')]
   writeFileSync(bookPath, writePriceBook(book))
-  writeFileSync(planPath, writePlan(largePlan(book, 1_000, 40)))
+  writeFileSync(planPath, writePlan(usingAllRules(largePlan(book, 1_000, 40), book)))
 
   await page.emulateMedia({ reducedMotion: 'reduce' })
   const bench = new Workbench(page)
@@ -40,4 +40,39 @@ test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the backgrou
   await bench.slider('Size').press('Enter')
   await page.getByRole('searchbox').fill('Size 777')
   await expect(page.getByRole('option', { name: /Size 777/ })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+
+  // Every charge of the month: more than a hundred thousand rows, of which only what is seen is drawn.
+  await page.getByRole('link', { name: 'Ledger' }).click()
+  await page.getByRole('radio', { name: 'whole plan' }).click()
+  await page.getByRole('radio', { name: 'in time order' }).click()
+  const grid = page.getByRole('grid', { name: 'Charges of the month' })
+  await expect
+    .poll(async () => Number(await grid.getAttribute('aria-rowcount')), { timeout: 60_000 })
+    .toBeGreaterThan(100_000)
+  await grid.focus()
+  await page.keyboard.press('End')
+  await expect(page.getByTestId('picked-amount')).toBeVisible()
+  await expect(grid.getByRole('row').last()).toBeInViewport()
+  expect(await grid.getByRole('row').count()).toBeLessThan(80)
+  const frames = await page.evaluate(scrollThrough)
+  // Rows are there in the frame after each step; none is left blank.
+  expect(frames.blank).toBe(0)
 })
+
+/** Scrolls through the ledger in a hundred steps and counts frames in which the middle of the view has no row. */
+async function scrollThrough(): Promise<{ blank: number }> {
+  const grid = document.querySelector<HTMLElement>('[role="grid"]')!
+  const frame = (): Promise<void> => new Promise((resolve) => requestAnimationFrame(() => resolve()))
+  let blank = 0
+  for (let step = 0; step <= 100; step += 1) {
+    grid.scrollTop = (grid.scrollHeight / 100) * step
+    await frame()
+    await frame()
+    const { left, top, width, height } = grid.getBoundingClientRect()
+    const found = document.elementFromPoint(left + width / 3, top + height / 2)
+    if (!found?.closest('[role="row"]')) blank += 1
+  }
+  return { blank }
+}

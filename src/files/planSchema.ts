@@ -8,7 +8,7 @@ import {
   type Machine,
   type Plan,
 } from '../core/machine/plan.ts'
-import { OFF_STATES } from '../core/power/powerState.ts'
+import { POWER_STATES } from '../core/power/powerState.ts'
 import { parseClockTime } from './clockTime.ts'
 import {
   byKey,
@@ -127,7 +127,7 @@ const machine = Joi.object({
   addressGoes: Joi.boolean(),
   trafficOutGiB: traffic,
   week: id.required(),
-  off: Joi.valid(...OFF_STATES).required(),
+  off: Joi.valid(...POWER_STATES).required(),
 })
 
 export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({

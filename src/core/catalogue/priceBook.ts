@@ -31,7 +31,7 @@ export interface PriceBook {
   readonly prices: { readonly [regionId: string]: RegionPrices }
 }
 
-export interface BillingRules {
+interface BillingRules {
   /** charged seconds = ceil(max(length, minimum) / increment) × increment, for each run. */
   readonly minimumSeconds: number
   readonly incrementSeconds: number
@@ -240,13 +240,13 @@ export interface RegionPrices {
 }
 
 /** On demand, where the book has such terms and one of the rates stands here; other terms by their id. */
-export interface SizePrice extends SizeRateTexts {
+interface SizePrice extends SizeRateTexts {
   /** Zones of the region that sell it; all of them when absent. */
   readonly zones?: readonly string[]
   readonly terms?: { readonly [termsId: string]: TermsPrice }
 }
 
-export interface TermsPrice extends SizeRateTexts {
+interface TermsPrice extends SizeRateTexts {
   /** Paid once for a whole commitment. */
   readonly upFront?: DecimalText
   /** How often it is taken away there, where it differs from what the terms say. */

@@ -5,7 +5,7 @@ import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/res
 import type { GiB } from '../quantity/units.ts'
 
 /** What keeps a figure from being higher: the disk's room, the kind's own most, or what the size passes. */
-export type ReachLimit = 'room' | 'kind' | 'size'
+type ReachLimit = 'room' | 'kind' | 'size'
 
 export interface Reach {
   /** What the disk could give. */
@@ -15,7 +15,7 @@ export interface Reach {
   readonly limit: ReachLimit
 }
 
-export interface DiskReach {
+interface DiskReach {
   readonly position: number
   readonly kind: string
   readonly askedGiB: GiB

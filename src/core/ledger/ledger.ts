@@ -17,7 +17,7 @@ export interface LedgerMachine {
 }
 
 /** A charge of a machine: what all its rows share. The list of its pieces is left out: they are the rows. */
-export interface LedgerLine {
+interface LedgerLine {
   /** Index into the machines. */
   readonly machine: number
   readonly charge: Charge

@@ -7,7 +7,7 @@ import { chargedRuns, chargedTime, type ChargedRun, type ChargedTime } from './c
 import { NO_PIECES, piecesLater, type Piece, type Pieces } from './pieces.ts'
 
 /** Time charged by runs, cut where the power state changes. */
-export interface RunPieces {
+interface RunPieces {
   readonly time: ChargedTime
   readonly pieces: Pieces
 }

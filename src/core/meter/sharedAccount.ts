@@ -24,7 +24,7 @@ export interface SharedAccount {
   readonly orders: ReadonlyMap<string, number>
 }
 
-export interface RegionTraffic {
+interface RegionTraffic {
   readonly together: number
   readonly byMachine: ReadonlyMap<string, number>
 }

@@ -2,7 +2,7 @@ import { offeredRooms } from '../catalogue/diskRates.ts'
 import { chosenSize } from '../machine/chosenSize.ts'
 import type { Choice, Decision } from '../machine/choice.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { OFF_STATES } from '../power/powerState.ts'
+import { POWER_STATES } from '../power/powerState.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 
 /** Every choice of one decision about this machine, the present one among them. */
@@ -24,7 +24,7 @@ export function choicesOf(
       return [...rooms].map((roomGiB) => ({ decision, roomGiB }))
     }
     case 'off':
-      return OFF_STATES.filter((off) => book.states[off]).map((off) => ({ decision, off }))
+      return POWER_STATES.filter((off) => book.states[off]).map((off) => ({ decision, off }))
     case 'week':
       return weeks.map(({ id }) => ({ decision, week: id }))
   }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { instant, lengthOf, seconds, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
-import { OFF_STATES, type OffState } from './powerState.ts'
+import { POWER_STATES, type OffState } from './powerState.ts'
 import { secondsByPhase } from './timeline.ts'
 
 const span = (from: number, to: number): Span => ({ from: instant(from), to: instant(to) })
@@ -76,7 +76,7 @@ test('covers its span without gap or overlap, and phases sum to its length', () 
     })
   const time = fc.integer({ min: 0, max: 90 })
   fc.assert(
-    fc.property(anySpans, fc.constantFrom(...OFF_STATES), time, time, (on, off, leave, back) => {
+    fc.property(anySpans, fc.constantFrom(...POWER_STATES), time, time, (on, off, leave, back) => {
       const segments = buildTimeline({
         on,
         off,

@@ -3,7 +3,6 @@ export const POWER_STATES = ['running', 'stopped', 'deallocated', 'hibernated', 
 export type PowerState = (typeof POWER_STATES)[number]
 
 /** What a machine is outside its week's windows; `running` is never switched off. */
-export const OFF_STATES = POWER_STATES
 export type OffState = PowerState
 export type TrueOffState = Exclude<OffState, 'running'>
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import type { PriceBook, Size } from '../catalogue/priceBook.ts'
 import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
-import { OFF_STATES } from '../power/powerState.ts'
+import { POWER_STATES } from '../power/powerState.ts'
 import { gib } from '../quantity/units.ts'
 import { EVERY_DAY, weekOf } from './weeks.ts'
 
@@ -47,7 +47,7 @@ export function anyMachineOf(book: PriceBook, weekIds: readonly string[]): fc.Ar
             addressGoes: fc.boolean(),
             trafficOutGiB: fc.constantFrom(gib(0), gib(12.5), gib(180), gib(2_600)),
             week: fc.constantFrom(...weekIds),
-            off: fc.constantFrom(...OFF_STATES.filter((state) => book.states[state])),
+            off: fc.constantFrom(...POWER_STATES.filter((state) => book.states[state])),
           },
           {
             requiredKeys: [

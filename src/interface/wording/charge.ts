@@ -75,7 +75,7 @@ function subjectTitle(meter: Meter, subject: ChargeSubject): string {
 const count = (value: number): string => groupDigits(String(Math.round(value * 1_000) / 1_000))
 
 /** Seconds that the charge counts; with a threshold inside a second, a part of it. */
-export const chargedSeconds = ({ pieces, ticksPerSecond }: Charge): number =>
+const chargedSeconds = ({ pieces, ticksPerSecond }: Charge): number =>
   ticksPerSecond === 0 ? 0 : pieces.ticks / ticksPerSecond
 
 /** How much of it, in a few words. */

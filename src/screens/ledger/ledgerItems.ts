@@ -2,7 +2,7 @@ import { foldLedger, type Fold, type LedgerGroup } from '../../core/ledger/foldL
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 
 /** What stands in one row of the screen: a group's head, or a row of the ledger. */
-export type LedgerItem =
+type LedgerItem =
   | { readonly group: LedgerGroup; readonly row?: undefined }
   | { readonly group: LedgerGroup; readonly row: number }
 

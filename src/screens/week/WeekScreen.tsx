@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
-import { OFF_STATES, type OffState } from '../../core/power/powerState.ts'
+import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
@@ -76,7 +76,7 @@ export function WeekScreen() {
         <Dropdown
           label="When off"
           value={machine.off}
-          options={OFF_STATES.filter((off) => states?.[off]).map((off) => ({
+          options={POWER_STATES.filter((off) => states?.[off]).map((off) => ({
             id: off,
             name: OFF_NAMES[off],
             note: OFF_MEANS[off],

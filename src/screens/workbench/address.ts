@@ -28,7 +28,7 @@ export interface LedgerAddress {
   readonly states: readonly PowerState[]
 }
 
-export interface BookAddress {
+interface BookAddress {
   readonly provider: string
   readonly edition: string
 }
