@@ -12,13 +12,13 @@ interface RowGridProps {
   readonly label: string
   readonly count: number
   readonly rowHeight: number
-  /** Tracks of a CSS grid, shared by the head and all rows. */
-  readonly columns: string
+  /** Tracks of a CSS grid for so many pixels, shared by the head and all rows. */
+  readonly columns: (width: number) => string
   /** Pixels; in a narrower place the rows scroll sideways. */
   readonly leastWidth: number
-  readonly head: ReactNode
+  readonly head: ReactNode | ((width: number) => ReactNode)
   /** Cells of a row, each with the role of a grid cell. */
-  readonly renderRow: (index: number) => ReactNode
+  readonly renderRow: (index: number, width: number) => ReactNode
   readonly active: number | undefined
   readonly onActive: (index: number) => void
   /** Enter, space, or a second press on the active row. */
@@ -70,6 +70,7 @@ export function RowGrid(props: RowGridProps) {
     if (active !== undefined && scroller.current) scrollTo(scroller.current, active, rowHeight)
   }, [active, rowHeight])
 
+  const tracks = columns(size.width)
   const move = (to: number): void => onActive(Math.min(count - 1, Math.max(0, to)))
   const page = Math.max(1, Math.floor(size.height / rowHeight) - 1)
   const at = active ?? -1
@@ -102,8 +103,8 @@ export function RowGrid(props: RowGridProps) {
           setVisibleRect(new Rect(0, scrollTop, size.width, size.height))
         }
       >
-        <Head role="row" aria-rowindex={1} style={{ gridTemplateColumns: columns, minWidth: leastWidth }}>
-          {head}
+        <Head role="row" aria-rowindex={1} style={{ gridTemplateColumns: tracks, minWidth: leastWidth }}>
+          {typeof head === 'function' ? head(size.width) : head}
         </Head>
         {count === 0 && <Nothing>{whenEmpty}</Nothing>}
         <div
@@ -120,13 +121,13 @@ export function RowGrid(props: RowGridProps) {
                 role="row"
                 aria-rowindex={index + 2}
                 aria-selected={index === active}
-                style={{ top: index * rowHeight, height: rowHeight, gridTemplateColumns: columns }}
+                style={{ top: index * rowHeight, height: rowHeight, gridTemplateColumns: tracks }}
                 onClick={() => {
                   if (index === active) onAction?.(index)
                   else onActive(index)
                 }}
               >
-                {renderRow(index)}
+                {renderRow(index, size.width)}
               </Row>
             )
           })}

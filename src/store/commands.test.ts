@@ -2,6 +2,8 @@ import { produce } from 'immer'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import type { Plan } from '../core/machine/plan.ts'
+import { gib } from '../core/quantity/units.ts'
+import { SMALL_MACHINE } from '../core/testing/smallBook.ts'
 import { readPlan } from '../files/planFile.ts'
 import type { Recipe } from './change.ts'
 import {
@@ -11,7 +13,9 @@ import {
   removeMachine,
   removeWeek,
   renamePlan,
+  setDisk,
   setMachine,
+  setMoney,
   setWeek,
   takeChoice,
 } from './commands.ts'
@@ -63,3 +67,19 @@ test.each([
   ['bench', ['bench', 'bench 2', 'bench 3'], 'bench 4'],
   ['bench 2', ['bench 2'], 'bench 3'],
 ])('%s among %j becomes %s', (name, taken, expected) => expect(freeName(name, taken)).toBe(expected))
+
+test('a field that is set to undefined is taken away, from a disk and from the plan’s money', () => {
+  const machine = { ...SMALL_MACHINE, systemDisk: { kind: 'gib', roomGiB: gib(50), extraIops: 500 } }
+  const plan: Plan = {
+    name: 'p',
+    month: '2027-03' as Plan['month'],
+    weeks: [],
+    machines: [machine],
+    taxPercent: '23',
+  }
+  const changed = produce(plan, setDisk(machine.name, 0, { extraIops: undefined, goes: true }))
+  expect(changed.machines[0]!.systemDisk).toStrictEqual({ kind: 'gib', roomGiB: gib(50), goes: true })
+  expect(produce(plan, setDisk(machine.name, 3, { goes: true }))).toBe(plan)
+  expect('taxPercent' in produce(plan, setMoney({ taxPercent: undefined }))).toBe(false)
+  expect(produce(plan, setMoney({ currency: 'USD' })).currency).toBe('USD')
+})

@@ -1,5 +1,6 @@
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
-import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
+import type { Size } from '../../core/catalogue/priceBook.ts'
+import { chosenSize } from '../../core/machine/chosenSize.ts'
 import { chargedRoom } from '../../core/catalogue/diskRates.ts'
 import type { Choice, Decision } from '../../core/machine/choice.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
@@ -23,11 +24,16 @@ export interface ChoiceWords {
   readonly about: string
 }
 
-const sizeAbout = (index: BookIndex, sizeId: string): string => {
-  const size = index.sizes.get(sizeId)
+const sizeAbout = (size: Size | undefined): string => {
   if (!size) return ''
   const arch = size.architecture === 'arm64' ? ', arm64' : ''
   return `${size.vcpu}${size.sharedCore ? ' shared' : ''} vCPU, ${size.memoryGiB} GiB${arch}`
+}
+
+function sizeWords(id: string, { index, machine }: ResolvedMachine): ChoiceWords {
+  const found = index.sizes.get(id)
+  const size = found && chosenSize(found, machine.chosen)
+  return { name: size?.name ?? id, about: sizeAbout(size) }
 }
 
 /** A choice's name, and a few words on what it is. */
@@ -39,7 +45,7 @@ export function choiceWords(
   const { index, systemKind } = resolved
   switch (choice.decision) {
     case 'size':
-      return { name: index.sizes.get(choice.size)?.name ?? choice.size, about: sizeAbout(index, choice.size) }
+      return sizeWords(choice.size, resolved)
     case 'place': {
       const region = index.regions.get(choice.region)?.region
       return { name: `${region?.name ?? choice.region} ${choice.zone}`, about: region?.jurisdiction ?? '' }

@@ -84,7 +84,7 @@ function OpenBook({ book, picker }: { readonly book: PriceBook; readonly picker:
         label={`Price book of ${book.provider.name}`}
         count={entries.length}
         rowHeight={ROW_HEIGHT}
-        columns={COLUMNS}
+        columns={() => COLUMNS}
         leastWidth={480}
         active={active}
         onActive={setActive}

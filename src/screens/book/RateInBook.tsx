@@ -35,7 +35,7 @@ export function RateInBook({ book, pointer }: RateInBookProps) {
           <Line key={entry.pointer} $marked={entry.pointer === pointer}>
             <span>{entry.label}</span>
             <b>{entry.text}</b>
-            <small>a {entry.per}</small>
+            <small>for each {entry.per}</small>
           </Line>
         ))}
       </Lines>

@@ -5,6 +5,7 @@ import styled from 'styled-components'
 import { ledgerRow } from '../../core/ledger/ledger.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 import { unitsToDecimal } from '../../core/quantity/decimal.ts'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { RowGrid } from '../../interface/RowGrid'
 import { StateSwatch } from '../../interface/StateSwatch'
 import { chargeTitle } from '../../interface/wording/charge'
@@ -14,12 +15,21 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { groupTitle } from './groupTitle.ts'
 import { ledgerItems } from './ledgerItems.ts'
 import type { Picked } from './picked.ts'
-import { rowQuantity, rowTimes } from './rowText.ts'
+import { rowQuantity, rowStart, rowTimes } from './rowText.ts'
 import { sumText } from './sumText.ts'
 
 const ROW_HEIGHT = 26
-const COLUMNS = '170px minmax(120px, 1fr) 100px 72px 78px'
-const PLAN_COLUMNS = '170px minmax(84px, 0.6fr) minmax(110px, 1fr) 100px 72px 78px'
+/** Below this a state is shown by its pattern, with its name for who cannot see it. */
+const STATES_FROM = 640
+
+const columnsFor =
+  (wholePlan: boolean) =>
+  (width: number): string => {
+    const machine = wholePlan ? 'minmax(70px, 0.7fr) ' : ''
+    const wide = width >= STATES_FROM
+    const times = wide ? '170px' : wholePlan ? '84px' : '160px'
+    return `${times} ${machine}minmax(80px, 1fr) ${wide ? '100px' : '34px'} 62px 74px`
+  }
 
 interface LedgerGridProps {
   readonly answer: PlanLedger
@@ -54,8 +64,8 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
       label="Charges of the month"
       count={items.count}
       rowHeight={ROW_HEIGHT}
-      columns={wholePlan ? PLAN_COLUMNS : COLUMNS}
-      leastWidth={wholePlan ? 660 : 580}
+      columns={columnsFor(wholePlan)}
+      leastWidth={480}
       active={activeIndex}
       onActive={(index) => {
         setActive({ of: answer, index })
@@ -71,17 +81,17 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
         if (item.row === undefined) toggle(item.group.key)
       }}
       whenEmpty="Nothing is charged that passes these filters."
-      head={
+      head={(width) => (
         <>
           <span role="columnheader">{timeZone}</span>
           {wholePlan && <span role="columnheader">Machine</span>}
           <span role="columnheader">Charge</span>
-          <span role="columnheader">State</span>
+          <span role="columnheader">{width >= STATES_FROM ? 'State' : 'In'}</span>
           <Right role="columnheader">Quantity</Right>
           <Right role="columnheader">{currencies(answer)}</Right>
         </>
-      }
-      renderRow={(index) => {
+      )}
+      renderRow={(index, width) => {
         const item = items.at(index)
         if (item.row === undefined) {
           const open = isOpen(item.group.key)
@@ -101,12 +111,18 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
         const { charge, machine } = row.line
         return (
           <>
-            <Cell role="gridcell">{rowTimes(row, timeZone)}</Cell>
+            <Cell role="gridcell" title={rowTimes(row, timeZone)}>
+              {wholePlan && width < STATES_FROM ? rowStart(row, timeZone) : rowTimes(row, timeZone)}
+            </Cell>
             {wholePlan && <Cell role="gridcell">{ledger.machines[machine]!.name}</Cell>}
             <Cell role="gridcell">{chargeTitle(charge)}</Cell>
-            <State role="gridcell">
+            <State role="gridcell" title={STATE_NAMES[row.state]}>
               <StateSwatch state={row.state} />
-              {STATE_NAMES[row.state]}
+              {width >= STATES_FROM ? (
+                STATE_NAMES[row.state]
+              ) : (
+                <VisuallyHidden>{STATE_NAMES[row.state]}</VisuallyHidden>
+              )}
             </State>
             <Right role="gridcell">{rowQuantity(row)}</Right>
             <Amount role="gridcell" $picked={picked?.of === 'row' && item.row === picked.row}>
@@ -120,7 +136,7 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
 }
 
 const currencies = ({ ledger }: PlanLedger): string =>
-  [...new Set(ledger.machines.map(({ currency }) => currency))].join(' or ')
+  [...new Set(ledger.machines.map(({ currency }) => currency))].join(', ')
 
 const Cell = styled.span`
   overflow: hidden;

@@ -41,7 +41,7 @@ export function PickedCharge({ answer, row, timeZone }: PickedChargeProps) {
       </h2>
       <Figure data-testid="picked-amount">{shown}</Figure>
       <p data-testid="picked-arithmetic">{arithmetic}</p>
-      {row.ticks !== charge.pieces.ticks && (
+      {row.ticks !== charge.pieces.ticks && !charge.waived && (
         <Small>A part of the whole line, which is {formatExact(charge.amount)} in the month.</Small>
       )}
       {rules.map((rule) => (

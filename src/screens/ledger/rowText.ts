@@ -9,11 +9,17 @@ const shortDate = (day: Parameters<typeof civilDate>[0]): string => {
   return `${dayOfMonth} ${MONTH_NAMES[month - 1]!.slice(0, 3)}`
 }
 
+/** `19 Mar 08:00`. */
+export function rowStart({ span }: Pick<LedgerRow, 'span'>, timeZone: string): string {
+  const { day, seconds } = localTime(span.from, timeZone)
+  return `${shortDate(day)} ${formatClock(seconds).slice(0, 5)}`
+}
+
 /** `19 Mar 08:00–18:00`, or with both dates where it ends on another. */
-export function rowTimes({ span }: LedgerRow, timeZone: string): string {
+export function rowTimes({ span }: Pick<LedgerRow, 'span'>, timeZone: string): string {
   const from = localTime(span.from, timeZone)
   const to = localTime(span.to, timeZone)
-  const start = `${shortDate(from.day)} ${formatClock(from.seconds).slice(0, 5)}`
+  const start = rowStart({ span }, timeZone)
   if (from.day === to.day) return `${start}–${formatClock(to.seconds).slice(0, 5)}`
   if (to.day === from.day + 1 && to.seconds === 0) return `${start}–24:00`
   return `${start} – ${shortDate(to.day)} ${formatClock(to.seconds).slice(0, 5)}`

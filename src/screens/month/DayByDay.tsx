@@ -22,7 +22,8 @@ interface DayByDayProps {
 }
 
 interface DayBar {
-  readonly label: string
+  /** A date can stand at both ends, where the provider's month begins or ends inside a local day. */
+  readonly at: number
   readonly floor: number
   readonly machineTime: number
   readonly cost: DailyCost
@@ -39,8 +40,7 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
   const { timeZone } = resolved.week
   const days = useMemo(() => dailyCosts(estimate, timeZone), [estimate, timeZone])
   const bars = days.map((cost, i): DayBar => ({
-    // The month of the provider may begin or end inside a local day, so a date can stand at both ends.
-    label: `${civilDate(cost.day).day}${i > 0 && civilDate(cost.day).day === 1 ? ' next' : ''}`,
+    at: i,
     floor: toNumber(cost.floor),
     machineTime: toNumber(cost.machineTime),
     cost,
@@ -60,7 +60,7 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
             accessibilityLayer={false}
           >
             <XAxis
-              dataKey="label"
+              dataKey="at"
               interval="preserveStart"
               minTickGap={1}
               tickLine={false}
@@ -101,7 +101,7 @@ interface TickProps {
   readonly days: readonly DailyCost[]
   readonly x?: number
   readonly y?: number
-  readonly index?: number
+  readonly payload?: { readonly value: number }
 }
 
 /** What the two parts of a bar are. */
@@ -115,8 +115,8 @@ export function DayLegend() {
 }
 
 /** The day of the month; weekends are set lighter. */
-function DayTick({ days, x = 0, y = 0, index = 0 }: TickProps) {
-  const cost = days[index]
+function DayTick({ days, x = 0, y = 0, payload }: TickProps) {
+  const cost = days[payload?.value ?? 0]
   if (!cost) return null
   const weekend = weekdayOf(cost.day) >= 5
   return (
