@@ -15,6 +15,18 @@ const PICTURES = [
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
   ['choices', GAUGE, 'light', (page) => page.getByRole('slider', { name: 'Size' }).press('Enter')],
   [
+    'ledger',
+    '?machine=timetable-loadgen&view=ledger&month=2027-03',
+    'light',
+    (page) => page.getByRole('row', { name: /Disks/ }).click(),
+  ],
+  ['terms', '?machine=timetable-loadgen&view=terms&month=2027-03', 'light'],
+  [
+    'book',
+    '?machine=timetable-loadgen&view=book&month=2027-03&provider=fennmark&edition=2027-01&rate=/prices/porto/disks/ember/perMonthByStep/128',
+    'light',
+  ],
+  [
     'empty-plan',
     GAUGE,
     'light',

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
-import { resolved } from '../testing/resolved.ts'
-import type { Decision } from '../machine/choice.ts'
+import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
+import { RULE_BOOK } from '../testing/ruleBook.ts'
+import { DECISIONS, type Decision } from '../machine/choice.ts'
 import type { FitReason } from './fitReason.ts'
 import { fitReasons } from './fitReasons.ts'
 
@@ -142,3 +143,72 @@ describe('what closes a choice', () => {
     expect(fitReasons(resolved())).toEqual([])
   })
 })
+
+describe('what closes a choice of a book with every rule', () => {
+  const own = { kind: 'own', roomGiB: gib(60) }
+  const flat = { size: 'flat', terms: 'flat', systemDisk: own } as const
+  const CLOSED: [string, Partial<Machine>, FitReason, Decision[]][] = [
+    [
+      'its own disk would be lost',
+      { ...flat, off: 'deallocated' },
+      { code: 'own-disk-lost', kind: 'Own', state: 'deallocated' },
+      ['disk-kind', 'off'],
+    ],
+    [
+      'deleted with nothing to bring it back from',
+      { off: 'deleted', systemDisk: { kind: 'steps', roomGiB: gib(128), goes: true } },
+      { code: 'nothing-to-restore' },
+      ['off'],
+    ],
+    [
+      'spot that cannot hibernate',
+      { terms: 'spot', off: 'hibernated' },
+      { code: 'no-hibernation', by: 'terms', name: 'Spot' },
+      ['off'],
+    ],
+    [
+      'more IOPS on top than the kind sells',
+      { systemDisk: { kind: 'steps', roomGiB: gib(128), extraIops: 100 } },
+      { code: 'iops-not-sold', kind: 'Steps', asked: 100, most: 0 },
+      ['disk-kind'],
+    ],
+    [
+      'vCPU between the steps of a free choice',
+      { size: 'choice', chosen: { vcpu: 3, memoryGiB: gib(20) } },
+      {
+        code: 'outside-choice',
+        size: 'Choice 3/20',
+        vcpu: { least: 2, most: 8, step: 2 },
+        memoryGiB: { least: 2, most: 64, step: 1 },
+      },
+      ['size'],
+    ],
+  ]
+
+  test.each(CLOSED)('%s', (_, part, reason, decisions) => {
+    const machine = resolved(part, OFFICE_WEEK, ALL_KINDS)
+    expect(fitReasons(machine)).toEqual([reason])
+    for (const decision of DECISIONS) {
+      expect(fitReasons(machine, decision)).toEqual(decisions.includes(decision) ? [reason] : [])
+    }
+  })
+
+  test('a size without a disk of its own', () => {
+    const machine = resolved({ systemDisk: own, off: 'stopped' }, OFFICE_WEEK, ALL_KINDS)
+    expect(fitReasons(machine)).toEqual([{ code: 'no-own-disk', size: 'middle' }])
+  })
+
+  test('what is kept can be deleted: the disk itself, or a snapshot of it', () => {
+    const snapshots = { every: 'stop', kept: 1, changedPercent: 0 } as const
+    const goes = { kind: 'steps', roomGiB: gib(128), goes: true, snapshots }
+    for (const systemDisk of [{ kind: 'steps', roomGiB: gib(128) }, goes]) {
+      expect(fitReasons(resolved({ off: 'deleted', systemDisk }, OFFICE_WEEK, ALL_KINDS))).toEqual([])
+    }
+  })
+})
+
+/** Every size carries every kind, so that one reason comes at a time. */
+const ALL_KINDS = {
+  ...RULE_BOOK,
+  sizes: RULE_BOOK.sizes.map((size) => ({ ...size, diskKinds: RULE_BOOK.diskKinds.map(({ id }) => id) })),
+}

@@ -11,7 +11,7 @@ import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { weekOf } from '../testing/weeks.ts'
 import { chargeTitle } from '../../interface/wording/charge.ts'
 import { computeCharges } from './computeCharges.ts'
-import { estimateMachine } from './estimateMachine.ts'
+import { estimateMachine, machineTotal } from './estimateMachine.ts'
 import { meteredMonth } from './meteredMonth.ts'
 
 /** March 2027 has 744 hours; the office week is on for 230 of them, and goes off and comes back at once. */
@@ -251,4 +251,29 @@ describe('the month read as 730 hours', () => {
 
 test('a machine that is never on costs what is left: its disk', () => {
   expect(linesOf({}, { week: NEVER })).toEqual(['Machine time: 0', 'System disk: 9.86'])
+})
+
+describe('a price that the book does not have is said, never left out of a figure', () => {
+  const without = (part: Record<string, unknown>): PriceBook => ({
+    ...RULE_BOOK,
+    prices: { ...RULE_BOOK.prices, east: { ...RULE_BOOK.prices.east!, ...part } },
+  })
+  const snapshots = { every: 'day', kept: 1, changedPercent: 0 } as const
+
+  test.each<[string, Partial<Machine>, Record<string, unknown>]>([
+    ['disk', {}, { disks: {} }],
+    ['disk-performance', { systemDisk: { kind: 'steps', roomGiB: gib(128), extraIops: 5 } }, {}],
+    [
+      'snapshots',
+      { systemDisk: { kind: 'steps', roomGiB: gib(128), snapshots } },
+      { snapshotPerGiBMonth: undefined },
+    ],
+    ['address', { address: 'changing' }, {}],
+    ['memory-image', { off: 'hibernated' }, { memoryImagePerGiBMonth: undefined }],
+    ['traffic', { trafficOutGiB: gib(1) }, { trafficOut: undefined }],
+  ])('%s', (part, machine, prices) => {
+    const found = estimateMachine({ resolved: resolved(machine, OFFICE_WEEK, without(prices)), month: MARCH })
+    expect(found).toEqual({ code: 'no-price', part })
+    expect(machineTotal(resolved(machine, OFFICE_WEEK, without(prices)), MARCH)).toBeUndefined()
+  })
 })
