@@ -39,6 +39,7 @@ const limitOf = ({ context }: Joi.ValidationErrorItem): string => String(context
 /** What Joi words as what may not be, said as what would do. */
 const EXPECTED: Readonly<Record<string, (detail: Joi.ValidationErrorItem) => string>> = {
   'any.required': () => 'a value here',
+  'any.invalid': () => 'another value than the one that stands beside it',
   'any.unknown': () => 'nothing here, by what stands beside it',
   'object.unknown': () => 'no other fields than those of the format',
   'object.base': () => 'an object in braces',

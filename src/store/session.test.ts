@@ -7,7 +7,8 @@ import { readPriceBook } from '../files/priceBookFile.ts'
 import { renamePlan, replacePlan, setMachine, takeChoice } from './commands.ts'
 import { openDatabase, SCHEMA_STEPS, type NotchgaugeDatabase } from './database.ts'
 import { loadPlan } from './planStore.ts'
-import { Session, type Demo, type SessionState } from './session.ts'
+import { Session, type Demo } from './session.ts'
+import type { SessionState } from './sessionState.ts'
 
 const NAME = 'timetable-loadgen'
 

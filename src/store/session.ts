@@ -14,48 +14,23 @@ import {
   storeBook,
   storeFreshPlan,
 } from './planStore.ts'
-
-export interface SessionState {
-  readonly status: 'loading' | 'ready' | 'damaged'
-  readonly plan: Plan
-  readonly books: readonly PriceBook[]
-  readonly undoLabel: string | undefined
-  readonly redoLabel: string | undefined
-  readonly welcome: boolean
-  /** Why changes are not kept, when they are not. */
-  readonly saveProblem: string | undefined
-  /** Stored price books that can no longer be read. */
-  readonly refusedBooks: readonly string[]
-  /** What is wrong with the stored plan, when it cannot be opened. */
-  readonly damage: readonly FileIssue[]
-}
+import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
+import { storageProblem } from './storageProblem.ts'
 
 export interface Demo {
   readonly plan: Plan
   readonly books: readonly PriceBook[]
 }
 
-const EMPTY_PLAN: Plan = { name: 'New plan', month: '2027-03' as Plan['month'], weeks: [], machines: [] }
-
 /**
  * The open plan: what is shown now, its history, and the queue of changes to be saved. A change shows at once and is
  * saved after; what cannot be saved stays open, is said, and is tried again with the next change.
  */
 export class Session {
-  private state: SessionState = {
-    status: 'loading',
-    plan: EMPTY_PLAN,
-    books: [],
-    undoLabel: undefined,
-    redoLabel: undefined,
-    welcome: false,
-    saveProblem: undefined,
-    refusedBooks: [],
-    damage: [],
-  }
+  private state: SessionState = NOTHING_OPEN
   private history: History = { edits: [], cursor: 0 }
   /** The revision of what is in the store, and the plan and history that stand there. */
-  private saved = { revision: 0, plan: EMPTY_PLAN, history: this.history }
+  private saved = { revision: 0, plan: NOTHING_OPEN.plan, history: this.history }
   private pending: Change[] = []
   private working = false
   private previewed: Plan | undefined
@@ -82,7 +57,7 @@ export class Session {
     try {
       await this.openStored()
     } catch (error) {
-      const problem = describe(error)
+      const problem = storageProblem(error)
       const issue = {
         code: 'bad-value',
         pointer: '',
@@ -116,7 +91,7 @@ export class Session {
         return
       }
     } catch (error) {
-      problem = describe(error)
+      problem = storageProblem(error)
     }
     const demo = await this.loadDemo()
     this.saved = { revision: 0, plan: demo.plan, history: this.history }
@@ -127,7 +102,7 @@ export class Session {
         this.saved = { revision: row.revision, plan: demo.plan, history: this.history }
         this.follow()
       } catch (error) {
-        problem = describe(error)
+        problem = storageProblem(error)
       }
     }
     this.show({ status: 'ready', plan: demo.plan, books: demo.books, welcome: true, saveProblem: problem })
@@ -208,7 +183,7 @@ export class Session {
     try {
       this.booksRevision = await change()
     } catch (error) {
-      this.show({ saveProblem: describe(error) })
+      this.show({ saveProblem: storageProblem(error) })
     }
   }
 
@@ -234,7 +209,7 @@ export class Session {
       while (this.pending.length > 0) await this.saveOne(this.pending[0]!)
       if (this.state.saveProblem !== undefined) this.show({ saveProblem: undefined })
     } catch (error) {
-      this.show({ saveProblem: describe(error) })
+      this.show({ saveProblem: storageProblem(error) })
     } finally {
       this.working = false
       this.tellSettled()
@@ -281,7 +256,7 @@ export class Session {
         if (revision > this.saved.revision && !this.working) void this.takeUpOtherTab().catch(() => undefined)
         if (booksRevision > this.booksRevision) void this.reloadBooks(booksRevision).catch(() => undefined)
       },
-      error: (error: unknown) => this.show({ saveProblem: describe(error) }),
+      error: (error: unknown) => this.show({ saveProblem: storageProblem(error) }),
     })
   }
 
@@ -298,13 +273,4 @@ export class Session {
     this.state = { ...this.state, ...part, undoLabel: done?.label, redoLabel: undone?.label }
     for (const listener of this.listeners) listener()
   }
-}
-
-function describe(error: unknown): string {
-  const name = error instanceof Error ? error.name : ''
-  if (/Quota/.test(name) || /quota/i.test(String(error))) return 'The browser’s storage is full.'
-  if (/MissingAPI|OpenFailed|InvalidState|Security|DatabaseClosed/.test(name)) {
-    return 'The browser refuses to store data for this page.'
-  }
-  return error instanceof Error ? error.message : 'The browser could not store the plan.'
 }

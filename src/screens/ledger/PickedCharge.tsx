@@ -11,6 +11,7 @@ import { STATE_NAMES } from '../../interface/wording/state'
 import { formatInstantIn } from '../../interface/wording/time'
 import { ChargeRate } from './ChargeRate'
 import { CopyButton } from './CopyButton'
+import { Figure, Small } from './explanation.styles'
 import { sumText } from './sumText.ts'
 
 interface PickedChargeProps {
@@ -63,16 +64,6 @@ export function PickedCharge({ answer, row, timeZone }: PickedChargeProps) {
     </>
   )
 }
-
-const Figure = styled.p`
-  font-size: 20px;
-  font-weight: 660;
-`
-
-const Small = styled.p`
-  font-size: 12px;
-  color: var(--ink-2);
-`
 
 const Facts = styled.dl`
   display: grid;

@@ -9,6 +9,7 @@ import { chargeArithmetic, chargeRules } from '../../interface/wording/arithmeti
 import { chargeDetail, chargeRounding, chargeTitle } from '../../interface/wording/charge'
 import { ChargeRate } from './ChargeRate'
 import { CopyButton } from './CopyButton'
+import { Figure, Small } from './explanation.styles'
 import { sumText } from './sumText.ts'
 
 /** More lines than this are a list to scroll past, not an explanation. */
@@ -92,16 +93,6 @@ const nameOf = ({ machines }: Ledger, { line }: GroupLine, several: boolean): st
 
 const shownOf = (ledger: Ledger, { line, shown }: GroupLine): string =>
   sumText(new Map([[ledger.machines[line.machine]!.currency, shown]]), ledger)
-
-const Figure = styled.p`
-  font-size: 20px;
-  font-weight: 660;
-`
-
-const Small = styled.p`
-  font-size: 12px;
-  color: var(--ink-2);
-`
 
 const Lines = styled.ul`
   display: grid;

@@ -1,0 +1,105 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { billingMonth } from '../calendar/billingMonth.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import { instant } from '../quantity/units.ts'
+import { allowanceEnd, drainPool, type Pool } from './freeAllowance.ts'
+import { piecesLater, type Piece } from './pieces.ts'
+
+const anyUser = fc.record({
+  weight: fc.integer({ min: 1, max: 5 }),
+  stays: fc.array(
+    fc.record({
+      gap: fc.integer({ min: 0, max: 20 }),
+      length: fc.integer({ min: 1, max: 30 }),
+      rounding: fc.constantFrom(0, 0, 4),
+    }),
+    { maxLength: 5 },
+  ),
+})
+
+const anyPool: fc.Arbitrary<Pool> = fc
+  .record({
+    capacity: fc.integer({ min: 0, max: 300 }),
+    until: fc.integer({ min: 1, max: 150 }).map(instant),
+    users: fc.array(anyUser, { minLength: 1, maxLength: 4 }),
+  })
+  .map(({ capacity, until, users }) => ({
+    capacity,
+    until,
+    users: users.map(({ weight, stays }, order) => {
+      let at = 0
+      const list = stays.map(({ gap, length, rounding }): Piece => {
+        const from = at + gap
+        at = from + length
+        const added = rounding * weight
+        return {
+          from: instant(from),
+          to: instant(at),
+          state: 'running',
+          ticks: length * weight + added,
+          added,
+        }
+      })
+      const ticks = list.reduce((sum, piece) => sum + piece.ticks, 0)
+      return { key: `user-${order}`, order, pieces: piecesLater(ticks, () => list) }
+    }),
+  }))
+
+/** Second by second, as one would with a jug: first what rounding adds to runs that end, then each user's second. */
+function pourOut({ capacity, until, users }: Pool): number[] {
+  const free = users.map(() => 0)
+  let left = capacity
+  const pour = (user: number, wanted: number): void => {
+    const taken = Math.min(left, wanted)
+    free[user]! += taken
+    left -= taken
+  }
+  for (let second = 0; second <= until; second += 1) {
+    users.forEach(({ pieces }, user) =>
+      pieces.list.forEach(({ from, to, added }) => {
+        if (to === second && from < until) pour(user, added)
+      }),
+    )
+    if (second === until) break
+    users.forEach(({ pieces }, user) =>
+      pieces.list.forEach(({ from, to, ticks, added }) => {
+        if (from <= second && second < to) pour(user, (ticks - added) / (to - from))
+      }),
+    )
+  }
+  return free
+}
+
+describe('a pool', () => {
+  test('gives each what it gets when it is poured out second by second', () => {
+    fc.assert(
+      fc.property(anyPool, (pool) => {
+        const { free } = drainPool(pool)
+        expect(pool.users.map(({ key }) => free.get(key))).toEqual(pourOut(pool))
+      }),
+      { seed: 600, numRuns: 500 },
+    )
+  })
+
+  test('never gives more than it holds, and says when it is empty', () => {
+    fc.assert(
+      fc.property(anyPool, (pool) => {
+        const { free, usedUpAt } = drainPool(pool)
+        const given = [...free.values()].reduce((sum, ticks) => sum + ticks, 0)
+        expect(given).toBeLessThanOrEqual(pool.capacity)
+        if (usedUpAt !== undefined) expect(given).toBe(pool.capacity)
+        else for (const { key, pieces } of pool.users) expect(free.get(key)).toBeLessThanOrEqual(pieces.ticks)
+      }),
+      { seed: 601, numRuns: 300 },
+    )
+  })
+})
+
+test('an allowance ends with its last day in the billing zone, or with the month', () => {
+  const march = billingMonth('2027-03' as YearMonth, 'America/Halifax')
+  // Halifax is four hours behind until 14 March, then three.
+  expect(allowanceEnd('2027-03-10', 'America/Halifax', march)).toBe(Date.parse('2027-03-11T04:00Z') / 1_000)
+  expect(allowanceEnd('2027-03-20', 'America/Halifax', march)).toBe(Date.parse('2027-03-21T03:00Z') / 1_000)
+  expect(allowanceEnd('2027-12-31', 'America/Halifax', march)).toBe(march.to)
+})

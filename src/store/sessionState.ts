@@ -1,0 +1,33 @@
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import type { FileIssue } from '../files/fileIssue.ts'
+
+/** What is shown of the open plan. */
+export interface SessionState {
+  readonly status: 'loading' | 'ready' | 'damaged'
+  readonly plan: Plan
+  readonly books: readonly PriceBook[]
+  readonly undoLabel: string | undefined
+  readonly redoLabel: string | undefined
+  readonly welcome: boolean
+  /** Why changes are not kept, when they are not. */
+  readonly saveProblem: string | undefined
+  /** Stored price books that can no longer be read. */
+  readonly refusedBooks: readonly string[]
+  /** What is wrong with the stored plan, when it cannot be opened. */
+  readonly damage: readonly FileIssue[]
+}
+
+const EMPTY_PLAN: Plan = { name: 'New plan', month: '2027-03' as Plan['month'], weeks: [], machines: [] }
+
+export const NOTHING_OPEN: SessionState = {
+  status: 'loading',
+  plan: EMPTY_PLAN,
+  books: [],
+  undoLabel: undefined,
+  redoLabel: undefined,
+  welcome: false,
+  saveProblem: undefined,
+  refusedBooks: [],
+  damage: [],
+}
