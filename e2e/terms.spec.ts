@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
 import { Workbench } from './workbench'
 
 /** What the provider's rules mean for one machine, and what can be changed about it there. */
@@ -113,7 +114,6 @@ test('a month is priced by the edition that is valid in it, and one without is s
 test('a book that overlaps another edition is refused, with the place', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open()
-  const { readFileSync } = await import('node:fs')
   const text = readFileSync('data/quarry-row-2027-07.json', 'utf8').replace(
     '"edition": "2027-07"',
     '"edition": "copy"',
@@ -124,3 +124,98 @@ test('a book that overlaps another edition is refused, with the place', async ({
   await expect(page.getByText('It overlaps edition 2027-07 of Quarry Row')).toBeVisible()
   await expect(page.getByText('/valid', { exact: true })).toBeVisible()
 })
+
+test('a book with gaps is refused whole, with every problem and its place', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=delay-forecast&view=book')
+  const book = JSON.parse(readFileSync('data/tidewright.json', 'utf8')) as {
+    currency: string
+    billing: { longRunRebate: { upToShare: string }[] }
+    prices: { porto: { trafficOut: { upToGiB?: number }[]; sizes: Record<string, object> } }
+  }
+  book.currency = 'QQQ'
+  await drop(page, 'currency.json', book)
+  await expect(page.getByText('/currency', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).first().click()
+
+  book.currency = 'USD'
+  book.billing.longRunRebate.pop()
+  book.prices.porto.trafficOut[3]!.upToGiB = 99_999
+  book.prices.porto.sizes['eddy-2-8'] = {}
+  await drop(page, 'gaps.json', book)
+  for (const pointer of [
+    '/billing/longRunRebate/2/upToShare',
+    '/prices/porto/trafficOut/3/upToGiB',
+    '/prices/porto/sizes/eddy-2-8',
+  ]) {
+    await expect(page.getByText(pointer, { exact: true })).toBeVisible()
+  }
+  await page.getByRole('button', { name: 'Close' }).first().click()
+  await expect(page.getByRole('grid', { name: 'Price book of Tidewright' })).toBeVisible()
+  await expect(bench.nothingToUndo).toBeDisabled()
+})
+
+test('what was exported comes back with all that its machines have', async ({ page }, info) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=smoke-runner&view=ledger&of=plan')
+  const total = page.getByTestId('ledger-total')
+  await expect(total).toContainText('in all')
+  const before = await total.innerText()
+  const path = info.outputPath('plan.json')
+  const download = page.waitForEvent('download')
+  await bench.choosePlanMenu('Export the plan')
+  await (await download).saveAs(path)
+  await bench.choosePlanMenu('Start an empty plan')
+  await page.locator('input[type="file"]').setInputFiles(path)
+  await expect(page.getByText('Larkspur Trams, depot test bench is open.')).toBeVisible()
+  await expect(total).toHaveText(before)
+})
+
+test('terms, disks and the ledger by keyboard alone', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=dispatch-mirror&view=terms')
+  await page.getByRole('button', { name: 'Take the terms On demand' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('row', { name: /On demand/ })).toContainText('now')
+  const goes = page.getByRole('checkbox', { name: 'goes with the machine' })
+  await goes.focus()
+  await page.keyboard.press('Space')
+  await expect(goes).not.toBeChecked()
+  await page.keyboard.press('Control+z')
+  await expect(goes).toBeChecked()
+  await page.getByRole('link', { name: 'Ledger' }).focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('radio', { name: 'by meter' }).focus()
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('radio', { name: 'in time order' })).toBeChecked()
+})
+
+test('a ledger that is being laid out can be given up, and asked for again', async ({ page }) => {
+  await page.addInitScript(() => {
+    const Original = window.Worker
+    // The first worker that is asked for a ledger never answers, as with a plan that takes long.
+    let held = false
+    window.Worker = class extends Original {
+      override postMessage(message: unknown): void {
+        const asks = typeof message === 'object' && message !== null && 'places' in message
+        if (asks && !held) held = true
+        else super.postMessage(message)
+      }
+    }
+  })
+  const bench = new Workbench(page)
+  await bench.open('/?machine=smoke-runner&view=ledger&of=plan')
+  await expect(page.getByText('Laying out the month of 14 machines…')).toBeVisible()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByText('The ledger was not laid out.')).toBeVisible()
+  await page.getByRole('button', { name: 'Lay it out' }).click()
+  await expect(page.getByTestId('ledger-total')).toContainText('in all')
+})
+
+const drop = (page: Page, name: string, content: unknown): Promise<void> =>
+  page.locator('input[type="file"]').setInputFiles({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(content)),
+  })

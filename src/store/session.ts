@@ -2,7 +2,6 @@ import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import type { FileIssue } from '../files/fileIssue.ts'
 import { makeChange, type Change, type History, type Recipe } from './change.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import {
