@@ -75,6 +75,8 @@ test('off is not free, and the sentence says why', async ({ page }) => {
   ).toBeVisible()
   await bench.open('/?machine=ticket-hall-screen')
   await expect(page.getByText(/a flat plan runs until the machine is deleted/)).toBeVisible()
+  await page.getByRole('link', { name: 'Terms' }).click()
+  await expect(page.getByText('its own disk of 60 GiB is part of the price')).toBeVisible()
   await page.getByRole('button', { name: 'By meter' }).click()
   await expect(page.getByRole('row', { name: /Machine time.*0\.0132/ })).toBeVisible()
 })

@@ -13,6 +13,7 @@ const WHAT: Record<string, string> = {
 const whatOf = (field: string): string => WHAT[field] ?? 'disk kind'
 
 const MISSING = {
+  size: ['The size is not sold here on these terms.', 'another size, place or terms.'],
   disk: ['A disk of this machine has no price here.', 'another disk kind, room or place.'],
   'disk-performance': [
     'The disk kind sells no IOPS or throughput on top here.',

@@ -1,5 +1,6 @@
 import { zonesSelling } from '../catalogue/bookIndex.ts'
 import { diskIops } from '../catalogue/diskPerformance.ts'
+import { sizeRates } from '../catalogue/sizeRates.ts'
 import { chargedRoom, diskRate } from '../catalogue/diskRates.ts'
 import { addressRate } from '../catalogue/regionRates.ts'
 import type { Decision } from '../machine/choice.ts'
@@ -80,6 +81,14 @@ export const FIT_CHECKS: readonly FitCheck[] = [
       const soldIn = zonesSelling(resolved.region, resolved.size.id)
       if (soldIn.includes(resolved.machine.zone)) return undefined
       return { code: 'not-sold-here', size: resolved.size.name, place: placeName(resolved), soldIn }
+    },
+  },
+  {
+    concerns: ['size', 'place'],
+    find: (resolved) => {
+      const { region, size, terms } = resolved
+      if (zonesSelling(region, size.id).length === 0 || sizeRates(region, size.id, terms)) return undefined
+      return { code: 'not-sold-on-terms', size: size.name, terms: terms.name, place: region.region.name }
     },
   },
   {

@@ -48,6 +48,12 @@ export type FitReason =
   | { readonly code: 'image-too-large'; readonly image: string; readonly has: GiB; readonly needs: GiB }
   | { readonly code: 'state-not-offered'; readonly state: string; readonly provider: string }
   | { readonly code: 'no-hibernation'; readonly by: 'size' | 'image' | 'terms'; readonly name: string }
+  | {
+      readonly code: 'not-sold-on-terms'
+      readonly size: string
+      readonly terms: string
+      readonly place: string
+    }
   | { readonly code: 'no-own-disk'; readonly size: string }
   | { readonly code: 'own-disk-lost'; readonly kind: string; readonly state: OffState }
   | { readonly code: 'nothing-to-restore' }

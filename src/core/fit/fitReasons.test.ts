@@ -193,6 +193,14 @@ describe('what closes a choice of a book with every rule', () => {
     }
   })
 
+  test('a size that is not sold on the terms', () => {
+    const spot = resolved({ terms: 'spot' }, OFFICE_WEEK, ALL_KINDS)
+    const small = { ...spot, size: spot.index.sizes.get('small')! }
+    const reason = { code: 'not-sold-on-terms', size: 'small', terms: 'Spot', place: 'East' }
+    expect(fitReasons(small, 'size')).toEqual([reason])
+    expect(fitReasons(small, 'off')).toEqual([])
+  })
+
   test('a size without a disk of its own', () => {
     const machine = resolved({ systemDisk: own, off: 'stopped' }, OFFICE_WEEK, ALL_KINDS)
     expect(fitReasons(machine)).toEqual([{ code: 'no-own-disk', size: 'middle' }])

@@ -230,6 +230,7 @@ test('worked example 10: 500 h of 744 at 0.10 in three bands cost 22.32 + 20.088
     { phase: 'deallocated', from: off, to: MARCH.to },
   ] as const
   const charges = computeCharges(machine, meteredMonth({ month: MARCH, segments }, book), MARCH, undefined)
+  if ('code' in charges) throw new Error('not priced')
   expect(charges.map(({ amount }) => trimDecimal(toDecimal(amount, 6)))).toEqual(['22.32', '20.088', '4.02'])
   const total = charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
   expect(toDecimal(total, 3)).toBe('46.428')
@@ -259,6 +260,12 @@ describe('a price that the book does not have is said, never left out of a figur
     prices: { ...RULE_BOOK.prices, east: { ...RULE_BOOK.prices.east!, ...part } },
   })
   const snapshots = { every: 'day', kept: 1, changedPercent: 0 } as const
+
+  test('a size that is not sold on the terms has no price, not a price of nothing', () => {
+    const spot = resolved({ terms: 'spot' }, OFFICE_WEEK, RULE_BOOK)
+    const small = { ...spot, size: spot.index.sizes.get('small')! }
+    expect(estimateMachine({ resolved: small, month: MARCH })).toEqual({ code: 'no-price', part: 'size' })
+  })
 
   test.each<[string, Partial<Machine>, Record<string, unknown>]>([
     ['disk', {}, { disks: {} }],

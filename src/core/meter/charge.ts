@@ -109,7 +109,7 @@ export type ChargeSubject =
 /** Something that the machine has and the book has no price for. */
 export interface MissingPrice {
   readonly code: 'no-price'
-  readonly part: 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic'
+  readonly part: 'size' | 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic'
 }
 
 export const missingPrice = (part: MissingPrice['part']): MissingPrice => ({ code: 'no-price', part })

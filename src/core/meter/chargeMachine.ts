@@ -32,11 +32,10 @@ export function chargeMachine(
   month: BillingMonth,
   shared: SharedAccount | undefined,
 ): Charge[] | MissingPrice {
-  const charges = [
-    ...computeCharges(resolved, metered, month, shared),
-    ...licenceCharges(resolved, metered, month),
-  ]
+  const charges: Charge[] = []
   const parts = [
+    computeCharges(resolved, metered, month, shared),
+    licenceCharges(resolved, metered, month),
     diskCharges(resolved, metered, month, shared),
     snapshotCharges(resolved, metered, month),
     addressCharges(resolved, metered, month),

@@ -6,7 +6,14 @@ import { parseDecimal } from '../quantity/decimal.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
-import type { Band, Charge, Tariff, Waiver } from './charge.ts'
+import {
+  missingPrice,
+  type Band,
+  type Charge,
+  type MissingPrice,
+  type Tariff,
+  type Waiver,
+} from './charge.ts'
 import { makeCharge } from './makeCharge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
@@ -27,10 +34,10 @@ export function computeCharges(
   metered: MeteredMonth,
   month: BillingMonth,
   shared: SharedAccount | undefined,
-): Charge[] {
+): Charge[] | MissingPrice {
   const { region, size, terms } = resolved
   const rates = sizeRates(region, size.id, terms)
-  if (!rates) return []
+  if (!rates) return missingPrice('size')
   const committed = terms.kind === 'commitment'
   const pieces = hourPieces(committed ? metered.always : metered.compute.pieces, month)
   const slices = slicesOf(resolved, pieces, month, shared)

@@ -98,11 +98,11 @@ describe('a curve', () => {
     const { resolved, month, account } = priced!
     const { offers } = compareTerms(resolved, month, account.planned)
     const { curve } = offers[0]!
-    const costOf = (seconds: number): Exact =>
-      computeCharges(resolved, meteredRun(month, seconds), month, account.planned).reduce(
-        (sum, { amount }) => add(sum, amount),
-        ZERO,
-      )
+    const costOf = (seconds: number): Exact => {
+      const charges = computeCharges(resolved, meteredRun(month, seconds), month, account.planned)
+      if ('code' in charges) throw new Error('not priced')
+      return charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
+    }
     for (const [i, { seconds, amount }] of curve.slice(1).entries()) {
       const before = curve[i]!
       if ((seconds - before.seconds) % 2 !== 0) continue

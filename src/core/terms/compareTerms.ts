@@ -94,6 +94,8 @@ function pointAt(
   shared: SharedAccount | undefined,
 ): CurvePoint {
   const charges = computeCharges(withTerms(resolved, terms), meteredRun(month, seconds), month, shared)
+  // Only terms on which the size is sold come here.
+  if ('code' in charges) throw new RangeError(`${terms.name} has no rate`)
   return { seconds, amount: charges.reduce((sum, { amount }) => add(sum, amount), ZERO) }
 }
 

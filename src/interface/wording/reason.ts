@@ -46,6 +46,8 @@ function reasonText(reason: FitReason): string {
       return `${reason.provider} has no such state`
     case 'no-hibernation':
       return `${reason.name} cannot hibernate`
+    case 'not-sold-on-terms':
+      return `${reason.size} is not sold on the terms “${reason.terms}” in ${reason.place}`
     case 'no-own-disk':
       return `${reason.size} has no disk of its own`
     case 'own-disk-lost':

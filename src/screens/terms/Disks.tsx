@@ -13,6 +13,8 @@ import { NumberInput } from '../../interface/NumberInput'
 import { Tick } from '../../interface/Tick'
 import { diskName } from '../../interface/wording/charge'
 import { groupDigits } from '../../interface/wording/money'
+import type { PowerState } from '../../core/power/powerState.ts'
+import { STATE_NAMES } from '../../interface/wording/state'
 import { setDisk, setMachine, type DiskPart } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { DiskSnapshots } from './DiskSnapshots'
@@ -22,6 +24,9 @@ const LIMIT_TEXT = {
   kind: 'the kind gives no more',
   size: 'the size passes no more',
 } as const satisfies Record<Reach['limit'], string>
+
+/** States in which the hardware is given back, and the size's own disk with it. */
+const LOSES_HARDWARE: readonly PowerState[] = ['deallocated', 'hibernated', 'deleted']
 
 const number = (value: number): string => groupDigits(String(Math.round(value)))
 
@@ -125,6 +130,14 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
           {size.name} carries {size.mostDisks} disks, {number(size.iops)} IOPS and{' '}
           {number(size.megabytesPerSecond)} MB/s
         </span>
+        {size.localDiskGiB !== undefined && (
+          <span>
+            its own disk of {number(size.localDiskGiB)} GiB is part of the price; what it holds is lost
+            {LOSES_HARDWARE.includes(machine.off)
+              ? ` each time the machine is ${STATE_NAMES[machine.off].toLowerCase()}`
+              : ' when the hardware is given back'}
+          </span>
+        )}
       </Line>
     </>
   )

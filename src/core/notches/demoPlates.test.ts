@@ -1,0 +1,41 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { readPlan } from '../../files/planFile.ts'
+import { MONTH_READINGS } from '../calendar/billingMonth.ts'
+import { applyChoice } from '../machine/choice.ts'
+import { PlanPricing } from '../meter/planPricing.ts'
+import { compare } from '../quantity/exact.ts'
+import { DEMO_BOOKS } from '../testing/demoBooks.ts'
+import { platesOf } from './plates.ts'
+
+const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
+if (!read.ok) throw new Error('the demo is not valid')
+const { machines, weeks, month } = read.value
+
+/** A choice must cost on its plate what the machine costs once the choice is taken, whatever the account shares. */
+describe.each(MONTH_READINGS)('every notch of the demo, read as %s', (reading) => {
+  const priceWith = (changed: typeof machines) =>
+    new PlanPricing({ plan: { machines: changed, weeks }, books: DEMO_BOOKS, month, reading })
+  const pricing = priceWith(machines)
+
+  test.each(machines.map((machine, at) => [machine.name, machine, at] as const))('%s', (_, machine, at) => {
+    const result = pricing.of(machine)
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    const { resolved, account } = result
+    let compared = 0
+    for (const { notches } of platesOf({ resolved, weeks, month: result.month, shared: account.planned })) {
+      // Lists of sizes are long: the nearest ones, and every fifth of the rest.
+      const some = notches.filter(({ isPresent }, i) => isPresent || i % 5 === 0 || notches.length < 12)
+      for (const { choice, total } of some) {
+        const changed = applyChoice(machine, choice)
+        const taken = priceWith(machines.map((other, i) => (i === at ? changed : other))).of(changed)
+        if (!taken.ok) expect(total).toBeUndefined()
+        else {
+          expect(compare(total!, taken.estimate.total)).toBe(0)
+          compared += 1
+        }
+      }
+    }
+    expect(compared).toBeGreaterThan(8)
+  })
+})
