@@ -5,13 +5,13 @@ import { addMonths, type YearMonth } from '../src/core/calendar/yearMonth.ts'
 import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
 import { weekSpans } from '../src/core/calendar/weekSpans.ts'
 import { indexBook } from '../src/core/catalogue/bookIndex.ts'
-import { applyChoice, DECISIONS } from '../src/core/machine/choice.ts'
+import { applyChoice } from '../src/core/machine/choice.ts'
 import type { Plan } from '../src/core/machine/plan.ts'
 import { resolveMachine } from '../src/core/machine/resolveMachine.ts'
 import { estimateMachine } from '../src/core/meter/estimateMachine.ts'
 import { estimateInPlan } from '../src/core/meter/planPricing.ts'
 import { summarisePlan } from '../src/core/meter/summarisePlan.ts'
-import { choicesOf } from '../src/core/notches/choices.ts'
+import { choicesOf, decisionsOf } from '../src/core/notches/choicesOf.ts'
 import { platesOf } from '../src/core/notches/plates.ts'
 import { readPriceBook } from '../src/files/priceBookFile.ts'
 import { filterLedger, foldLedger } from '../src/core/ledger/foldLedger.ts'
@@ -55,24 +55,28 @@ function plates(): Row {
   const machine = machines[0]!
   const month = billingMonth(MARCH, book.billingZone)
   const resolve = (fresh: readonly WeekPlan[]) => {
-    const resolved = resolveMachine({ ...machine, off: 'hibernated' }, fresh, indexBook(book))
+    const resolved = resolveMachine({ ...machine, off: 'hibernated' }, { weeks: fresh }, indexBook(book))
     if (!resolved.ok) throw new Error('the generated machine does not resolve')
     return resolved.value
   }
   const ours = median(
     15,
     () => weeks.map((week) => ({ ...week })),
-    (fresh) => platesOf({ resolved: resolve(fresh), weeks: fresh, month }),
+    (fresh) => platesOf({ resolved: resolve(fresh), plan: { weeks: fresh }, month }),
   )
   const plain = median(
     3,
     () => weeks,
     () => {
-      for (const decision of DECISIONS) {
+      for (const decision of decisionsOf(resolve(weeks))) {
         for (const choice of choicesOf(resolve(weeks), decision, weeks)) {
           // A machine at a time, its schedule expanded anew: what one would write without sharing anything.
           const alone = weeks.map((week) => ({ ...week }))
-          const changed = resolveMachine(applyChoice(resolve(alone).machine, choice), alone, indexBook(book))
+          const changed = resolveMachine(
+            applyChoice(resolve(alone).machine, choice),
+            { weeks: alone },
+            indexBook(book),
+          )
           if (changed.ok) estimateMachine({ resolved: changed.value, month })
         }
       }

@@ -44,7 +44,7 @@ export const planToFile = (plan: Plan): PlanFile => ({
   month: plan.month,
   weeks: plan.weeks.map(toWeekFile),
   machines: plan.machines,
-  ...moneyOf(plan),
+  ...optionalOf(plan),
 })
 
 const toPlan = (file: PlanFile): Plan => ({
@@ -52,16 +52,17 @@ const toPlan = (file: PlanFile): Plan => ({
   month: file.month as YearMonth,
   weeks: file.weeks.map(toWeek),
   machines: file.machines,
-  ...moneyOf(file),
+  ...optionalOf(file),
 })
 
-type MoneyFields = Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent'>
+type OptionalFields = Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent' | 'places'>
 
 /** Fields that are absent stay absent. */
-const moneyOf = ({ currency, exchangeRates, taxPercent }: MoneyFields): MoneyFields => ({
+const optionalOf = ({ currency, exchangeRates, taxPercent, places }: OptionalFields): OptionalFields => ({
   ...(currency !== undefined && { currency }),
   ...(exchangeRates !== undefined && { exchangeRates }),
   ...(taxPercent !== undefined && { taxPercent }),
+  ...(places !== undefined && { places }),
 })
 
 const toWeek = (file: WeekFile): WeekPlan => ({

@@ -8,8 +8,11 @@ import {
   type Machine,
   type Plan,
 } from '../core/machine/plan.ts'
+import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
+import { MOST_PLACES } from '../core/machine/needs.ts'
 import { POWER_STATES } from '../core/power/powerState.ts'
 import { parseClockTime } from './clockTime.ts'
+import { needs, userPlace } from './needsSchema.ts'
 import {
   byKey,
   count,
@@ -23,6 +26,7 @@ import {
   month,
   percent,
   room,
+  textRule,
   timeZone,
 } from './rules.ts'
 
@@ -34,7 +38,7 @@ export const DAY_KEYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 type DayKey = (typeof DAY_KEYS)[number]
 
 /** A plan as it stands in its file: windows by day, times as text. */
-export interface PlanFile extends Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent'> {
+export interface PlanFile extends Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent' | 'places'> {
   readonly format: string
   readonly name: string
   readonly month: string
@@ -105,14 +109,12 @@ const traffic = Joi.number()
   )
   .messages({ 'traffic.step': 'GiB in whole MiB (steps of 1/1024)' })
 
+const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"')
+
 const machine = Joi.object({
   name: label(60).required(),
   purpose: label(200).allow('').required(),
-  needs: Joi.object({
-    vcpu: count(4_096).required(),
-    memoryGiB: Joi.number().min(0).max(65_536).required(),
-    iops: count(10_000_000).required(),
-  }).required(),
+  needs: needs.required(),
   provider: id.required(),
   region: id.required(),
   zone: id.required(),
@@ -128,6 +130,10 @@ const machine = Joi.object({
   trafficOutGiB: traffic,
   week: id.required(),
   off: Joi.valid(...POWER_STATES).required(),
+  pinned: Joi.array()
+    .items(plate)
+    .max(DECISIONS.length + MOST_DATA_DISKS)
+    .unique(),
 })
 
 export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
@@ -149,4 +155,5 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
     MOST_EXCHANGE_RATES,
   ),
   taxPercent: percent,
+  places: listOf(userPlace, MOST_PLACES).unique('name'),
 })

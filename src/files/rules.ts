@@ -5,7 +5,7 @@ import { parseYearMonth } from '../core/calendar/yearMonth.ts'
 
 /** Rules that plan and price book share. Each says in its message what it asks for. */
 
-const textRule = (test: (text: string) => boolean, asks: string): Joi.StringSchema =>
+export const textRule = (test: (text: string) => boolean, asks: string): Joi.StringSchema =>
   Joi.string()
     .custom((text: string, helpers) => (test(text) ? text : helpers.error('text.rule')))
     .messages({ 'text.rule': asks, 'string.base': asks, 'string.empty': asks })

@@ -1,6 +1,7 @@
 import type { Draft } from 'immer'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
+import type { PlateId } from '../core/machine/decision.ts'
 import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
 import type { Recipe } from './change.ts'
 
@@ -23,8 +24,26 @@ const onWeek =
     if (week) change(week)
   }
 
-export const takeChoice = (name: string, choice: Choice): Recipe =>
-  onMachine(name, (machine) => applyChoice(machine as Machine, choice))
+/** A week that the plan does not hold yet comes with the choice. */
+export const takeChoice =
+  (name: string, choice: Choice): Recipe =>
+  (draft) => {
+    if (choice.decision === 'week' && draft.weeks.every(({ id }) => id !== choice.week.id)) {
+      addWeek(choice.week)(draft)
+    }
+    return onMachine(name, (machine) => applyChoice(machine as Machine, choice))(draft)
+  }
+
+/** The machine in another form: carried over, or as a variant of it stood. Its name and place in the plan stay. */
+export const replaceMachine = (name: string, machine: Machine): Recipe =>
+  onMachine(name, () => ({ ...machine, name }))
+
+export const pinPlate = (name: string, plate: PlateId, pinned: boolean): Recipe =>
+  onMachine(name, (machine) => {
+    const others = (machine.pinned ?? []).filter((id) => id !== plate)
+    const after = pinned ? [...others, plate] : others
+    patch(machine, { pinned: after.length > 0 ? after : undefined })
+  })
 
 export const setMachine = (name: string, part: Partial<Machine>): Recipe =>
   onMachine(name, (machine) => {

@@ -1,4 +1,5 @@
 import type { SizeChoice } from '../catalogue/priceBook.ts'
+import type { Keep } from '../machine/needs.ts'
 import type { OffState } from '../power/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
 
@@ -38,7 +39,43 @@ export type FitReason =
   | { readonly code: 'disk-kind-does-not-boot'; readonly kind: string }
   | { readonly code: 'too-many-disks'; readonly has: number; readonly most: number }
   | { readonly code: 'room-not-offered'; readonly kind: string; readonly asked: GiB; readonly most: GiB }
-  | { readonly code: 'address-not-sold-here'; readonly place: string }
+  | { readonly code: 'address-not-sold-here'; readonly sort: string; readonly place: string }
+  | { readonly code: 'snapshots-not-sold-here' | 'traffic-not-sold-here'; readonly place: string }
+  | { readonly code: 'architecture-not-wanted'; readonly has: string; readonly needs: string }
+  | { readonly code: 'too-few-accelerators'; readonly has: number; readonly needs: number }
+  | {
+      readonly code: 'too-little-throughput'
+      readonly has: number
+      readonly needs: number
+      readonly limit: 'size' | 'disk'
+    }
+  | { readonly code: 'too-little-disk'; readonly has: GiB; readonly needs: GiB }
+  | {
+      readonly code: 'jurisdiction-not-allowed'
+      readonly place: string
+      readonly has: string
+      readonly allowed: readonly string[]
+    }
+  | {
+      readonly code: 'too-far'
+      readonly place: string
+      readonly from: string
+      readonly milliseconds: number
+      readonly isMeasured: boolean
+      readonly most: number
+    }
+  | { readonly code: 'not-kept'; readonly what: Keep; readonly state: OffState }
+  | { readonly code: 'taken-away'; readonly terms: string; readonly interruption: string }
+  | {
+      readonly code: 'back-too-late'
+      readonly state: OffState
+      readonly seconds: number
+      readonly most: number
+    }
+  /** The provider's currency cannot be set against the plan's without a rate. */
+  | { readonly code: 'no-exchange-rate'; readonly from: string; readonly to: string }
+  /** Nothing in the place has all that the machine needs. */
+  | { readonly code: 'nothing-fits-there'; readonly place: string; readonly provider: string }
   | {
       readonly code: 'wrong-architecture'
       readonly image: string

@@ -3,7 +3,7 @@ import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
-import { DECISIONS, type Decision } from '../machine/choice.ts'
+import { DECISIONS, type Decision } from '../machine/decision.ts'
 import type { FitReason } from './fitReason.ts'
 import { fitReasons } from './fitReasons.ts'
 
@@ -79,7 +79,7 @@ const CASES: [string, Partial<Machine>, FitReason, Decision[]][] = [
   [
     'an address that the region does not sell',
     { region: 'west', address: 'fixed' },
-    { code: 'address-not-sold-here', place: 'West' },
+    { code: 'address-not-sold-here', sort: 'fixed', place: 'West' },
     ['place'],
   ],
   [
@@ -158,13 +158,13 @@ describe('what closes a choice of a book with every rule', () => {
       'deleted with nothing to bring it back from',
       { off: 'deleted', systemDisk: { kind: 'steps', roomGiB: gib(128), goes: true } },
       { code: 'nothing-to-restore' },
-      ['off'],
+      ['snapshots', 'off'],
     ],
     [
       'spot that cannot hibernate',
       { terms: 'spot', off: 'hibernated' },
       { code: 'no-hibernation', by: 'terms', name: 'Spot' },
-      ['off'],
+      ['terms', 'off'],
     ],
     [
       'more IOPS on top than the kind sells',
@@ -181,7 +181,7 @@ describe('what closes a choice of a book with every rule', () => {
         vcpu: { least: 2, most: 8, step: 2 },
         memoryGiB: { least: 2, most: 64, step: 1 },
       },
-      ['size'],
+      ['size', 'vcpu', 'memory'],
     ],
   ]
 

@@ -1,23 +1,69 @@
-import { DECISIONS, type Decision } from '../machine/choice.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { FIT_CHECKS, type FitCheck } from './checks.ts'
+import { DECISIONS, type Decision } from '../machine/decision.ts'
+import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { DISK_CHECKS } from './checks/diskChecks.ts'
+import type { FitCheck, PlaceSubject, SizeSubject } from './checks/fitCheck.ts'
+import { OFF_CHECKS } from './checks/offChecks.ts'
+import { PLACE_CHECKS, REGION_CHECKS } from './checks/placeChecks.ts'
+import { SALE_CHECKS, SIZE_CHECKS } from './checks/sizeChecks.ts'
 import type { FitReason } from './fitReason.ts'
 
+const ALL_CHECKS: readonly FitCheck[] = [
+  ...SIZE_CHECKS,
+  ...SALE_CHECKS,
+  ...DISK_CHECKS,
+  ...PLACE_CHECKS,
+  ...REGION_CHECKS,
+  ...OFF_CHECKS,
+]
+
 const CHECKS_BY_DECISION: ReadonlyMap<Decision, readonly FitCheck[]> = new Map(
-  DECISIONS.map((decision) => [decision, FIT_CHECKS.filter(({ concerns }) => concerns.includes(decision))]),
+  DECISIONS.map((decision) => [decision, ALL_CHECKS.filter(({ concerns }) => concerns.includes(decision))]),
 )
 
 const FITS: readonly FitReason[] = []
 
 /**
  * Why this machine may not be as it is; empty when it may. With a decision, only the reasons that another choice of
- * that decision could mend, which are the ones that close a choice.
+ * that decision could mend, which are the ones that close a choice; `position` says which data disk it is about.
  */
-export function fitReasons(machine: ResolvedMachine, decision?: Decision): readonly FitReason[] {
+export function fitReasons(
+  machine: ResolvedMachine,
+  decision?: Decision,
+  position?: number,
+): readonly FitReason[] {
+  const checks = decision ? CHECKS_BY_DECISION.get(decision)! : ALL_CHECKS
+  const disks = disksAskedAbout(machine, decision, position)
   let reasons: FitReason[] | undefined
-  for (const check of (decision && CHECKS_BY_DECISION.get(decision)) ?? FIT_CHECKS) {
-    const reason = check.find(machine)
+  for (const check of checks) {
+    const reason = check.find(machine, disks)
     if (reason) (reasons ??= []).push(reason)
   }
   return reasons ?? FITS
+}
+
+/** Whether a size has what is asked of it wherever it stands: the rest depends on place, disks and state. */
+export const fitsAnywhere = (machine: SizeSubject): boolean =>
+  SIZE_CHECKS.every(({ find }) => find(machine) === undefined)
+
+/** Why the machine may not stand in its region at all, whatever it is. */
+export const placeReasons = (machine: PlaceSubject): readonly FitReason[] =>
+  PLACE_CHECKS.flatMap(({ find }) => find(machine) ?? [])
+
+function disksAskedAbout(
+  machine: ResolvedMachine,
+  decision: Decision | undefined,
+  position: number | undefined,
+): readonly ResolvedDisk[] {
+  const disks = disksOf(machine)
+  switch (decision) {
+    case 'disk-kind':
+    case 'disk-room':
+      return disks.slice(0, 1)
+    case 'data-disk':
+      return disks.filter((disk) => disk.position === position)
+    case 'new-disk':
+      return disks.slice(-1)
+    default:
+      return disks
+  }
 }

@@ -10,7 +10,7 @@ import type { Machine } from './plan.ts'
 import { resolveMachine } from './resolveMachine.ts'
 
 const near = (part: Partial<Machine>, book = SMALL_BOOK) =>
-  nearestOffer({ ...SMALL_MACHINE, ...part }, [OFFICE_WEEK], indexBook(book))?.changes
+  nearestOffer({ ...SMALL_MACHINE, ...part }, { weeks: [OFFICE_WEEK] }, indexBook(book))?.changes
 
 describe('the nearest that a book sells', () => {
   test('is the machine itself where it is sold', () => {
@@ -36,15 +36,19 @@ describe('the nearest that a book sells', () => {
     ).toEqual([
       { field: 'zone', from: 'z', to: 'a' },
       { field: 'image', from: 'gone', to: 'free' },
-      { field: 'terms', from: 'gone', to: 'on-demand' },
-      { field: 'disk', from: 'gone', to: 'steps' },
+      { field: 'terms', from: 'gone', to: 'On demand' },
+      { field: 'disk', position: 0, from: 'gone', to: 'Steps' },
     ])
   })
 
   test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))('of %s fits', (_, book) => {
     const index = indexBook(book)
-    const offer = nearestOffer({ ...SMALL_MACHINE, size: 'gone', off: 'hibernated' }, [OFFICE_WEEK], index)!
-    const resolved = resolveMachine(offer.machine, [OFFICE_WEEK], index)
+    const offer = nearestOffer(
+      { ...SMALL_MACHINE, size: 'gone', off: 'hibernated' },
+      { weeks: [OFFICE_WEEK] },
+      index,
+    )!
+    const resolved = resolveMachine(offer.machine, { weeks: [OFFICE_WEEK] }, index)
     expect(resolved.ok && fitReasons(resolved.value)).toEqual([])
   })
 })

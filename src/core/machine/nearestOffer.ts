@@ -1,120 +1,179 @@
-import { zonesSelling, type BookIndex } from '../catalogue/bookIndex.ts'
-import { sizeRates, sizesByPrice } from '../catalogue/sizeRates.ts'
-import type { DiskKind, Size } from '../catalogue/priceBook.ts'
-import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { fitReasons } from '../fit/fitReasons.ts'
+import { zonesSelling, type BookIndex, type RegionIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
+import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
+import { sizeRates } from '../catalogue/sizeRates.ts'
+import type { FitReason } from '../fit/fitReason.ts'
+import { fitReasons } from '../fit/fitReasons.ts'
+import { proposedChoice } from './chosenSize.ts'
+import type { Decision } from './decision.ts'
+import { changesBetween, type ForcedChange } from './forcedChange.ts'
+import { withChosen, type SizeShape } from './fittingSizes.ts'
+import { NearestSizes } from './nearestSizes.ts'
 import type { Disk, Machine } from './plan.ts'
-import { resolveMachine } from './resolveMachine.ts'
-
-/** One name that had to change, as it stands in the plan. */
-export interface ForcedChange {
-  readonly field: 'region' | 'zone' | 'image' | 'terms' | 'size' | 'disk' | 'off'
-  readonly from: string
-  readonly to: string
-}
+import { resolveMachine, type PlanParts, type ResolvedMachine } from './resolveMachine.ts'
 
 export interface NearestOffer {
   readonly machine: Machine
+  readonly resolved: ResolvedMachine
   readonly changes: readonly ForcedChange[]
 }
 
+export interface NearestOptions {
+  /** What the size should be like; the cheapest that fits where absent. */
+  readonly like?: SizeShape | undefined
+  /** Decisions that may not change. */
+  readonly kept?: ReadonlySet<Decision>
+  /** Reasons that may remain: those for which the machine does not fit as it is. */
+  readonly tolerated?: ReadonlySet<FitReason['code']>
+  /** Sizes put in order before, where many places of a book are asked about. */
+  readonly sizes?: NearestSizes
+}
+
+const NONE: ReadonlySet<never> = new Set()
+
 /**
- * The machine with as little changed as makes it something that the book sells and that fits: what the book says took
- * a withdrawn size's place, else the cheapest size that has what the machine needs. Undefined where nothing fits.
+ * The machine with as little changed as makes it something that the book sells and that fits: its own names where they
+ * can be, what the book says took a withdrawn size's place, else the nearest size that has what the machine needs.
+ * Undefined where nothing fits.
  */
 export function nearestOffer(
   machine: Machine,
-  weeks: readonly WeekPlan[],
+  plan: PlanParts,
   index: BookIndex,
+  options: NearestOptions = {},
 ): NearestOffer | undefined {
-  const placed = inPlace(machine, index)
+  const { like, kept = NONE, tolerated = NONE } = options
+  const placed = inPlace(machine, index, kept)
   if (!placed) return undefined
-  for (const size of candidates(placed, index)) {
-    for (const changed of variants({ ...placed, size: size.id }, size, index)) {
-      const resolved = resolveMachine(changed, weeks, index)
-      if (resolved.ok && fitReasons(resolved.value).length === 0) {
-        return { machine: changed, changes: changesOf(machine, changed) }
+  const { image, region } = placed
+  const sizes = options.sizes ?? new NearestSizes(placed.machine, image, index, like)
+  for (const terms of termsToTry(placed, index, kept)) {
+    for (const size of candidates(placed, terms, sizes, index, kept)) {
+      const chosen = machine.chosen ?? proposedChoice(size, machine.needs, like)
+      const sized = withChosen({ ...placed.machine, size: size.id, terms: terms.id }, chosen)
+      for (const changed of variants(sized, size, region, index, kept)) {
+        const resolved = resolveMachine(changed, plan, index)
+        if (!resolved.ok || !fitReasons(resolved.value).every(({ code }) => tolerated.has(code))) continue
+        const changes = changesBetween(machine, changed, index)
+        return { machine: changed, resolved: resolved.value, changes }
       }
     }
   }
   return undefined
 }
 
+interface Placed {
+  readonly machine: Machine
+  readonly region: RegionIndex
+  readonly image: Image
+  readonly terms: Terms
+}
+
 /** Names of place, image and terms that the book has. */
-function inPlace(machine: Machine, { regions, images, terms, book }: BookIndex): Machine | undefined {
-  const region = regions.get(machine.region) ?? [...regions.values()][0]
-  const image = images.get(machine.image) ?? book.images[0]
+function inPlace(machine: Machine, index: BookIndex, kept: ReadonlySet<Decision>): Placed | undefined {
+  const { regions, terms, book } = index
+  const region = regions.get(machine.region) ?? (kept.has('place') ? undefined : [...regions.values()][0])
+  const image = akinImage(machine.image, index) ?? (kept.has('place') ? undefined : book.images[0])
   const onDemand = book.terms.find(({ kind }) => kind === 'on-demand') ?? book.terms[0]
   const chosen = terms.get(machine.terms) ?? onDemand
   if (!region || !image || !chosen) return undefined
   const { zones } = region.region
+  const zone = zones.includes(machine.zone) ? machine.zone : zones[0]!
   return {
-    ...machine,
-    region: region.region.id,
-    zone: zones.includes(machine.zone) ? machine.zone : zones[0]!,
-    image: image.id,
-    terms: chosen.id,
+    machine: { ...machine, region: region.region.id, zone, image: image.id, terms: chosen.id },
+    region,
+    image,
+    terms: chosen,
   }
 }
 
-/** The size itself, what took its place, and then all others from the cheapest; sold on the terms or on any. */
-function candidates(machine: Machine, index: BookIndex): Size[] {
-  const { book, sizes, regions, terms } = index
-  const region = regions.get(machine.region)!
-  const wanted = terms.get(machine.terms)!
+/** The image itself, or one that is the same by another name's beginning: an edition of it. */
+export function akinImage(id: string, { images, book }: BookIndex): Image | undefined {
+  if (id === '') return undefined
+  return images.get(id) ?? book.images.find((image) => image.id.startsWith(id) || id.startsWith(image.id))
+}
+
+function termsToTry({ terms }: Placed, { book }: BookIndex, kept: ReadonlySet<Decision>): readonly Terms[] {
+  if (kept.has('terms')) return [terms]
+  const others = book.terms.filter(
+    ({ id, kind }) => id !== terms.id && (kind === 'on-demand' || kind === 'flat'),
+  )
+  return [terms, ...others]
+}
+
+/** The size itself, what took its place, and then the nearest. */
+function* candidates(
+  { machine, region }: Placed,
+  terms: Terms,
+  nearest: NearestSizes,
+  { book, sizes }: BookIndex,
+  kept: ReadonlySet<Decision>,
+): Generator<Size> {
   let named: string | undefined = machine.size
   while (named !== undefined && !sizes.has(named)) named = book.replacedSizes?.[named]
-  const first = named === undefined ? [] : [sizes.get(named)!]
-  const soldHere = ({ id }: Size): boolean =>
-    zonesSelling(region, id).includes(machine.zone) && sizeRates(region, id, wanted) !== undefined
-  return [...first, ...sizesByPrice(region, book.sizes, wanted)].filter(soldHere)
+  const own = named === undefined ? undefined : sizes.get(named)
+  if (own && sizeRates(region, own.id, terms)) yield own
+  if (!kept.has('size')) yield* nearest.in(region, terms)
 }
 
-/** With its own disks and its own state when off where they can be, then with others, nearest first. */
-function* variants(machine: Machine, size: Size, index: BookIndex): Generator<Machine> {
-  const dataDisks = machine.dataDisks.map((disk) => placesFor(disk, false, machine, size, index)[0])
+/** In its own zone, with its own disks and state when off where they can be, then with others, nearest first. */
+function* variants(
+  machine: Machine,
+  size: Size,
+  region: RegionIndex,
+  index: BookIndex,
+  kept: ReadonlySet<Decision>,
+): Generator<Machine> {
+  const selling = zonesSelling(region, size.id)
+  // Where another size may stand in, one that the zone sells does.
+  const mayMove = kept.has('size') && !kept.has('place')
+  const zones = selling.includes(machine.zone) ? [machine.zone] : mayMove ? selling : []
+  const carried = { machine, size, region, index }
+  const dataDisks = machine.dataDisks.map((disk) => placesFor(disk, carried, 'data', kept)[0])
   if (dataDisks.some((disk) => !disk)) return
-  const systemDisks = placesFor(machine.systemDisk, true, machine, size, index)
-  for (const off of offStates(machine, index)) {
-    for (const systemDisk of systemDisks)
-      yield { ...machine, off, systemDisk, dataDisks: dataDisks as Disk[] }
+  const systemDisks = placesFor(machine.systemDisk, carried, 'system', kept)
+  for (const off of offStates(machine, index, kept)) {
+    for (const zone of zones) {
+      for (const systemDisk of systemDisks) {
+        yield { ...machine, zone, off, systemDisk, dataDisks: dataDisks as Disk[] }
+      }
+    }
   }
+}
+
+interface Carried {
+  readonly machine: Machine
+  readonly size: Size
+  readonly region: RegionIndex
+  readonly index: BookIndex
 }
 
 /** The disk on each kind that the size carries and the region sells: its own kind alone where that can be. */
 function placesFor(
   disk: Disk,
-  boots: boolean,
-  machine: Machine,
-  size: Size,
-  { diskKinds, regions, book }: BookIndex,
+  { size, region, index: { diskKinds, book } }: Carried,
+  use: 'system' | 'data',
+  kept: ReadonlySet<Decision>,
 ): Disk[] {
-  const region = regions.get(machine.region)!
   const fits = (kind: DiskKind): boolean =>
     size.diskKinds.includes(kind.id) &&
-    (!boots || kind.boots) &&
+    (use === 'data' || kind.boots) &&
     (kind.room.by === 'size'
       ? size.localDiskGiB !== undefined
       : diskRate(region, kind, disk.roomGiB) !== undefined)
   const own = diskKinds.get(disk.kind)
   if (own && fits(own)) return [disk]
+  if (own && kept.has(use === 'system' ? 'disk-kind' : 'data-disk')) return []
   // What was bought on top was bought of another kind.
   const { extraIops, extraMegabytesPerSecond, ...plain } = disk
   return book.diskKinds.filter(fits).map(({ id }) => ({ ...plain, kind: id }))
 }
 
-const offStates = ({ off }: Machine, { book: { states } }: BookIndex): Machine['off'][] =>
-  [...new Set([off, 'deallocated', 'stopped', 'running'] as const)].filter((state) => states[state])
-
-function changesOf(before: Machine, after: Machine): ForcedChange[] {
-  const names = ['region', 'zone', 'image', 'terms', 'size', 'off'] as const
-  const changes: ForcedChange[] = names.flatMap((field) =>
-    before[field] === after[field] ? [] : [{ field, from: before[field], to: after[field] }],
-  )
-  const disks = [before.systemDisk, ...before.dataDisks]
-  ;[after.systemDisk, ...after.dataDisks].forEach((disk, i) => {
-    if (disk.kind !== disks[i]!.kind) changes.push({ field: 'disk', from: disks[i]!.kind, to: disk.kind })
-  })
-  return changes
-}
+const offStates = (
+  { off }: Machine,
+  { book: { states } }: BookIndex,
+  kept: ReadonlySet<Decision>,
+): Machine['off'][] =>
+  kept.has('off') && states[off]
+    ? [off]
+    : [...new Set([off, 'deallocated', 'stopped', 'running'] as const)].filter((state) => states[state])

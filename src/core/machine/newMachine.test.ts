@@ -15,7 +15,7 @@ describe('a machine to start from', () => {
     'fits in %s, and is off as cheaply as the provider has it',
     (_, book) => {
       const machine = newMachine(book, 'first', OFFICE_WEEK)!
-      const found = resolveMachine(machine, [OFFICE_WEEK], indexBook(book))
+      const found = resolveMachine(machine, { weeks: [OFFICE_WEEK] }, indexBook(book))
       expect(found.ok && fitReasons(found.value)).toEqual([])
       expect(machine.off).toBe(book.states.deallocated ? 'deallocated' : 'stopped')
     },
@@ -30,7 +30,7 @@ describe('a machine to start from', () => {
 describe('what a machine’s names stand for', () => {
   test('every name that is not known is said, with some that are', () => {
     const lost = { ...SMALL_MACHINE, size: 'lost', zone: 'z', week: 'lost', terms: 'lost' }
-    const found = resolveMachine(lost, [OFFICE_WEEK], indexBook(SMALL_BOOK))
+    const found = resolveMachine(lost, { weeks: [OFFICE_WEEK] }, indexBook(SMALL_BOOK))
     expect(!found.ok && found.issues.map((issue) => issue.field)).toEqual([
       '/size',
       '/terms',
@@ -47,7 +47,7 @@ describe('what a machine’s names stand for', () => {
 
   test('a size that a region does not sell, at all or on these terms, says on which it does', () => {
     const find = (part: Partial<Machine>) =>
-      resolveMachine({ ...SMALL_MACHINE, ...part }, [OFFICE_WEEK], indexBook(SMALL_BOOK))
+      resolveMachine({ ...SMALL_MACHINE, ...part }, { weeks: [OFFICE_WEEK] }, indexBook(SMALL_BOOK))
     expect(find({ region: 'west', size: 'huge' })).toMatchObject({
       issues: [{ code: 'not-sold', found: 'huge', region: 'West', soldOn: [] }],
     })
@@ -58,24 +58,36 @@ describe('what a machine’s names stand for', () => {
 
   test('a withdrawn size names what took its place, however often that changed', () => {
     const book = { ...SMALL_BOOK, replacedSizes: { oldest: 'older', older: 'middle' } }
-    const found = resolveMachine({ ...SMALL_MACHINE, size: 'oldest' }, [OFFICE_WEEK], indexBook(book))
+    const found = resolveMachine(
+      { ...SMALL_MACHINE, size: 'oldest' },
+      { weeks: [OFFICE_WEEK] },
+      indexBook(book),
+    )
     expect(found).toMatchObject({ issues: [{ code: 'unknown-name', field: '/size', replacedBy: 'middle' }] })
   })
 })
 
 test.each<[Choice, string]>([
   [{ decision: 'size', size: 'small' }, 'small'],
-  [{ decision: 'place', region: 'west', zone: 'a' }, 'west-a'],
+  [{ decision: 'place', provider: 'mill', region: 'west', zone: 'a' }, 'mill-west-a'],
   [{ decision: 'disk-kind', kind: 'gib' }, 'gib'],
   [{ decision: 'disk-room', roomGiB: gib(64) }, '64'],
   [{ decision: 'off', off: 'stopped' }, 'stopped'],
-  [{ decision: 'week', week: 'other' }, 'other'],
+  [{ decision: 'week', week: { ...OFFICE_WEEK, id: 'other' } }, 'other'],
+  [{ decision: 'terms', terms: 'year' }, 'year'],
+  [{ decision: 'image', image: 'sealed', ownLicence: false }, 'sealed'],
+  [{ decision: 'vcpu', chosen: { vcpu: 6, memoryGiB: gib(16) } }, '6'],
+  [{ decision: 'memory', chosen: { vcpu: 4, memoryGiB: gib(24) } }, '24'],
+  [{ decision: 'snapshots', scheme: { every: 'week', kept: 4 } }, 'week-4'],
+  [{ decision: 'address', address: 'fixed' }, 'fixed'],
+  [{ decision: 'traffic', trafficOutGiB: gib(250) }, '250'],
 ])('taking %o changes that alone', (choice, key) => {
   const { machine } = resolved()
   const changed = applyChoice(machine, choice)
   expect(choiceKey(choice)).toBe(key)
   expect(applyChoice(changed, choice)).toEqual(changed)
-  const differing = Object.keys(machine).filter(
+  const fields = new Set([...Object.keys(machine), ...Object.keys(changed)])
+  const differing = [...fields].filter(
     (field) => JSON.stringify(changed[field as never]) !== JSON.stringify(machine[field as never]),
   )
   expect(differing).toHaveLength(1)

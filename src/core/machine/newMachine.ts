@@ -29,5 +29,5 @@ export function newMachine(book: PriceBook, name: string, week: WeekPlan): Machi
     week: week.id,
     off: 'deallocated',
   }
-  return nearestOffer(wanted, [week], indexBook(book))?.machine
+  return nearestOffer(wanted, { weeks: [week] }, indexBook(book))?.machine
 }

@@ -2,6 +2,8 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { OffState } from '../power/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
+import type { PlateId } from './decision.ts'
+import type { Needs, UserPlace } from './needs.ts'
 
 /** The document that a person edits. Everything shown is derived from it, the price books and the month. */
 export interface Plan {
@@ -17,6 +19,8 @@ export interface Plan {
   readonly exchangeRates?: readonly ExchangeRate[]
   /** Percent on top of the total, as decimal text: "23". */
   readonly taxPercent?: string
+  /** Where the people sit who use the machines. */
+  readonly places?: readonly UserPlace[]
 }
 
 /** One unit of `from` is `rate` units of `to`, from `date` on. */
@@ -56,13 +60,8 @@ export interface Machine {
   /** Id of a week of the plan. */
   readonly week: string
   readonly off: OffState
-}
-
-/** The least that the machine must have. Zero asks for nothing. */
-export interface Needs {
-  readonly vcpu: number
-  readonly memoryGiB: GiB
-  readonly iops: number
+  /** Plates that are kept as they are: nothing is proposed for them. */
+  readonly pinned?: readonly PlateId[]
 }
 
 export interface Disk {

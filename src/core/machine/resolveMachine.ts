@@ -4,7 +4,8 @@ import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import { accept, refuse, type Outcome } from '../outcome.ts'
 import { chosenSize } from './chosenSize.ts'
-import type { Disk, Machine } from './plan.ts'
+import type { UserPlace } from './needs.ts'
+import type { Disk, Machine, Plan } from './plan.ts'
 
 /** A machine with everything that its names stand for. */
 export interface ResolvedMachine {
@@ -18,7 +19,12 @@ export interface ResolvedMachine {
   readonly systemKind: DiskKind
   readonly dataKinds: readonly DiskKind[]
   readonly week: WeekPlan
+  /** The places that its needs name. */
+  readonly users: readonly UserPlace[]
 }
+
+/** What a machine's names may refer to beside its price book. */
+export type PlanParts = Pick<Plan, 'weeks' | 'places'>
 
 /** A disk of a machine: position 0 is the system disk, data disks count from 1. */
 export interface ResolvedDisk {
@@ -55,7 +61,7 @@ export type ReferenceIssue =
 /** Looks up every name; refused with each one that the book, or the plan's weeks, do not hold. */
 export function resolveMachine(
   machine: Machine,
-  weeks: readonly WeekPlan[],
+  { weeks, places = [] }: PlanParts,
   index: BookIndex,
 ): Outcome<ResolvedMachine, ReferenceIssue> {
   const issues: ReferenceIssue[] = []
@@ -92,8 +98,14 @@ export function resolveMachine(
     systemKind: systemKind!,
     dataKinds: dataKinds as DiskKind[],
     week: week!,
+    users: usersOf(machine, places),
   })
 }
+
+const NOBODY: readonly UserPlace[] = []
+
+const usersOf = ({ needs: { usedFrom } }: Machine, places: readonly UserPlace[]): readonly UserPlace[] =>
+  usedFrom ? places.filter(({ name }) => usedFrom.includes(name)) : NOBODY
 
 const notSold = (size: Size, region: RegionIndex, terms: Terms, index: BookIndex): ReferenceIssue => ({
   code: 'not-sold',

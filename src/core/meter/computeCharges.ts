@@ -18,7 +18,7 @@ import { makeCharge } from './makeCharge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
 import { hourPieces } from './clockPieces.ts'
-import { allowanceWaiver, freeHours } from './freeShare.ts'
+import { allowanceWaiver, freeHours, type FreeShare } from './freeShare.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 
 /** A stretch of charged time at one rate: free, in a band, or neither. */
@@ -40,7 +40,8 @@ export function computeCharges(
   if (!rates) return missingPrice('size')
   const committed = terms.kind === 'commitment'
   const pieces = hourPieces(committed ? metered.always : metered.compute.pieces, month)
-  const slices = slicesOf(resolved, pieces, month, shared)
+  const free = terms.kind === 'on-demand' ? freeHours(shared, { resolved, metered }, month) : undefined
+  const slices = slicesOf(resolved, pieces, month, free)
   const rounding = committed ? undefined : metered.compute.time
   const charges: Charge[] = []
   for (const part of rates.parts) {
@@ -61,7 +62,7 @@ function slicesOf(
   resolved: ResolvedMachine,
   pieces: Pieces,
   month: BillingMonth,
-  shared: SharedAccount | undefined,
+  free: FreeShare | undefined,
 ): Slice[] {
   const { terms, index } = resolved
   if (terms.kind === 'flat' && terms.capHours !== undefined) {
@@ -69,7 +70,6 @@ function slicesOf(
     return [plain(counted), ...waivedSlices(beyond, { by: 'cap', hours: terms.capHours })]
   }
   if (terms.kind !== 'on-demand') return [plain(pieces)]
-  const free = shared && freeHours(shared, resolved, pieces)
   if (!free) return rebateSlices(index.book, pieces, month)
   const [covered, rest] = cutAtTicks(pieces, free.ticks)
   const charged = rest.ticks > 0 || covered.ticks === 0 ? rebateSlices(index.book, rest, month) : []

@@ -14,7 +14,7 @@ import type { MeteredMonth } from './meteredMonth.ts'
 import { makeCharge } from './makeCharge.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
 import { diskPieces, inMebibytes, MIB_PER_GIB, monthTariff } from './clockPieces.ts'
-import { allowanceWaiver, freeGiB } from './freeShare.ts'
+import { allowanceWaiver, diskShare, freeRoom, type FreeShare } from './freeShare.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 
 const OPERATIONS_PER_UNIT = 10_000n
@@ -27,12 +27,13 @@ export function diskCharges(
   shared: SharedAccount | undefined,
 ): Charge[] | MissingPrice {
   const charges: Charge[] = []
+  const room = freeRoom(shared, { resolved, metered }, month)
   for (const disk of disksOf(resolved)) {
     if (disk.kind.room.by === 'size') continue
     const found = diskRate(resolved.region, disk.kind, disk.disk.roomGiB)
     if (!found) return missingPrice('disk')
     const pieces = diskPieces(metered, disk)
-    charges.push(...roomCharges(resolved, disk, found, pieces, month, shared))
+    charges.push(...roomCharges(disk, found, pieces, month, diskShare(room, resolved, disk)))
     const extras = extraCharges(resolved, disk, pieces, month)
     if ('code' in extras) return extras
     charges.push(...extras)
@@ -41,12 +42,11 @@ export function diskCharges(
 }
 
 function roomCharges(
-  resolved: ResolvedMachine,
   disk: ResolvedDisk,
   { rate, units, chargedGiB }: DiskRate,
   pieces: Pieces,
   month: BillingMonth,
-  shared: SharedAccount | undefined,
+  free: FreeShare | undefined,
 ): Charge[] {
   const { position, kind } = disk
   const subject: ChargeSubject = {
@@ -57,7 +57,6 @@ function roomCharges(
     chargedGiB,
     byStep: kind.room.by === 'step',
   }
-  const free = shared && freeGiB(shared, resolved, disk, pieces, chargedGiB)
   if (!free) return [makeCharge('disk', subject, monthTariff(rate, unitsExact(units), month), pieces)]
   const ticksPerSecond = chargedGiB * MIB_PER_GIB
   const tariff = {

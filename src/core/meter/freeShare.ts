@@ -1,16 +1,14 @@
+import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { FreeAllowance } from '../catalogue/priceBook.ts'
 import type { ResolvedDisk, ResolvedMachine } from '../machine/resolveMachine.ts'
-import type { GiB } from '../quantity/units.ts'
-import { inMebibytes } from './clockPieces.ts'
 import type { Waiver } from './charge.ts'
 import { drainPool, type Drained, type PoolUser } from './freeAllowance.ts'
 import type { Pieces } from './pieces.ts'
 import {
   diskKey,
   hoursKey,
-  poolOrder,
-  usesGiB,
-  usesHours,
+  poolUsers,
+  type AccountMember,
   type SharedAccount,
   type SharedPool,
 } from './sharedAccount.ts'
@@ -24,43 +22,67 @@ export interface FreeShare {
 
 /** What is free of a machine's hours; undefined where no allowance is for it. */
 export function freeHours(
-  { pools, orders }: SharedAccount,
-  resolved: ResolvedMachine,
-  pieces: Pieces,
+  shared: SharedAccount | undefined,
+  member: AccountMember,
+  month: BillingMonth,
 ): FreeShare | undefined {
-  for (const shared of pools.values()) {
-    if (!usesHours(shared.allowance, resolved)) continue
-    return shareOf(shared, { key: hoursKey(resolved), order: poolOrder(orders, resolved), pieces })
-  }
-  return undefined
+  return sharesOf('hoursPerMonth', shared, member, month).get(hoursKey(member.resolved))
 }
 
-/** What is free of a disk of this charged room, in MiB-seconds; undefined where no allowance is for its kind. */
-export function freeGiB(
-  { pools, orders }: SharedAccount,
+/** What is free of a machine's disks, in MiB-seconds, by disk; see `diskShare`. */
+export const freeRoom = (
+  shared: SharedAccount | undefined,
+  member: AccountMember,
+  month: BillingMonth,
+): FreeRoom => sharesOf('gibPerMonth', shared, member, month)
+
+export type FreeRoom = ReadonlyMap<string, FreeShare>
+
+export const diskShare = (
+  room: FreeRoom,
   resolved: ResolvedMachine,
   disk: ResolvedDisk,
-  pieces: Pieces,
-  chargedGiB: GiB,
-): FreeShare | undefined {
-  for (const shared of pools.values()) {
-    if (!usesGiB(shared.allowance, disk)) continue
-    const order = poolOrder(orders, resolved, disk.position)
-    const user = { key: diskKey(resolved, disk), order, pieces: inMebibytes(pieces, chargedGiB) }
-    return shareOf(shared, user)
+): FreeShare | undefined => room.get(diskKey(resolved, disk))
+
+const NONE: ReadonlyMap<string, FreeShare> = new Map()
+
+/**
+ * A machine's part in the allowances of one sort, as it is now. Where it uses other hours or disks than the account
+ * knows of, as for a choice, the pool is used anew with all of them in place of those known. What several allowances
+ * are for comes from the first.
+ */
+function sharesOf(
+  sort: 'hoursPerMonth' | 'gibPerMonth',
+  shared: SharedAccount | undefined,
+  member: AccountMember,
+  month: BillingMonth,
+): ReadonlyMap<string, FreeShare> {
+  if (!shared || shared.pools.size === 0) return NONE
+  const shares = new Map<string, FreeShare>()
+  for (const pool of shared.pools.values()) {
+    const { allowance } = pool
+    const users = allowance[sort] === undefined ? [] : poolUsers(allowance, member, shared.orders, month)
+    if (users.length === 0) continue
+    const { free, usedUpAt } = drainedWith(pool, member.resolved.machine.name, users)
+    for (const { key } of users) {
+      if (!shares.has(key)) shares.set(key, { allowance, ticks: free.get(key) ?? 0, usedUpAt })
+    }
   }
-  return undefined
+  return shares
 }
 
-/** The share of one user; where it uses other time than the account knows of, as for a choice, the pool is used anew. */
-function shareOf({ allowance, pool, usersByKey, drained }: SharedPool, user: PoolUser): FreeShare {
-  const known = usersByKey.get(user.key)
-  const now =
-    known && samePieces(known.pieces, user.pieces)
-      ? drained
-      : drainPool({ ...pool, users: [...pool.users.filter(({ key }) => key !== user.key), user] })
-  return { allowance, ticks: now.free.get(user.key) ?? 0, usedUpAt: now.usedUpAt }
+function drainedWith(
+  { pool, usersOf, drained }: SharedPool,
+  name: string,
+  users: readonly PoolUser[],
+): Drained {
+  const known = usersOf.get(name) ?? []
+  if (known.length === users.length && known.every((user, i) => sameUser(user, users[i]!))) return drained
+  const keys = new Set(known.map(({ key }) => key))
+  return drainPool({ ...pool, users: [...pool.users.filter(({ key }) => !keys.has(key)), ...users] })
 }
+
+const sameUser = (a: PoolUser, b: PoolUser): boolean => a.key === b.key && samePieces(a.pieces, b.pieces)
 
 const samePieces = (a: Pieces, b: Pieces): boolean =>
   a === b ||

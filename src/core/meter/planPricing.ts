@@ -3,6 +3,7 @@ import type { YearMonth } from '../calendar/yearMonth.ts'
 import { bookFor, type BookIssue } from '../catalogue/bookFor.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
+import { exchangeFor, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { refuse, type Outcome } from '../outcome.ts'
@@ -28,8 +29,16 @@ export interface PricedAccount {
   readonly alwaysOn: SharedAccount
 }
 
+/** Another provider that a machine can be moved to, and how its amounts are set against the machine's own. */
+export interface ProviderOffer {
+  readonly index: BookIndex
+  readonly month: BillingMonth
+  readonly shared: SharedAccount | undefined
+  readonly exchange: Exchange
+}
+
 export interface PlanPricingInputs {
-  readonly plan: Pick<Plan, 'machines' | 'weeks'>
+  readonly plan: Pick<Plan, 'machines' | 'weeks' | 'places' | 'exchangeRates'>
   readonly books: readonly PriceBook[]
   readonly month: YearMonth
   readonly reading: MonthReading
@@ -56,10 +65,23 @@ export class PlanPricing {
     return { ok: true, resolved, month, estimate, account }
   }
 
+  /** The other providers with a book for the month, in the order of their books; currencies are set against `own`. */
+  elsewhere({ book: own }: BookIndex): ProviderOffer[] {
+    const { books, month, plan } = this.inputs
+    const others = new Set(books.map(({ provider }) => provider.id))
+    others.delete(own.provider.id)
+    return [...others].flatMap((provider) => {
+      const index = bookFor(provider, books, month)
+      if ('code' in index) return []
+      const exchange = exchangeFor(index.book.currency, own.currency, plan.exchangeRates, month)
+      return [{ index, month: this.monthOf(index), shared: this.accountOf(index).planned, exchange }]
+    })
+  }
+
   private resolve(machine: Machine): Outcome<ResolvedMachine, MachineIssue> {
     const { plan, books, month } = this.inputs
     const index = bookFor(machine.provider, books, month)
-    return 'code' in index ? refuse(index) : resolveMachine(machine, plan.weeks, index)
+    return 'code' in index ? refuse(index) : resolveMachine(machine, plan, index)
   }
 
   private monthOf({ book }: BookIndex): BillingMonth {

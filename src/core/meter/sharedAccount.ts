@@ -32,7 +32,8 @@ interface RegionTraffic {
 export interface SharedPool {
   readonly allowance: FreeAllowance
   readonly pool: Pool
-  readonly usersByKey: ReadonlyMap<string, PoolUser>
+  /** By the machine's name. */
+  readonly usersOf: ReadonlyMap<string, readonly PoolUser[]>
   readonly drained: Drained
 }
 
@@ -45,17 +46,16 @@ export function shareAccount(
 ): SharedAccount {
   const pools = new Map<string, SharedPool>()
   for (const allowance of book.freeAllowances ?? []) {
-    const users = members.flatMap((member) => [
-      ...hourUsers(allowance, member, orders, month),
-      ...diskUsers(allowance, member, orders),
-    ])
+    const usersOf = new Map(
+      members.map((member) => [member.resolved.machine.name, poolUsers(allowance, member, orders, month)]),
+    )
+    const users = [...usersOf.values()].flat()
     const pool: Pool = {
       capacity: capacityOf(allowance, month),
       until: allowanceEnd(allowance.until, book.billingZone, month),
       users,
     }
-    const usersByKey = new Map(users.map((user) => [user.key, user]))
-    pools.set(allowance.id, { allowance, pool, usersByKey, drained: drainPool(pool) })
+    pools.set(allowance.id, { allowance, pool, usersOf, drained: drainPool(pool) })
   }
   return { pools, traffic: trafficOf(members), orders }
 }
@@ -83,23 +83,31 @@ const capacityOf = ({ hoursPerMonth, gibPerMonth }: FreeAllowance, month: Billin
 export const usesHours = (allowance: FreeAllowance, { terms, size }: ResolvedMachine): boolean =>
   allowance.hoursPerMonth !== undefined && terms.kind === 'on-demand' && allowance.eligible.includes(size.id)
 
-export const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>
+const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>
   allowance.gibPerMonth !== undefined && (allowance.eligibleKinds?.includes(kind.id) ?? false)
 
 /** More than the disks of a machine, so that each has a place of its own in the plan's order. */
 const PLACES = 1_000
 
 /** Who is served first in the last second of a pool: by the plan, then by the disk. */
-export const poolOrder = (
-  orders: ReadonlyMap<string, number>,
-  { machine }: ResolvedMachine,
-  position = 0,
-): number => (orders.get(machine.name) ?? 0) * PLACES + position
+const poolOrder = (orders: ReadonlyMap<string, number>, { machine }: ResolvedMachine, position = 0): number =>
+  (orders.get(machine.name) ?? 0) * PLACES + position
 
 export const hoursKey = ({ machine }: ResolvedMachine): string => machine.name
 
 export const diskKey = ({ machine }: ResolvedMachine, { position }: ResolvedDisk): string =>
   `${machine.name}/${position}`
+
+/** What one machine uses of an allowance: its hours, or each of its disks. */
+export const poolUsers = (
+  allowance: FreeAllowance,
+  member: AccountMember,
+  orders: ReadonlyMap<string, number>,
+  month: BillingMonth,
+): PoolUser[] =>
+  allowance.hoursPerMonth !== undefined
+    ? hourUsers(allowance, member, orders, month)
+    : diskUsers(allowance, member, orders)
 
 function hourUsers(
   allowance: FreeAllowance,

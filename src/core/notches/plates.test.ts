@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import { applyChoice } from '../machine/choice.ts'
+import { applyChoice, type Choice } from '../machine/choice.ts'
 import { resolveMachine } from '../machine/resolveMachine.ts'
 import { estimateMachine } from '../meter/estimateMachine.ts'
 import { add, compare } from '../quantity/exact.ts'
@@ -13,7 +13,10 @@ const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 const SHORT_WEEK = { ...OFFICE_WEEK, id: 'short', windows: windowsOn([0], '08:00-12:00') }
 const weeks = [OFFICE_WEEK, SHORT_WEEK]
 const machine = resolved({ off: 'hibernated', address: 'fixed' })
-const plates = platesOf({ resolved: machine, weeks, month: MARCH })
+const plan = { weeks }
+const plates = platesOf({ resolved: machine, plan, month: MARCH })
+const withWeek = (choice: Choice) =>
+  choice.decision === 'week' && !weeks.includes(choice.week) ? { weeks: [...weeks, choice.week] } : plan
 const plate = (decision: Plate['decision']): Plate =>
   plates.find((candidate) => candidate.decision === decision)!
 
@@ -21,8 +24,9 @@ describe('plates of a machine', () => {
   test('every priced choice costs what the machine with that choice costs', () => {
     let priced = 0
     for (const { notches } of plates) {
-      for (const { choice, total, difference } of notches) {
-        const changed = resolveMachine(applyChoice(machine.machine, choice), weeks, machine.index)
+      for (const { choice, total, difference, carried } of notches) {
+        if (carried) continue
+        const changed = resolveMachine(applyChoice(machine.machine, choice), withWeek(choice), machine.index)
         const estimate = changed.ok ? estimateMachine({ resolved: changed.value, month: MARCH }) : undefined
         if (!estimate || 'code' in estimate) expect(total).toBeUndefined()
         else {
@@ -44,7 +48,7 @@ describe('plates of a machine', () => {
         if (notch.total) expect(compare(before.total!, notch.total)).toBeLessThanOrEqual(0)
       })
     }
-    expect(plate('place').notches.at(-1)).toMatchObject({ key: 'west-a', total: undefined })
+    expect(plate('place').notches.at(-1)).toMatchObject({ key: 'mill-west-a', total: undefined })
   })
 
   test('the next notch passes over closed choices', () => {
@@ -53,6 +57,6 @@ describe('plates of a machine', () => {
     expect(nextNotch(plate('size'), -1)?.key).toBe('small')
     expect(nextNotch(plate('size'), 1)).toBeUndefined()
     expect(nextNotch(plate('off'), -1)?.key).toBe('deallocated')
-    expect(nextNotch(plate('week'), -1)?.key).toBe('short')
+    expect(nextNotch(plate('week'), -1)?.key).toBe('week-hour-less')
   })
 })

@@ -4,7 +4,6 @@ import { sizeRates } from '../catalogue/sizeRates.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { hourPieces } from '../meter/clockPieces.ts'
 import { computeCharges } from '../meter/computeCharges.ts'
 import { meterMachine } from '../meter/chargeMachine.ts'
 import { machineTotal } from '../meter/estimateMachine.ts'
@@ -118,8 +117,8 @@ function kinksOf(
       around((terms.capHours * ticksPerHour) / ticksPerSecond)
   }
   const onDemand = sold.find(({ kind }) => kind === 'on-demand')
-  const whole = hourPieces(meteredRun(month, length).compute.pieces, month)
-  const free = onDemand && shared && freeHours(shared, withTerms(resolved, onDemand), whole)
+  const member = onDemand && { resolved: withTerms(resolved, onDemand), metered: meteredRun(month, length) }
+  const free = member && freeHours(shared, member, month)
   const freeSeconds = (free?.ticks ?? 0) / ticksPerSecond
   around(freeSeconds)
   // Bands count what is left after the free hours.

@@ -14,7 +14,7 @@ export function resolved(
   week: WeekPlan = OFFICE_WEEK,
   book: PriceBook = SMALL_BOOK,
 ): ResolvedMachine {
-  const outcome = resolveMachine({ ...SMALL_MACHINE, ...part }, [week], indexBook(book))
+  const outcome = resolveMachine({ ...SMALL_MACHINE, ...part }, { weeks: [week] }, indexBook(book))
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues))
   return outcome.value
 }

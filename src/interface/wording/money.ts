@@ -62,6 +62,10 @@ export function formatDifference(amount: Exact, from: Exact): string {
 const signed = (amount: Exact, places: number): string =>
   `${amount.n > 0n ? '+' : ''}${formatAmount(amount, places)}`
 
+/** Decimal text as a difference, with its sign: +9.26, −6.58, 0.00. */
+export const signedDecimal = (decimal: string): string =>
+  /[1-9]/.test(decimal) && !decimal.startsWith('-') ? `+${groupDigits(decimal)}` : groupDigits(decimal)
+
 /** All digits of an exact amount that a decimal can show, twelve places at most. */
 export const formatExact = (amount: Exact): string =>
   groupDigits(trimDecimal(toDecimal(amount, MOST_DECIMALS)))

@@ -1,5 +1,7 @@
 import type { FitReason } from '../../core/fit/fitReason.ts'
+import type { Keep } from '../../core/machine/needs.ts'
 import { groupDigits } from './money'
+import { STATE_NAMES } from './state'
 
 const listed = (names: readonly string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')
@@ -7,6 +9,13 @@ const listed = (names: readonly string[]): string =>
 const asks = (by: 'needs' | 'image'): string => (by === 'image' ? 'the image needs' : 'you need')
 
 const number = (value: number): string => groupDigits(String(value))
+
+const KEEP_NAMES = {
+  memory: 'memory',
+  address: 'the address',
+  'local-disk': 'the local disk',
+  hardware: 'the hardware',
+} as const satisfies Record<Keep, string>
 
 const stepsText = ({ least, most, step }: { least: number; most: number; step: number }): string =>
   `${least} to ${most}${step === 1 ? '' : ` by ${step}`}`
@@ -21,7 +30,7 @@ function reasonText(reason: FitReason): string {
     case 'too-few-iops':
       return reason.limit === 'size'
         ? `the size allows ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
-        : `the disk gives ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
+        : `the disks give ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
     case 'not-sold-here':
       return reason.soldIn.length === 0
         ? `${reason.size} is not sold in this region`
@@ -37,7 +46,35 @@ function reasonText(reason: FitReason): string {
     case 'room-not-offered':
       return `${reason.kind} has no disk of ${reason.asked} GiB, ${number(reason.most)} at most`
     case 'address-not-sold-here':
-      return `no such public address in ${reason.place}`
+      return `no ${reason.sort} public address is sold in ${reason.place}`
+    case 'snapshots-not-sold-here':
+      return `no snapshots are sold in ${reason.place}`
+    case 'traffic-not-sold-here':
+      return `traffic out of ${reason.place} has no price`
+    case 'architecture-not-wanted':
+      return `is ${reason.has}, you need ${reason.needs}`
+    case 'too-few-accelerators':
+      return `${number(reason.has)} accelerators, you need ${number(reason.needs)}`
+    case 'too-little-throughput':
+      return reason.limit === 'size'
+        ? `the size allows ${number(reason.has)} MB/s, you need ${number(reason.needs)}`
+        : `the disks give ${number(reason.has)} MB/s, you need ${number(reason.needs)}`
+    case 'too-little-disk':
+      return `${number(reason.has)} GiB on all disks, you need ${number(reason.needs)}`
+    case 'jurisdiction-not-allowed':
+      return `${reason.place} is in ${reason.has}, you allow ${listed(reason.allowed)}`
+    case 'too-far':
+      return `${number(reason.milliseconds)} ms ${reason.isMeasured ? 'measured' : 'estimated'} from ${reason.from} and back, you allow ${number(reason.most)}`
+    case 'not-kept':
+      return `${STATE_NAMES[reason.state].toLowerCase()} does not keep ${KEEP_NAMES[reason.what]}`
+    case 'taken-away':
+      return `${reason.terms} may be taken away at any time (${reason.interruption})`
+    case 'back-too-late':
+      return `takes ${number(reason.seconds)} s from ${STATE_NAMES[reason.state].toLowerCase()} to running, you allow ${number(reason.most)}`
+    case 'no-exchange-rate':
+      return `there is no rate from ${reason.from} to ${reason.to}; enter one under Plan`
+    case 'nothing-fits-there':
+      return `${reason.provider} sells nothing in ${reason.place} that has all you need`
     case 'wrong-architecture':
       return `is ${reason.has}, ${reason.image} is made for ${listed(reason.needs)}`
     case 'image-too-large':

@@ -74,7 +74,7 @@ describe('reasons', () => {
     ],
     [
       { code: 'too-few-iops', has: 2_036, needs: 3_000, limit: 'disk' },
-      'the disk gives 2,036 IOPS, you need 3,000',
+      'the disks give 2,036 IOPS, you need 3,000',
     ],
     [
       { code: 'too-few-iops', has: 640, needs: 3_000, limit: 'size' },
@@ -108,7 +108,10 @@ describe('reasons', () => {
       { code: 'room-not-offered', kind: 'Ember', asked: gib(9_000), most: gib(4_096) },
       'Ember has no disk of 9000 GiB, 4,096 at most',
     ],
-    [{ code: 'address-not-sold-here', place: 'Hobart' }, 'no such public address in Hobart'],
+    [
+      { code: 'address-not-sold-here', sort: 'fixed', place: 'Hobart' },
+      'no fixed public address is sold in Hobart',
+    ],
     [
       { code: 'wrong-architecture', image: 'Harbour Server', has: 'arm64', needs: ['x86-64'] },
       'is arm64, Harbour Server is made for x86-64',
@@ -141,15 +144,24 @@ describe('choices', () => {
   const machine = resolved()
   test.each<[Choice, string, string]>([
     [{ decision: 'size', size: 'arm' }, 'arm', '4 vCPU, 16 GiB, arm64'],
-    [{ decision: 'place', region: 'west', zone: 'a' }, 'West a', 'CA'],
+    [{ decision: 'place', provider: 'mill', region: 'west', zone: 'a' }, 'West a', 'CA'],
     [{ decision: 'disk-kind', kind: 'gib' }, 'Gibs', 'up to 9,000 IOPS'],
     [{ decision: 'disk-room', roomGiB: gib(130) }, '130 GiB', 'charged as 256'],
     [{ decision: 'disk-room', roomGiB: gib(999) }, '999 GiB', 'no such room'],
     [{ decision: 'off', off: 'stopped' }, 'Stopped', 'hardware kept for it'],
-    [{ decision: 'week', week: 'week' }, 'Week', 'Mon to Fri 08:00–18:00'],
-  ])('%o', (choice, name, about) =>
-    expect(choiceWords(choice, machine, [OFFICE_WEEK])).toEqual({ name, about }),
-  )
+    [{ decision: 'terms', terms: 'year' }, 'One year', '12 months, on or off'],
+    [
+      { decision: 'image', image: 'sealed', ownLicence: true },
+      'sealed, own licence',
+      'licence brought along',
+    ],
+    [{ decision: 'new-disk', disk: { kind: 'steps', roomGiB: gib(50) } }, 'Steps 50 GiB', 'charged as 64'],
+    [{ decision: 'data-disk', position: 1, disk: undefined }, 'None', 'no such disk'],
+    [{ decision: 'snapshots', scheme: { every: 'day', kept: 7 } }, '7 daily', 'of each disk'],
+    [{ decision: 'address', address: 'changing' }, 'Changing', 'lost when the hardware is given back'],
+    [{ decision: 'traffic', trafficOutGiB: gib(2_500) }, '2,500 GiB', 'a month'],
+    [{ decision: 'week', week: OFFICE_WEEK }, 'Week', 'Mon to Fri 08:00–18:00'],
+  ])('%o', (choice, name, about) => expect(choiceWords({ choice }, machine)).toEqual({ name, about }))
 
   test('a choice without a price says so', () => {
     const notch = {

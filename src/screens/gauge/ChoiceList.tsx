@@ -38,7 +38,7 @@ interface ChoiceListProps {
 
 /**
  * Choices of one decision from the cheapest to the dearest, opened at the present one, with a search. Closed ones say
- * why, and cannot be taken.
+ * why; taking one asks what else it may change.
  */
 export function ChoiceList({
   title,
@@ -70,7 +70,7 @@ export function ChoiceList({
               selectedKeys={notches.filter(({ isPresent }) => isPresent).map(({ key }) => key)}
               onSelectionChange={(keys) => {
                 const notch = notches.find(({ key }) => keys !== 'all' && keys.has(key))
-                if (notch?.total && notch.reasons.length === 0) onTake(notch)
+                if (notch && !notch.isPresent) onTake(notch)
               }}
               renderEmptyState={() => <Nothing>Nothing by that name</Nothing>}
             >

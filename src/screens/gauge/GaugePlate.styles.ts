@@ -5,13 +5,16 @@ import { media } from '../../interface/theme/media'
 
 const SLIDE = '180ms ease-out'
 
+export const LABEL_WIDTH = '176px'
+export const LABEL_WIDTH_COMPACT = '136px'
+
 export const Plate = styled.div`
   display: grid;
-  grid-template-columns: 142px minmax(0, 1fr);
+  grid-template-columns: ${LABEL_WIDTH} minmax(0, 1fr);
   border-top: 1px solid var(--rule);
-  padding: 5px 0 4px;
+  padding: 3px 0 2px;
   ${media.compact} {
-    grid-template-columns: 122px minmax(0, 1fr);
+    grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
   }
 
   &:focus-within {
@@ -19,42 +22,125 @@ export const Plate = styled.div`
   }
 `
 
-export const Decision = styled.div`
-  display: grid;
-  align-content: start;
-  min-width: 0;
-  padding-right: 10px;
+/** A plate that is one line: it saves and costs nothing, or is kept as it is. */
+export const Folded = styled(Plate)`
+  padding: 1px 0;
+  align-items: center;
+  min-height: 25px;
+`
 
-  & > * {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+export const Decision = styled.div`
+  position: relative;
+  display: grid;
+  align-content: center;
+  min-width: 0;
+  padding-right: 30px;
+
+  ${Folded} > & {
+    grid-template-columns: auto minmax(0, 1fr);
+    gap: 6px;
+    align-items: baseline;
   }
 `
 
+const oneLine = css`
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+`
+
 export const Kind = styled.span`
+  ${oneLine}
   font-size: 12px;
   color: var(--ink-2);
 `
 
 export const Value = styled.span`
+  ${oneLine}
   font-weight: 620;
   line-height: 1.25;
+
+  ${Folded} & {
+    font-weight: 400;
+  }
 `
 
 export const About = styled.span`
   font-size: 11px;
+  color: var(--ink-3);
+  margin-left: 3px;
+`
+
+/** Stays out of sight until its plate is looked at, unless it is on. */
+export const PinToggle = styled.button`
+  position: absolute;
+  right: 4px;
+  top: 50%;
+  width: 24px;
+  height: 24px;
+  margin-top: -12px;
+  display: grid;
+  place-items: center;
+  padding: 0;
+  border: 0;
+  border-radius: 3px;
+  background: none;
+  color: var(--ink-3);
+  cursor: pointer;
+  opacity: 0;
+
+  &[data-selected],
+  &[data-focus-visible],
+  ${Plate}:hover &,
+  ${Plate}:focus-within & {
+    opacity: 1;
+  }
+  &[data-hovered] {
+    color: var(--ink);
+    background: var(--paper);
+  }
+  ${media.coarse} {
+    opacity: 1;
+    width: 44px;
+    height: 44px;
+    margin-top: -22px;
+    right: -6px;
+  }
+`
+
+export const FoldNote = styled.button`
+  justify-self: start;
+  padding: 2px 4px;
+  margin-left: -4px;
+  border: 0;
+  border-radius: 3px;
+  background: none;
+  font-size: 12px;
   color: var(--ink-2);
+  text-align: left;
+  cursor: pointer;
+  ${media.coarse} {
+    min-height: 44px;
+  }
+`
+
+export const FoldOpen = styled.span`
+  margin-left: 4px;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
 `
 
 export const Track = styled.div`
   position: relative;
-  height: 52px;
+  height: 42px;
+  ${media.coarse} {
+    height: 64px;
+  }
 `
 
 export const Drawing = styled.svg`
   position: absolute;
-  inset: 0 auto auto 0;
+  inset: -3px auto auto 0;
   overflow: visible;
   pointer-events: none;
 `
@@ -71,10 +157,12 @@ export const Moving = styled.g`
   transition: transform ${SLIDE};
 `
 
-export const Cut = styled.path<{ readonly $near: boolean }>`
+export const Cut = styled.path<{ readonly $near: boolean; readonly $scored: boolean }>`
   fill: var(--sheet);
   stroke: ${({ $near }) => ($near ? 'var(--ink)' : 'var(--plate-edge)')};
   stroke-width: ${({ $near }) => ($near ? 1.5 : 1)};
+  stroke-dasharray: ${({ $scored }) => ($scored ? '2 2' : 'none')};
+  fill-opacity: ${({ $scored }) => ($scored ? 0.35 : 1)};
 `
 
 export const Cross = styled.path`
@@ -99,7 +187,7 @@ const target = css`
   position: absolute;
   top: 0;
   width: 26px;
-  height: 32px;
+  height: 25px;
   padding: 0;
   border: 0;
   background: none;
@@ -130,13 +218,16 @@ export const Slot = styled.button`
 
 export const Captions = styled.div`
   position: absolute;
-  top: 33px;
+  top: 25px;
   left: 0;
   right: 0;
-  height: 18px;
+  height: 17px;
   font-size: 12px;
   color: var(--ink-2);
   pointer-events: none;
+  ${media.coarse} {
+    top: 44px;
+  }
 
   b {
     font-weight: 600;
@@ -189,6 +280,18 @@ export const Cheaper = styled.button`
 
 export const Dearer = styled.button`
   ${takeable}
+`
+
+export const Cheapest = styled.button`
+  ${takeable}
+  left: 0;
+
+  b {
+    color: var(--save);
+  }
+  ${media.compact} {
+    display: none;
+  }
 `
 
 export const Readout = styled.span`

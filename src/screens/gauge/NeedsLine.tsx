@@ -2,7 +2,8 @@
 
 import styled from 'styled-components'
 import { fitReasons } from '../../core/fit/fitReasons.ts'
-import type { Machine, Needs } from '../../core/machine/plan.ts'
+import type { Needs } from '../../core/machine/needs.ts'
+import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { Dropdown } from '../../interface/Dropdown'

@@ -17,7 +17,13 @@ const notch = (cents: number, i: number, isPresent: boolean): Notch => ({
 const plateOf = (cents: readonly number[]): Plate => {
   const notches = [...cents, 0].map((value, i) => notch(value, i, i === cents.length))
   notches.sort((a, b) => compare(a.difference!, b.difference!))
-  return { decision: 'size', notches, present: notches.findIndex(({ isPresent }) => isPresent) }
+  return {
+    id: 'size',
+    decision: 'size',
+    fold: undefined,
+    notches,
+    present: notches.findIndex(({ isPresent }) => isPresent),
+  }
 }
 
 const anyCents = fc.array(fc.integer({ min: -9_000, max: 400_000 }), { maxLength: 60 })

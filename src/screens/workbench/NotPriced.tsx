@@ -3,12 +3,13 @@
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { indexBook } from '../../core/catalogue/bookIndex.ts'
-import { nearestOffer, type ForcedChange } from '../../core/machine/nearestOffer.ts'
+import { nearestOffer } from '../../core/machine/nearestOffer.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineIssue } from '../../core/meter/planPricing.ts'
 import { machineIssueText } from '../../files/machineIssueText.ts'
 import { Button } from '../../interface/Button'
-import { setMachine } from '../../store/commands.ts'
+import { forcedChangeText } from '../../interface/wording/forcedChange'
+import { replaceMachine } from '../../store/commands.ts'
 import { useWorkbench } from './WorkbenchContext'
 
 interface NotPricedProps {
@@ -19,8 +20,8 @@ interface NotPricedProps {
 /** Why a machine has no price, and the nearest that its provider sells and that fits. */
 export function NotPriced({ machine, issues }: NotPricedProps) {
   const { session, state, book } = useWorkbench()
-  const { weeks } = state.plan
-  const offer = useMemo(() => book && nearestOffer(machine, weeks, indexBook(book)), [machine, weeks, book])
+  const { plan } = state
+  const offer = useMemo(() => book && nearestOffer(machine, plan, indexBook(book)), [machine, plan, book])
   return (
     <Box role="alert">
       <b>This machine is not priced.</b>
@@ -34,10 +35,13 @@ export function NotPriced({ machine, issues }: NotPricedProps) {
       })}
       {offer && offer.changes.length > 0 && (
         <Line>
-          <span>The nearest that fits: {offer.changes.map(changeText).join('; ')}.</span>
+          <span>The nearest that fits: {offer.changes.map(forcedChangeText).join('; ')}.</span>
           <Button
             onPress={() =>
-              session.edit(`${machine.name}: the nearest that fits`, setMachine(machine.name, offer.machine))
+              session.edit(
+                `${machine.name}: the nearest that fits`,
+                replaceMachine(machine.name, offer.machine),
+              )
             }
           >
             Take it
@@ -48,19 +52,6 @@ export function NotPriced({ machine, issues }: NotPricedProps) {
     </Box>
   )
 }
-
-const FIELD_NAMES = {
-  region: 'region',
-  zone: 'zone',
-  image: 'image',
-  terms: 'terms',
-  size: 'size',
-  disk: 'disk kind',
-  off: 'when off',
-} as const satisfies Record<ForcedChange['field'], string>
-
-const changeText = ({ field, from, to }: ForcedChange): string =>
-  `${FIELD_NAMES[field]} ${to} in place of ${from}`
 
 const Box = styled.div`
   display: grid;

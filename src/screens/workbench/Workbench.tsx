@@ -66,15 +66,15 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
 function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
   const { address, go, mend } = useAddress()
   const { plan, books } = state
-  const { weeks, machines } = plan
+  const { machines } = plan
   const { reading } = address
   const month = address.month ?? plan.month
   const wanted = address.machine ?? plan.machines[0]?.name
   const machine = machines.find(({ name }) => name === wanted)
   useFollowMachine(machines, wanted, mend)
   const pricing = useMemo(
-    () => new PlanPricing({ plan: { machines, weeks }, books, month, reading }),
-    [machines, weeks, books, month, reading],
+    () => new PlanPricing({ plan, books, month, reading }),
+    [plan, books, month, reading],
   )
   const result = useMemo(() => machine && pricing.of(machine), [machine, pricing])
   const provider = machine?.provider
@@ -83,8 +83,8 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
     return found && 'book' in found ? found.book : undefined
   }, [provider, books, month])
   return useMemo(
-    () => ({ session, state, address, go, mend, month, machine, book, result }),
-    [session, state, address, go, mend, month, machine, book, result],
+    () => ({ session, state, address, go, mend, month, machine, book, result, pricing }),
+    [session, state, address, go, mend, month, machine, book, result, pricing],
   )
 }
 

@@ -4,7 +4,7 @@ import { createContext, useContext } from 'react'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import type { MachineResult } from '../../core/meter/planPricing.ts'
+import type { MachineResult, PlanPricing } from '../../core/meter/planPricing.ts'
 import type { Session } from '../../store/session.ts'
 import type { SessionState } from '../../store/sessionState.ts'
 import type { Address } from './address.ts'
@@ -24,6 +24,8 @@ export interface WorkbenchValue {
   readonly book: PriceBook | undefined
   /** The open machine's month, computed at once; undefined when no machine is open. */
   readonly result: MachineResult | undefined
+  /** Prices any machine of the plan as it is now. */
+  readonly pricing: PlanPricing
 }
 
 export const WorkbenchContext = createContext<WorkbenchValue | undefined>(undefined)

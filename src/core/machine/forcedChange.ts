@@ -1,0 +1,63 @@
+import type { BookIndex } from '../catalogue/bookIndex.ts'
+import type { OffState } from '../power/powerState.ts'
+import type { Machine } from './plan.ts'
+
+/** One thing that had to change, by the names of the price books. */
+export type ForcedChange =
+  | {
+      readonly field: 'region' | 'zone' | 'image' | 'terms' | 'size'
+      readonly from: string
+      readonly to: string
+    }
+  /** Position 0 is the system disk. */
+  | { readonly field: 'disk'; readonly position: number; readonly from: string; readonly to: string }
+  | { readonly field: 'off'; readonly from: OffState; readonly to: OffState }
+
+type NamedField = 'region' | 'zone' | 'image' | 'terms' | 'size' | 'disk'
+
+/**
+ * What differs between two machines beside what was asked for. Names are looked up in `before`, the book that the first
+ * machine stands in, where it is another one.
+ */
+export function changesBetween(
+  from: Machine,
+  to: Machine,
+  index: BookIndex,
+  before: BookIndex = index,
+): ForcedChange[] {
+  const changes: ForcedChange[] = []
+  for (const field of ['region', 'zone', 'image', 'terms', 'size'] as const) {
+    if (from[field] === to[field]) continue
+    changes.push({ field, from: nameIn(before, field, from[field]), to: nameIn(index, field, to[field]) })
+  }
+  const disks = [from.systemDisk, ...from.dataDisks]
+  ;[to.systemDisk, ...to.dataDisks].forEach(({ kind }, position) => {
+    const was = disks[position]?.kind
+    if (was === undefined || was === kind) return
+    changes.push({
+      field: 'disk',
+      position,
+      from: nameIn(before, 'disk', was),
+      to: nameIn(index, 'disk', kind),
+    })
+  })
+  if (from.off !== to.off) changes.push({ field: 'off', from: from.off, to: to.off })
+  return changes
+}
+
+function nameIn(index: BookIndex, field: NamedField, id: string): string {
+  switch (field) {
+    case 'region':
+      return index.regions.get(id)?.region.name ?? id
+    case 'image':
+      return index.images.get(id)?.name ?? id
+    case 'terms':
+      return index.terms.get(id)?.name ?? id
+    case 'size':
+      return index.sizes.get(id)?.name ?? id
+    case 'disk':
+      return index.diskKinds.get(id)?.name ?? id
+    case 'zone':
+      return id
+  }
+}

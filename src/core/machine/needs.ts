@@ -1,0 +1,47 @@
+import type { Size } from '../catalogue/priceBook.ts'
+import type { GiB } from '../quantity/units.ts'
+
+/** What a machine can be asked to keep while it is off. */
+export const KEEPS = ['memory', 'address', 'local-disk', 'hardware'] as const
+/** `hardware`: it must surely get hardware again, so that it must not give its own back, nor be taken away. */
+export type Keep = (typeof KEEPS)[number]
+
+/** What the machine must have. Zero and absent ask for nothing. */
+export interface Needs {
+  readonly vcpu: number
+  readonly memoryGiB: GiB
+  readonly iops: number
+  readonly megabytesPerSecond?: number
+  /** Room on all disks together. */
+  readonly diskGiB?: GiB
+  readonly accelerators?: number
+  readonly architecture?: Size['architecture']
+  /** Jurisdictions that the machine may stand in, in the price books' words. */
+  readonly jurisdictions?: readonly string[]
+  /** Names of the plan's places from which it is used. */
+  readonly usedFrom?: readonly string[]
+  /** The longest that a packet may take from each of those places and back. */
+  readonly roundTripMs?: number
+  readonly keeps?: readonly Keep[]
+  /** From off to running. */
+  readonly backWithinSeconds?: number
+}
+
+/** A place where people sit. */
+export interface UserPlace {
+  /** Unique in the plan. */
+  readonly name: string
+  /** Degrees, north and east positive. */
+  readonly latitude: number
+  readonly longitude: number
+  /** Round trips that the person measured; they take the place of estimates. */
+  readonly measured?: readonly MeasuredRoundTrip[]
+}
+
+export interface MeasuredRoundTrip {
+  readonly provider: string
+  readonly region: string
+  readonly milliseconds: number
+}
+
+export const MOST_PLACES = 50

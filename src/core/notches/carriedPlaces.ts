@@ -1,0 +1,116 @@
+import { akinImage, nearestOffer } from '../machine/nearestOffer.ts'
+import type { FitReason } from '../fit/fitReason.ts'
+import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
+import { applyChoice, choiceKey, type Choice } from '../machine/choice.ts'
+import type { BookIndex } from '../catalogue/bookIndex.ts'
+import type { Decision } from '../machine/decision.ts'
+import { changesBetween, type ForcedChange } from '../machine/forcedChange.ts'
+import { NearestSizes } from '../machine/nearestSizes.ts'
+import { exchanged, type Exchange } from '../machine/exchange.ts'
+import type { Machine } from '../machine/plan.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { machineTotal } from '../meter/estimateMachine.ts'
+import type { ProviderOffer } from '../meter/planPricing.ts'
+import { subtract, type Exact } from '../quantity/exact.ts'
+import { keptDecisions } from './keptDecisions.ts'
+import type { Notch, PlatesInputs } from './plates.ts'
+
+/** A machine carried over to a choice with all that had to change. */
+export interface Carried {
+  readonly machine: Machine
+  readonly resolved: ResolvedMachine
+  readonly changes: readonly ForcedChange[]
+}
+
+type PlaceChoice = Extract<Choice, { decision: 'place' }>
+
+/**
+ * The places of the machine's own provider, those that it does not fit in as it is carried over where that can be, and
+ * all places of the other providers.
+ */
+export function carriedPlaces(
+  inputs: PlatesInputs,
+  within: readonly Notch[],
+  present: Exact | undefined,
+): Notch[] {
+  const { resolved, month, shared, elsewhere = [] } = inputs
+  const own: ProviderOffer = { index: resolved.index, month, shared, exchange: { kind: 'same' } }
+  const carryHome = new CarryOver(inputs, own)
+  const at = within.map((notch) => {
+    const mends = !notch.isPresent && notch.reasons.length > 0
+    return mends ? carryHome.notch(notch.choice as PlaceChoice, present, notch) : notch
+  })
+  const away = elsewhere.flatMap((offer) => {
+    const carry = new CarryOver(inputs, offer)
+    const { book } = offer.index
+    return book.regions.flatMap(({ id, zones }) =>
+      zones.map((zone) =>
+        carry.notch({ decision: 'place', provider: book.provider.id, region: id, zone }, present),
+      ),
+    )
+  })
+  return [...at, ...away]
+}
+
+/** Carries one machine to places of one provider; what is the same for all of them is found once. */
+class CarryOver {
+  private readonly kept: ReadonlySet<Decision>
+  private readonly tolerated: ReadonlySet<FitReason['code']>
+  private readonly sizes: NearestSizes | undefined
+
+  constructor(
+    private readonly inputs: PlatesInputs,
+    private readonly offer: ProviderOffer,
+  ) {
+    const { resolved } = inputs
+    const { machine, size } = resolved
+    this.kept = keptDecisions(machine, 'place')
+    this.tolerated = new Set(fitReasons(resolved).map(({ code }) => code))
+    const image = akinImage(machine.image, offer.index)
+    this.sizes = image && new NearestSizes(machine, image, offer.index, size)
+  }
+
+  notch(choice: PlaceChoice, present: Exact | undefined, closed?: Notch): Notch {
+    const key = choiceKey(choice)
+    const carried = this.carry(choice)
+    if (!('machine' in carried)) return closed ?? shut(key, choice, carried.reasons)
+    const { month, shared, exchange } = this.offer
+    const inItsCurrency = machineTotal(carried.resolved, month, shared)
+    const total = inItsCurrency && exchanged(inItsCurrency, exchange)
+    if (!total) return closed ?? shut(key, choice, noRate(exchange))
+    const difference = present && subtract(total, present)
+    return { key, choice, isPresent: false, total, difference, reasons: [], carried }
+  }
+
+  private carry(choice: PlaceChoice): Carried | { readonly reasons: readonly FitReason[] } {
+    const { plan, resolved } = this.inputs
+    const { index } = this.offer
+    const region = index.regions.get(choice.region)!
+    const machine = applyChoice(resolved.machine, choice)
+    const barred = placeReasons({ region, machine, users: resolved.users })
+    if (barred.length > 0) return { reasons: barred }
+    const { kept, tolerated, sizes } = this
+    const offer = sizes && nearestOffer(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })
+    if (!offer) return { reasons: [nothingFits(region.region.name, index)] }
+    const changes = changesBetween(machine, offer.machine, index, resolved.index)
+    return { machine: offer.machine, resolved: offer.resolved, changes }
+  }
+}
+
+const shut = (key: string, choice: Choice, reasons: readonly FitReason[]): Notch => ({
+  key,
+  choice,
+  isPresent: false,
+  total: undefined,
+  difference: undefined,
+  reasons,
+})
+
+const nothingFits = (place: string, { book }: BookIndex): FitReason => ({
+  code: 'nothing-fits-there',
+  place,
+  provider: book.provider.name,
+})
+
+const noRate = (exchange: Exchange): FitReason[] =>
+  exchange.kind === 'missing' ? [{ code: 'no-exchange-rate', from: exchange.from, to: exchange.to }] : []

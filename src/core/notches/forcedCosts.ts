@@ -1,0 +1,111 @@
+import { exchanged, type Exchange } from '../machine/exchange.ts'
+import type { ForcedChange } from '../machine/forcedChange.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { Charge } from '../meter/charge.ts'
+import { chargeMachine, meterMachine } from '../meter/chargeMachine.ts'
+import type { ProviderOffer } from '../meter/planPricing.ts'
+import { add, subtract, ZERO, type Exact } from '../quantity/exact.ts'
+import type { Carried } from './carriedPlaces.ts'
+import type { PlatesInputs } from './plates.ts'
+
+export interface ForcedCost {
+  readonly change: ForcedChange
+  /** What the month costs more or less for it; undefined where it is part of the line before. */
+  readonly cost: Exact | undefined
+}
+
+export interface ForcedCosts {
+  readonly changes: readonly ForcedCost[]
+  /** What the choice itself costs more or less, as by other rates for the same things. */
+  readonly own: Exact
+  /** The sum of all. */
+  readonly difference: Exact
+}
+
+/**
+ * What each forced change costs, in the machine's present currency: the size what machine time changes, a disk what
+ * that disk changes, the image what licences change, the state when off what the same machine costs less without it.
+ * What is left is the choice's own. Undefined where either has no price.
+ */
+export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts | undefined {
+  const at = offerFor(inputs, carried.resolved)
+  const before = priceParts(inputs.resolved, { ...inputs, exchange: { kind: 'same' } })
+  const after = at && priceParts(carried.resolved, at)
+  if (!before || !after) return undefined
+  const offChange = carried.changes.find(({ field }) => field === 'off')
+  const asBefore = offChange && withOffOf(carried.resolved, inputs.resolved)
+  const unslept = asBefore ? (priceParts(asBefore, at) ?? after) : after
+  const changed = (part: string): Exact => subtract(unslept.get(part) ?? ZERO, before.get(part) ?? ZERO)
+  const used = new Set<string>()
+  const changes = carried.changes.map((change): ForcedCost => {
+    if (change === offChange) return { change, cost: subtract(sum(after), sum(unslept)) }
+    const part = partOf(change)
+    if (part === undefined || used.has(part)) return { change, cost: part === undefined ? ZERO : undefined }
+    used.add(part)
+    return { change, cost: changed(part) }
+  })
+  const difference = subtract(sum(after), sum(before))
+  const named = changes.reduce((total, { cost }) => add(total, cost ?? ZERO), ZERO)
+  return { changes, own: subtract(difference, named), difference }
+}
+
+type Pricing = Pick<ProviderOffer, 'month' | 'shared' | 'exchange'>
+
+function offerFor(
+  { resolved, month, shared, elsewhere }: PlatesInputs,
+  after: ResolvedMachine,
+): Pricing | undefined {
+  if (after.index === resolved.index) return { month, shared, exchange: { kind: 'same' } }
+  return elsewhere?.find(({ index }) => index === after.index)
+}
+
+const withOffOf = (resolved: ResolvedMachine, before: ResolvedMachine): ResolvedMachine | undefined =>
+  resolved.index.book.states[before.machine.off]
+    ? { ...resolved, machine: { ...resolved.machine, off: before.machine.off } }
+    : undefined
+
+function priceParts(
+  resolved: ResolvedMachine,
+  { month, shared, exchange }: { month: Pricing['month']; shared?: Pricing['shared']; exchange: Exchange },
+): Map<string, Exact> | undefined {
+  const charges = chargeMachine(resolved, meterMachine(resolved, month), month, shared)
+  if ('code' in charges) return undefined
+  const parts = new Map<string, Exact>()
+  for (const charge of charges) {
+    const amount = exchanged(charge.amount, exchange)
+    if (!amount) return undefined
+    const part = partOfCharge(charge)
+    parts.set(part, add(parts.get(part) ?? ZERO, amount))
+  }
+  return parts
+}
+
+const sum = (parts: ReadonlyMap<string, Exact>): Exact =>
+  [...parts.values()].reduce((total, amount) => add(total, amount), ZERO)
+
+function partOfCharge({ meter, subject }: Charge): string {
+  switch (meter) {
+    case 'compute':
+    case 'commitment':
+    case 'memory-image':
+      return 'size'
+    case 'disk':
+      return 'position' in subject ? `disk-${subject.position}` : 'disk'
+    default:
+      return meter
+  }
+}
+
+function partOf(change: ForcedChange): string | undefined {
+  switch (change.field) {
+    case 'size':
+    case 'terms':
+      return 'size'
+    case 'image':
+      return 'licence'
+    case 'disk':
+      return `disk-${change.position}`
+    default:
+      return undefined
+  }
+}

@@ -1,0 +1,21 @@
+import { fitReasons } from '../fit/fitReasons.ts'
+import { applyChoice } from '../machine/choice.ts'
+import { nearestOffer } from '../machine/nearestOffer.ts'
+import type { Carried } from './carriedPlaces.ts'
+import { keptDecisions } from './keptDecisions.ts'
+import type { Notch, PlatesInputs } from './plates.ts'
+
+/**
+ * What else would have to change for a choice that does not fit by itself: as little as makes it fit, and nothing that
+ * is pinned. Undefined where that is not enough, as where the choice lacks what is needed. For one choice at a time:
+ * places are carried over when their plate is made.
+ */
+export function mendNotch({ resolved, plan }: PlatesInputs, { choice, carried }: Notch): Carried | undefined {
+  if (carried || choice.decision === 'place') return carried
+  const { machine, size, index } = resolved
+  return nearestOffer(applyChoice(machine, choice), plan, index, {
+    like: size,
+    kept: keptDecisions(machine, choice.decision),
+    tolerated: new Set(fitReasons(resolved).map(({ code }) => code)),
+  })
+}

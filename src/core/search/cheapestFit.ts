@@ -1,0 +1,207 @@
+import { zonesSelling, type RegionIndex } from '../catalogue/bookIndex.ts'
+import { diskRate } from '../catalogue/diskRates.ts'
+import type { DiskKind, Image, Terms } from '../catalogue/priceBook.ts'
+import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
+import type { Decision } from '../machine/decision.ts'
+import { exchanged } from '../machine/exchange.ts'
+import { fittingSizes, withChosen, type FittingSize } from '../machine/fittingSizes.ts'
+import { akinImage } from '../machine/nearestOffer.ts'
+import type { Disk, Machine } from '../machine/plan.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { meterMachine } from '../meter/chargeMachine.ts'
+import { machineTotal } from '../meter/estimateMachine.ts'
+import type { ProviderOffer } from '../meter/planPricing.ts'
+import { keptDecisions } from '../notches/keptDecisions.ts'
+import type { PlatesInputs } from '../notches/plates.ts'
+import { POWER_STATES, type OffState } from '../power/powerState.ts'
+import { compare, toNumber, type Exact } from '../quantity/exact.ts'
+import { leastCost } from './leastCost.ts'
+
+export interface Found {
+  readonly machine: Machine
+  /** The month in the currency of the machine that was searched for. */
+  readonly total: Exact
+}
+
+export interface SearchProgress {
+  /** Regions looked through, of all. */
+  readonly done: number
+  readonly of: number
+}
+
+/** What is searched: all that is not pinned of these; all else stays as it is. */
+export const SEARCHED: readonly Decision[] = ['size', 'place', 'terms', 'disk-kind', 'off']
+
+/**
+ * The cheapest machine that has all that is needed, over size, place, terms, kind of the system disk and state when off
+ * together. Of equally cheap ones, the one that changes least. Sizes of free choice come with the least that is needed.
+ * Undefined where nothing fits. Yields after each region, so that it can be shown and given up.
+ *
+ * O(regions × states × terms × fitting sizes) bounds; only what could be cheaper than the best so far is priced.
+ */
+export function* cheapestFit(inputs: PlatesInputs): Generator<SearchProgress, Found | undefined> {
+  const regions = searchedRegions(inputs)
+  const best = new Best(inputs.resolved.machine)
+  for (const [done, region] of regions.entries()) {
+    yield { done, of: regions.length }
+    searchRegion(region, best)
+  }
+  yield { done: regions.length, of: regions.length }
+  return best.found
+}
+
+interface SearchedRegion {
+  readonly offer: ProviderOffer
+  readonly region: RegionIndex
+  readonly image: Image
+  readonly sizes: readonly FittingSize[]
+  readonly kept: ReadonlySet<Decision>
+  readonly inputs: PlatesInputs
+  readonly isHome: boolean
+}
+
+/** The machine's own region first, so that a good price is known early. */
+function searchedRegions(inputs: PlatesInputs): SearchedRegion[] {
+  const { resolved, month, shared, elsewhere = [] } = inputs
+  const { machine } = resolved
+  const kept = keptDecisions(machine)
+  const own: ProviderOffer = { index: resolved.index, month, shared, exchange: { kind: 'same' } }
+  // What is pinned is named in its own book: it cannot be kept elsewhere.
+  const bound = ['place', 'size', 'terms', 'disk-kind', 'image', 'data-disk'] as const
+  const offers = bound.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
+  const regions = offers.flatMap((offer) => {
+    const { index, exchange } = offer
+    const image = akinImage(machine.image, index)
+    if (!image || exchange.kind === 'missing') return []
+    const sizes = fittingSizes(machine, image, index, resolved.size).filter(
+      ({ size }) => !kept.has('size') || size.id === machine.size,
+    )
+    return [...index.regions.values()].flatMap((region): SearchedRegion[] => {
+      const isHome = offer === own && region.region.id === machine.region
+      if (kept.has('place') && !isHome) return []
+      const there = { ...machine, provider: index.book.provider.id }
+      if (placeReasons({ region, machine: there, users: resolved.users }).length > 0) return []
+      return [{ offer, region, image, sizes, kept, inputs, isHome }]
+    })
+  })
+  return regions.sort((a, b) => Number(b.isHome) - Number(a.isHome))
+}
+
+function searchRegion(searched: SearchedRegion, best: Best): void {
+  const { offer, region, image, sizes, kept, inputs } = searched
+  const { index, month } = offer
+  const { resolved } = inputs
+  const { machine } = resolved
+  const rate = offer.exchange.kind === 'rate' ? toNumber(offer.exchange.value) : 1
+  for (const off of statesToTry(machine, index.book.states, kept)) {
+    for (const terms of termsToTry(machine, index.book.terms, kept)) {
+      for (const { size, chosen } of sizes) {
+        const zone = zoneFor(searched, size.id)
+        if (zone === undefined) continue
+        const named = {
+          ...withChosen(machine, chosen),
+          provider: index.book.provider.id,
+          region: region.region.id,
+          zone,
+          size: size.id,
+          image: image.id,
+          terms: terms.id,
+          off,
+        }
+        const alike = { ...resolved, machine: named, index, region, size, image, terms }
+        const metered = meterMachine(alike, month)
+        const least = leastCost(region, size, terms, metered, month, index.book)
+        if (least === undefined || least * rate > best.limit) continue
+        for (const candidate of withDisks(alike, kept)) {
+          if (fitReasons(candidate).length > 0) continue
+          const total = machineTotal(candidate, month, offer.shared)
+          const inOwn = total && exchanged(total, offer.exchange)
+          if (inOwn) best.offer(candidate.machine, inOwn)
+        }
+      }
+    }
+  }
+}
+
+/** The machine's own zone where it stands there and the zone sells the size, else the first that does. */
+function zoneFor({ region, kept, inputs, isHome }: SearchedRegion, size: string): string | undefined {
+  const selling = zonesSelling(region, size)
+  const { zone } = inputs.resolved.machine
+  if (isHome && selling.includes(zone)) return zone
+  return isHome && kept.has('place') ? undefined : selling[0]
+}
+
+const statesToTry = (
+  { off }: Machine,
+  states: { readonly [State in OffState]?: unknown },
+  kept: ReadonlySet<Decision>,
+): OffState[] => POWER_STATES.filter((state) => states[state] && (!kept.has('off') || state === off))
+
+const termsToTry = (
+  machine: Machine,
+  terms: readonly Terms[],
+  kept: ReadonlySet<Decision>,
+): readonly Terms[] => (kept.has('terms') ? terms.filter(({ id }) => id === machine.terms) : terms)
+
+/** On each kind of system disk that boots; data disks stay on their own kinds, or on the cheapest that can be. */
+function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Generator<ResolvedMachine> {
+  const { machine, index, size, region } = resolved
+  const dataDisks = machine.dataDisks.map((disk) => dataDiskIn(disk, resolved))
+  if (dataDisks.some((disk) => !disk)) return
+  const placed = dataDisks as Disk[]
+  const dataKinds = placed.map(({ kind }) => index.diskKinds.get(kind)!)
+  const carried = size.diskKinds.flatMap((id) => index.diskKinds.get(id) ?? [])
+  for (const kind of carried) {
+    if (!kind.boots || (kept.has('disk-kind') && kind.id !== machine.systemDisk.kind)) continue
+    if (kind.room.by !== 'size' && !diskRate(region, kind, machine.systemDisk.roomGiB)) continue
+    const systemDisk = onKind(machine.systemDisk, kind)
+    yield { ...resolved, systemKind: kind, dataKinds, machine: { ...machine, systemDisk, dataDisks: placed } }
+  }
+}
+
+function dataDiskIn(disk: Disk, { index, size, region }: ResolvedMachine): Disk | undefined {
+  const rateOn = (kind: DiskKind | undefined) =>
+    kind && size.diskKinds.includes(kind.id) ? diskRate(region, kind, disk.roomGiB) : undefined
+  const own = index.diskKinds.get(disk.kind)
+  if (own) return rateOn(own) && disk
+  let cheapest: { kind: DiskKind; cost: number } | undefined
+  for (const kind of index.book.diskKinds) {
+    const found = rateOn(kind)
+    const cost = found && toNumber(found.rate.value) * found.units
+    if (cost !== undefined && (!cheapest || cost < cheapest.cost)) cheapest = { kind, cost }
+  }
+  return cheapest && onKind(disk, cheapest.kind)
+}
+
+/** What was bought on top was bought of another kind. */
+function onKind(disk: Disk, { id }: DiskKind): Disk {
+  if (disk.kind === id) return disk
+  const { extraIops, extraMegabytesPerSecond, ...plain } = disk
+  return { ...plain, kind: id }
+}
+
+/** The best so far; of two that cost the same, the one that differs in fewer fields. */
+class Best {
+  found: Found | undefined
+  /** Above this nothing needs to be priced. */
+  limit = Infinity
+  private changes = Infinity
+
+  constructor(private readonly before: Machine) {}
+
+  offer(machine: Machine, total: Exact): void {
+    const order = this.found ? compare(total, this.found.total) : -1
+    if (order > 0) return
+    const changes = countChanges(this.before, machine)
+    if (order === 0 && changes >= this.changes) return
+    this.found = { machine, total }
+    this.changes = changes
+    this.limit = toNumber(total) * (1 + 1e-9)
+  }
+}
+
+function countChanges(before: Machine, after: Machine): number {
+  const fields = ['provider', 'region', 'zone', 'size', 'terms', 'off'] as const
+  const changed = fields.filter((field) => before[field] !== after[field]).length
+  return changed + Number(before.systemDisk.kind !== after.systemDisk.kind)
+}

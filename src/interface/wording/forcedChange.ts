@@ -1,0 +1,23 @@
+import type { ForcedChange } from '../../core/machine/forcedChange.ts'
+import { diskName } from './charge'
+import { OFF_NAMES } from './state'
+
+const FIELD_NAMES = {
+  region: 'Region',
+  zone: 'Zone',
+  image: 'Image',
+  terms: 'Terms',
+  size: 'Size',
+} as const
+
+/** `Size: Reed 4/16 in place of Heron 4/16`. */
+export function forcedChangeText(change: ForcedChange): string {
+  switch (change.field) {
+    case 'disk':
+      return `${diskName(change.position)}: ${change.to} in place of ${change.from}`
+    case 'off':
+      return `When off: ${OFF_NAMES[change.to].toLowerCase()} in place of ${OFF_NAMES[change.from].toLowerCase()}`
+    default:
+      return `${FIELD_NAMES[change.field]}: ${change.to} in place of ${change.from}`
+  }
+}

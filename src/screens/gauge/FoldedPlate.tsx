@@ -1,0 +1,37 @@
+'use client'
+
+import { Button as AriaButton } from 'react-aria-components'
+import type { Plate } from '../../core/notches/plates.ts'
+import { plateName, type ChoiceWords } from '../../interface/wording/choice'
+import * as S from './GaugePlate.styles'
+import { PlateLabel } from './PlateLabel'
+import { foldText } from './plateText.ts'
+
+interface FoldedPlateProps {
+  readonly plate: Plate
+  readonly words: ChoiceWords | undefined
+  readonly onOpen: () => void
+  readonly onGoToPlate: (step: number) => void
+}
+
+/** A plate that could neither save nor cost anything, or is pinned: one line that says so, and opens. */
+export function FoldedPlate({ plate, words, onOpen, onGoToPlate }: FoldedPlateProps) {
+  const name = plateName(plate)
+  return (
+    <S.Folded role="group" aria-label={name} data-plate={plate.id}>
+      <PlateLabel plate={plate} words={words && { ...words, about: '' }} />
+      <S.FoldNote
+        as={AriaButton}
+        data-plate-focus=""
+        aria-label={`${name}: ${words?.name ?? 'unknown'}, ${foldText(plate)}. Show the choices.`}
+        onPress={onOpen}
+        onKeyDown={(event: React.KeyboardEvent) => {
+          if (event.key === 'ArrowUp') onGoToPlate(-1)
+          else if (event.key === 'ArrowDown') onGoToPlate(1)
+        }}
+      >
+        {foldText(plate)} <S.FoldOpen>show</S.FoldOpen>
+      </S.FoldNote>
+    </S.Folded>
+  )
+}

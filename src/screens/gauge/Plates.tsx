@@ -1,0 +1,133 @@
+'use client'
+
+import { useLayoutEffect, useMemo, useRef, useState } from 'react'
+import styled from 'styled-components'
+import type { Carried } from '../../core/notches/carriedPlaces.ts'
+import { platesOf, type Notch, type Plate, type PlatesInputs } from '../../core/notches/plates.ts'
+import type { PlateId } from '../../core/machine/decision.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { media } from '../../interface/theme/media'
+import { choiceWords } from '../../interface/wording/choice'
+import { formatHourly, formatMoney } from '../../interface/wording/money'
+import { replaceMachine, takeChoice } from '../../store/commands.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { costAxis } from './axis.ts'
+import { FoldedPlate } from './FoldedPlate'
+import { GaugePlate } from './GaugePlate'
+import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
+import { Scale } from './Scale'
+
+/** Every decision about the machine as a plate, all on one cost axis. */
+export function Plates({ priced }: { readonly priced: PricedMachine }) {
+  const { session } = useWorkbench()
+  const { resolved, estimate, month } = priced
+  const inputs = usePlatesInputs(priced)
+  const plates = useMemo(() => platesOf(inputs), [inputs])
+  const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
+  const [stack, width] = useWidth()
+  const isFolded = ({ id, fold }: Plate): boolean => fold !== undefined && !opened.has(id)
+  const axis = useMemo(() => costAxis(plates, width), [plates, width])
+  const { name } = resolved.machine
+  const take = (notch: Notch): void => {
+    session.edit(`${name}: ${choiceWords(notch, resolved).name}`, takeChoice(name, notch.choice))
+  }
+  const takeWith = (notch: Notch, { machine }: Carried): void => {
+    session.edit(`${name}: ${choiceWords(notch, resolved).name}`, (draft) => {
+      takeChoice(name, notch.choice)(draft)
+      return replaceMachine(name, machine)(draft)
+    })
+  }
+  const goTo = (at: number): void => {
+    const wanted = plates[Math.min(plates.length - 1, Math.max(0, at))]!.id
+    document.querySelector<HTMLElement>(`[data-plate="${wanted}"] [data-plate-focus]`)?.focus()
+  }
+  return (
+    <Stack aria-label="Decisions about this machine">
+      {plates.map((plate, at) => {
+        const present = plate.notches[plate.present]
+        return isFolded(plate) ? (
+          <FoldedPlate
+            key={plate.id}
+            plate={plate}
+            words={present && choiceWords(present, resolved)}
+            onOpen={() => {
+              setOpened((before) => new Set(before).add(plate.id))
+              // The slider takes the place of the line that was pressed.
+              requestAnimationFrame(() => goTo(at))
+            }}
+            onGoToPlate={(step) => goTo(at + step)}
+          />
+        ) : (
+          <GaugePlate
+            key={plate.id}
+            plate={plate}
+            axis={axis}
+            inputs={inputs}
+            currency={estimate.currency}
+            onTake={take}
+            onTakeWith={takeWith}
+            onGoToPlate={(step) => goTo(at + step)}
+          />
+        )
+      })}
+      <ScaleRow>
+        <div ref={stack}>
+          <Scale
+            axis={axis}
+            label={`${formatMoney(estimate.total, estimate.currency)} a month`}
+            hourly={`${formatHourly(estimate.total, month)} an hour`}
+          />
+        </div>
+      </ScaleRow>
+    </Stack>
+  )
+}
+
+/** What plates are made of; the same object as long as nothing of it changes. */
+function usePlatesInputs({ resolved, month, account }: PricedMachine): PlatesInputs {
+  const { state, pricing } = useWorkbench()
+  const { plan } = state
+  const elsewhere = useMemo(() => pricing.elsewhere(resolved.index), [pricing, resolved.index])
+  const shared = account.planned
+  return useMemo(
+    () => ({ resolved, plan, month, shared, elsewhere }),
+    [resolved, plan, month, shared, elsewhere],
+  )
+}
+
+/** The width of the axis, kept true as the window changes. */
+function useWidth(): readonly [React.RefObject<HTMLDivElement | null>, number] {
+  const ref = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(560)
+  useLayoutEffect(() => {
+    if (!ref.current) return
+    const measure = new ResizeObserver(([entry]) => {
+      if (entry) setWidth(Math.max(200, Math.floor(entry.contentRect.width)))
+    })
+    setWidth(Math.max(200, Math.floor(ref.current.getBoundingClientRect().width)))
+    measure.observe(ref.current)
+    return () => measure.disconnect()
+  }, [])
+  return [ref, width]
+}
+
+const Stack = styled.section``
+
+/** Stays in view while the plates scroll under it. */
+const ScaleRow = styled.div`
+  position: sticky;
+  bottom: -20px;
+  z-index: 1;
+  display: grid;
+  grid-template-columns: ${LABEL_WIDTH} minmax(0, 1fr);
+  border-top: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+
+  & > div {
+    grid-column: 2;
+  }
+  ${media.compact} {
+    grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
+  }
+`

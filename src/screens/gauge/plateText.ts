@@ -1,0 +1,79 @@
+import { isOpen, type Notch, type Plate } from '../../core/notches/plates.ts'
+import { sign } from '../../core/quantity/exact.ts'
+import { notchDifference, plateName, type ChoiceWords } from '../../interface/wording/choice'
+import { formatMoney } from '../../interface/wording/money'
+import { reasonsText } from '../../interface/wording/reason'
+import type { Cluster } from './clusterNotches.ts'
+
+type Words = (notch: Notch) => ChoiceWords
+
+/** `Kite 4/16 −6.58`, and why it is closed or what else it changes. */
+function notchLabel(notch: Notch, words: Words): string {
+  const { reasons, carried } = notch
+  const closed = reasons.length > 0 ? `, closed: ${reasonsText(reasons)}` : ''
+  const others = carried && carried.changes.length > 0 ? `, with ${changeCount(carried.changes.length)}` : ''
+  return `${words(notch).name} ${notchDifference(notch)}${closed}${others}`
+}
+
+export const changeCount = (count: number): string => `${count} other ${count === 1 ? 'change' : 'changes'}`
+
+/** What a slot holds: one choice, or several that stand too close to tell apart. */
+export function clusterLabel({ notches }: Cluster, words: Words): string {
+  const [first] = notches
+  const last = notches.at(-1)
+  if (!first || !last) return ''
+  if (notches.length === 1) return notchLabel(first, words)
+  const open = notches.filter(({ reasons }) => reasons.length === 0).length
+  const range = [notchDifference(first), notchDifference(last)]
+  const spread = range[0] === range[1] ? `at ${range[0]}` : `from ${range[0]} to ${range[1]}`
+  return `${notches.length} choices ${spread}, ${open} of them fit`
+}
+
+/** The nearest fitting choice that costs less or more; choices at the same price are passed over. */
+export function nearest(plate: Plate, direction: -1 | 1): Notch | undefined {
+  for (let i = plate.present + direction; i >= 0 && i < plate.notches.length; i += direction) {
+    const notch = plate.notches[i]!
+    if (notch.difference && sign(notch.difference) === direction && isOpen(notch)) return notch
+  }
+  return undefined
+}
+
+/** What a screen reader says of a plate: sentences. */
+export function spokenValue(plate: Plate, words: Words, currency: string): string {
+  const present = plate.notches[plate.present]
+  if (!present) return 'unknown'
+  const cost = present.total ? `, ${formatMoney(present.total, currency)} a month` : ''
+  const side = (label: string, notch: Notch | undefined): string =>
+    notch
+      ? ` ${label}: ${words(notch).name}, ${notchDifference(notch)}.`
+      : ` Nothing ${label.toLowerCase()} fits.`
+  const closed = plate.notches.filter(({ reasons }) => reasons.length > 0).length
+  const shut = closed > 0 ? ` ${closed} of ${plate.notches.length} choices are closed.` : ''
+  return `${words(present).name}${cost}.${side('Cheaper', nearest(plate, -1))}${side('Dearer', nearest(plate, 1))}${shut}`
+}
+
+/** Why a plate shows no more than its value. */
+export function foldText(plate: Plate): string {
+  const others = plate.notches.length - 1
+  switch (plate.fold) {
+    case 'pinned':
+      return 'pinned: kept as it is'
+    case 'only-choice':
+      return 'nothing to choose'
+    case 'nothing-else-fits':
+      return others === 1 ? 'the other choice does not fit' : `none of the other ${others} fits by itself`
+    case 'same-cost':
+      return 'costs the same, whatever is chosen'
+    case 'only-adds': {
+      const least = nearest(plate, 1)
+      return least ? `from ${notchDifference(least)} a month` : 'none fits'
+    }
+    case undefined:
+      return ''
+  }
+}
+
+export const foldLabel = (plate: Plate, words: Words): string => {
+  const present = plate.notches[plate.present]
+  return `${plateName(plate)}: ${present ? words(present).name : 'unknown'}, ${foldText(plate)}`
+}
