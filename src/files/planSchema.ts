@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import {
+  MOST_ACCEPTED,
   MOST_DATA_DISKS,
   MOST_EXCHANGE_RATES,
   MOST_MACHINES,
@@ -10,8 +11,10 @@ import {
 } from '../core/machine/plan.ts'
 import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
 import { MOST_PLACES } from '../core/machine/needs.ts'
+import { MOST_VARIANTS } from '../core/machine/variant.ts'
 import { POWER_STATES } from '../core/power/powerState.ts'
 import { parseClockTime } from './clockTime.ts'
+import { access } from './accessSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
 import {
   byKey,
@@ -109,10 +112,15 @@ const traffic = Joi.number()
   )
   .messages({ 'traffic.step': 'GiB in whole MiB (steps of 1/1024)' })
 
+/** A rule of the watch list, and what it found. */
+const findingKey = Joi.string()
+  .pattern(/^[a-z0-9-]+(\/[a-z0-9.-]+)?$/)
+  .max(100)
+  .messages({ 'string.pattern.base': 'a finding such as "port-open/22"' })
+
 const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"')
 
-const machine = Joi.object({
-  name: label(60).required(),
+const decided = {
   purpose: label(200).allow('').required(),
   needs: needs.required(),
   provider: id.required(),
@@ -134,6 +142,24 @@ const machine = Joi.object({
     .items(plate)
     .max(DECISIONS.length + MOST_DATA_DISKS)
     .unique(),
+  access,
+  accepted: listOf(
+    Joi.object({ finding: findingKey.required(), note: label(200).allow('').required() }),
+    MOST_ACCEPTED,
+  ).unique('finding'),
+}
+
+const machine = Joi.object({
+  name: label(60).required(),
+  ...decided,
+  variants: listOf(
+    Joi.object({
+      number: count(1_000_000).min(1).required(),
+      name: label(60).required(),
+      form: Joi.object(decided).required(),
+    }),
+    MOST_VARIANTS,
+  ).unique('number'),
 })
 
 export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({

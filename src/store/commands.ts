@@ -2,6 +2,7 @@ import type { Draft } from 'immer'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
+import type { Needs, UserPlace } from '../core/machine/needs.ts'
 import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
 import type { Recipe } from './change.ts'
 
@@ -48,6 +49,15 @@ export const pinPlate = (name: string, plate: PlateId, pinned: boolean): Recipe 
 export const setMachine = (name: string, part: Partial<Machine>): Recipe =>
   onMachine(name, (machine) => {
     Object.assign(machine, part)
+  })
+
+/** What is set to undefined is not asked for any more. */
+export const setNeeds = (
+  name: string,
+  part: { readonly [Field in keyof Needs]?: Needs[Field] | undefined },
+): Recipe =>
+  onMachine(name, ({ needs }) => {
+    patch(needs, part)
   })
 
 /** Some fields of one disk; position 0 is the system disk. A field set to undefined is taken away. */
@@ -113,6 +123,20 @@ export const setMoney =
   }
 
 type MoneyField = 'currency' | 'exchangeRates' | 'taxPercent'
+
+/** A need that names a place which is gone does not ask for it any more. */
+export const setPlaces =
+  (places: readonly UserPlace[]): Recipe =>
+  (draft) => {
+    patch(draft, { places: places.length > 0 ? places : undefined })
+    const names = places.map(({ name }) => name)
+    for (const { needs } of draft.machines) {
+      const left = needs.usedFrom?.filter((name) => names.includes(name))
+      if (left && left.length < needs.usedFrom!.length) {
+        patch(needs, { usedFrom: left.length > 0 ? left : undefined })
+      }
+    }
+  }
 
 export const replacePlan =
   (plan: Plan): Recipe =>

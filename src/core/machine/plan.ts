@@ -2,6 +2,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { OffState } from '../power/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
+import type { Access } from './access.ts'
 import type { PlateId } from './decision.ts'
 import type { Needs, UserPlace } from './needs.ts'
 
@@ -62,7 +63,33 @@ export interface Machine {
   readonly off: OffState
   /** Plates that are kept as they are: nothing is proposed for them. */
   readonly pinned?: readonly PlateId[]
+  /** How it is reached and who signs in. */
+  readonly access?: Access
+  /** What the watch list found and the person accepts. */
+  readonly accepted?: readonly AcceptedFinding[]
+  /** Forms of the machine that were kept. */
+  readonly variants?: readonly Variant[]
 }
+
+/** A machine as it stood when it was kept, to be set beside what it is now. Its name in the plan is not part of it. */
+export interface Variant {
+  /** Counts up in each machine, and is not given twice. */
+  readonly number: number
+  readonly name: string
+  readonly form: MachineForm
+}
+
+/** All that is decided about a machine, without its name and what was kept of it. */
+export type MachineForm = Omit<Machine, 'name' | 'variants'>
+
+/** A finding of the watch list that is known and meant to be. */
+export interface AcceptedFinding {
+  /** The rule, and what it found where a rule can find several things: `port-open/22`. */
+  readonly finding: string
+  readonly note: string
+}
+
+export const MOST_ACCEPTED = 200
 
 export interface Disk {
   readonly kind: string

@@ -4,23 +4,14 @@ import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import { applyChoice, choiceKey, type Choice } from '../machine/choice.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { Decision } from '../machine/decision.ts'
-import { changesBetween, type ForcedChange } from '../machine/forcedChange.ts'
+import { changesBetween } from '../machine/forcedChange.ts'
 import { NearestSizes } from '../machine/nearestSizes.ts'
 import { exchanged, type Exchange } from '../machine/exchange.ts'
-import type { Machine } from '../machine/plan.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/estimateMachine.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import { keptDecisions } from './keptDecisions.ts'
-import type { Notch, PlatesInputs } from './plates.ts'
-
-/** A machine carried over to a choice with all that had to change. */
-export interface Carried {
-  readonly machine: Machine
-  readonly resolved: ResolvedMachine
-  readonly changes: readonly ForcedChange[]
-}
+import type { Carried, Notch, PlatesInputs } from './plate.ts'
 
 type PlaceChoice = Extract<Choice, { decision: 'place' }>
 

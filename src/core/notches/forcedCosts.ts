@@ -5,8 +5,7 @@ import type { Charge } from '../meter/charge.ts'
 import { chargeMachine, meterMachine } from '../meter/chargeMachine.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { add, subtract, ZERO, type Exact } from '../quantity/exact.ts'
-import type { Carried } from './carriedPlaces.ts'
-import type { PlatesInputs } from './plates.ts'
+import type { Carried, PlatesInputs } from './plate.ts'
 
 export interface ForcedCost {
   readonly change: ForcedChange

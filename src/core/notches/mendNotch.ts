@@ -1,9 +1,8 @@
 import { fitReasons } from '../fit/fitReasons.ts'
 import { applyChoice } from '../machine/choice.ts'
 import { nearestOffer } from '../machine/nearestOffer.ts'
-import type { Carried } from './carriedPlaces.ts'
 import { keptDecisions } from './keptDecisions.ts'
-import type { Notch, PlatesInputs } from './plates.ts'
+import type { Carried, Notch, PlatesInputs } from './plate.ts'
 
 /**
  * What else would have to change for a choice that does not fit by itself: as little as makes it fit, and nothing that

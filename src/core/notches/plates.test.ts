@@ -7,7 +7,8 @@ import { estimateMachine } from '../meter/estimateMachine.ts'
 import { add, compare } from '../quantity/exact.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { windowsOn } from '../testing/weeks.ts'
-import { nextNotch, platesOf, type Plate } from './plates.ts'
+import { platesOf } from './plates.ts'
+import { nextNotch, type Plate } from './plate.ts'
 
 const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 const SHORT_WEEK = { ...OFFICE_WEEK, id: 'short', windows: windowsOn([0], '08:00-12:00') }

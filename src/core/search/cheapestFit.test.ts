@@ -11,7 +11,6 @@ import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/estimateMachine.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
-import type { PlatesInputs } from '../notches/plates.ts'
 import { POWER_STATES } from '../power/powerState.ts'
 import { compare, type Exact } from '../quantity/exact.ts'
 import { gib } from '../quantity/units.ts'
@@ -19,6 +18,7 @@ import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { cheapestFit, type Found } from './cheapestFit.ts'
+import type { PlatesInputs } from '../notches/plate.ts'
 
 const MONTH = '2027-03' as YearMonth
 

@@ -12,10 +12,10 @@ import { meterMachine } from '../meter/chargeMachine.ts'
 import { machineTotal } from '../meter/estimateMachine.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { keptDecisions } from '../notches/keptDecisions.ts'
-import type { PlatesInputs } from '../notches/plates.ts'
 import { POWER_STATES, type OffState } from '../power/powerState.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
 import { leastCost } from './leastCost.ts'
+import type { PlatesInputs } from '../notches/plate.ts'
 
 export interface Found {
   readonly machine: Machine

@@ -6,11 +6,11 @@ import { chosenSize } from '../../core/machine/chosenSize.ts'
 import type { Decision } from '../../core/machine/decision.ts'
 import type { Machine, Snapshots } from '../../core/machine/plan.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import type { Notch, Plate } from '../../core/notches/plates.ts'
 import { subtract } from '../../core/quantity/exact.ts'
 import { formatDifference, groupDigits } from './money'
 import { OFF_MEANS, OFF_NAMES } from './state'
 import { weekText } from './week'
+import type { Notch, Plate } from '../../core/notches/plate.ts'
 
 export const DECISION_NAMES = {
   size: 'Size',

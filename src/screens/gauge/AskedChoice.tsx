@@ -3,10 +3,8 @@
 import { useMemo, type RefObject } from 'react'
 import { Dialog, Heading } from 'react-aria-components'
 import styled from 'styled-components'
-import type { Carried } from '../../core/notches/carriedPlaces.ts'
 import { forcedCosts, type ForcedCosts } from '../../core/notches/forcedCosts.ts'
 import { mendNotch } from '../../core/notches/mendNotch.ts'
-import type { Notch, PlatesInputs } from '../../core/notches/plates.ts'
 import { ZERO } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import { Button } from '../../interface/Button'
@@ -15,6 +13,7 @@ import type { ChoiceWords } from '../../interface/wording/choice'
 import { forcedChangeText } from '../../interface/wording/forcedChange'
 import { signedDecimal, SHOWN_PLACES } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
+import type { Carried, Notch, PlatesInputs } from '../../core/notches/plate.ts'
 
 interface AskedChoiceProps {
   readonly notch: Notch

@@ -15,12 +15,12 @@ import {
 } from 'react-aria-components'
 import styled from 'styled-components'
 import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
-import type { Notch } from '../../core/notches/plates.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
 import { formatHourly, formatMoney } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
+import type { Notch } from '../../core/notches/plate.ts'
 
 const ROW_HEIGHT = 42
 const MOST_ROWS = 8

@@ -1,11 +1,11 @@
 'use client'
 
 import { Button as AriaButton } from 'react-aria-components'
-import type { Plate } from '../../core/notches/plates.ts'
 import { plateName, type ChoiceWords } from '../../interface/wording/choice'
 import * as S from './GaugePlate.styles'
 import { PlateLabel } from './PlateLabel'
 import { foldText } from './plateText.ts'
+import type { Plate } from '../../core/notches/plate.ts'
 
 interface FoldedPlateProps {
   readonly plate: Plate

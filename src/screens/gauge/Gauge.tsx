@@ -1,35 +1,51 @@
 'use client'
 
 import styled from 'styled-components'
+import type { Machine } from '../../core/machine/plan.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { formatMoney } from '../../interface/wording/money'
 import { formatHours } from '../../interface/wording/time'
 import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { NeedsLine } from './NeedsLine'
+import { NeedsLine } from '../needs/NeedsLine'
+import { ProposalButton } from '../proposal/ProposalButton'
 import { Plates } from './Plates'
+import { usePlates } from './usePlates'
+import type { Plate } from '../../core/notches/plate.ts'
+
+const NO_PLATES: readonly Plate[] = []
 
 /** One machine's decisions as plates on one cost axis, and its month day by day. */
 export function Gauge() {
   const { machine, result } = useWorkbench()
+  if (!machine) return null
+  return result?.ok ? (
+    <PricedGauge key={machine.name} machine={machine} priced={result} />
+  ) : (
+    <NeedsLine machine={machine} result={result} plates={NO_PLATES} />
+  )
+}
+
+function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
+  const { inputs, plates } = usePlates(priced)
+  const { estimate, resolved } = priced
   return (
     <>
-      {machine && <NeedsLine machine={machine} result={result} />}
-      {result?.ok && (
-        <>
-          <Plates key={result.resolved.machine.name} priced={result} />
-          <Days>
-            <h2>
-              Day by day{' '}
-              <Small>
-                {formatHours(result.estimate.onTime)} on, {result.estimate.starts} starts,{' '}
-                {formatMoney(result.estimate.total, result.estimate.currency)}
-              </Small>
-              <DayLegend />
-            </h2>
-            <DayByDay resolved={result.resolved} estimate={result.estimate} leastHeight={92} />
-          </Days>
-        </>
-      )}
+      <NeedsLine machine={machine} result={priced} plates={plates}>
+        <ProposalButton inputs={inputs} />
+      </NeedsLine>
+      <Plates priced={priced} inputs={inputs} plates={plates} />
+      <Days>
+        <h2>
+          Day by day{' '}
+          <Small>
+            {formatHours(estimate.onTime)} on, {estimate.starts} starts,{' '}
+            {formatMoney(estimate.total, estimate.currency)}
+          </Small>
+          <DayLegend />
+        </h2>
+        <DayByDay resolved={resolved} estimate={estimate} leastHeight={92} />
+      </Days>
     </>
   )
 }

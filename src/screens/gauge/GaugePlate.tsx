@@ -2,15 +2,6 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
-import type { Carried } from '../../core/notches/carriedPlaces.ts'
-import {
-  cheapestNotch,
-  isOpen,
-  nextNotch,
-  type Notch,
-  type Plate,
-  type PlatesInputs,
-} from '../../core/notches/plates.ts'
 import {
   choiceWords,
   notchDifference as difference,
@@ -27,6 +18,15 @@ import { PlateLabel } from './PlateLabel'
 import { PlateSlot } from './PlateSlot'
 import { clusterLabel, nearest, spokenValue } from './plateText.ts'
 import { useCoarsePointer } from './useCoarsePointer'
+import {
+  cheapestNotch,
+  isOpen,
+  nextNotch,
+  type Carried,
+  type Notch,
+  type Plate,
+  type PlatesInputs,
+} from '../../core/notches/plate.ts'
 
 interface GaugePlateProps {
   readonly plate: Plate

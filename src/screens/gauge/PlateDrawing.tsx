@@ -1,9 +1,9 @@
 'use client'
 
-import { isOpen, type Notch } from '../../core/notches/plates.ts'
 import type { CostAxis } from './axis.ts'
 import type { Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
+import { isOpen, type Notch } from '../../core/notches/plate.ts'
 
 interface PlateDrawingProps {
   readonly clusters: readonly Cluster[]

@@ -1,11 +1,11 @@
 'use client'
 
 import { ToggleButton } from 'react-aria-components'
-import type { Plate } from '../../core/notches/plates.ts'
 import { plateName, type ChoiceWords } from '../../interface/wording/choice'
 import { pinPlate } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import * as S from './GaugePlate.styles'
+import type { Plate } from '../../core/notches/plate.ts'
 
 interface PlateLabelProps {
   readonly plate: Plate

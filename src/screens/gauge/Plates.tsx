@@ -2,8 +2,6 @@
 
 import { useLayoutEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
-import type { Carried } from '../../core/notches/carriedPlaces.ts'
-import { platesOf, type Notch, type Plate, type PlatesInputs } from '../../core/notches/plates.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { media } from '../../interface/theme/media'
@@ -16,13 +14,18 @@ import { FoldedPlate } from './FoldedPlate'
 import { GaugePlate } from './GaugePlate'
 import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
 import { Scale } from './Scale'
+import type { Carried, Notch, Plate, PlatesInputs } from '../../core/notches/plate.ts'
+
+interface PlatesProps {
+  readonly priced: PricedMachine
+  readonly inputs: PlatesInputs
+  readonly plates: readonly Plate[]
+}
 
 /** Every decision about the machine as a plate, all on one cost axis. */
-export function Plates({ priced }: { readonly priced: PricedMachine }) {
+export function Plates({ priced, inputs, plates }: PlatesProps) {
   const { session } = useWorkbench()
   const { resolved, estimate, month } = priced
-  const inputs = usePlatesInputs(priced)
-  const plates = useMemo(() => platesOf(inputs), [inputs])
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
   const [stack, width] = useWidth()
   const isFolded = ({ id, fold }: Plate): boolean => fold !== undefined && !opened.has(id)
@@ -80,18 +83,6 @@ export function Plates({ priced }: { readonly priced: PricedMachine }) {
         </div>
       </ScaleRow>
     </Stack>
-  )
-}
-
-/** What plates are made of; the same object as long as nothing of it changes. */
-function usePlatesInputs({ resolved, month, account }: PricedMachine): PlatesInputs {
-  const { state, pricing } = useWorkbench()
-  const { plan } = state
-  const elsewhere = useMemo(() => pricing.elsewhere(resolved.index), [pricing, resolved.index])
-  const shared = account.planned
-  return useMemo(
-    () => ({ resolved, plan, month, shared, elsewhere }),
-    [resolved, plan, month, shared, elsewhere],
   )
 }
 

@@ -1,5 +1,5 @@
-import type { Plate } from '../../core/notches/plates.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
+import type { Plate } from '../../core/notches/plate.ts'
 
 /**
  * The one cost axis that all plates of a machine share. The present cost stands on the line; differences are

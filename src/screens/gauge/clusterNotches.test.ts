@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { Notch, Plate } from '../../core/notches/plates.ts'
 import { compare, exact, sign, toNumber } from '../../core/quantity/exact.ts'
 import { costAxis } from './axis.ts'
 import { clusterNotches } from './clusterNotches.ts'
+import type { Notch, Plate } from '../../core/notches/plate.ts'
 
 const notch = (cents: number, i: number, isPresent: boolean): Notch => ({
   key: `choice-${i}`,

@@ -1,9 +1,9 @@
-import { isOpen, type Notch, type Plate } from '../../core/notches/plates.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { notchDifference, plateName, type ChoiceWords } from '../../interface/wording/choice'
 import { formatMoney } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
 import type { Cluster } from './clusterNotches.ts'
+import { isOpen, type Notch, type Plate } from '../../core/notches/plate.ts'
 
 type Words = (notch: Notch) => ChoiceWords
 

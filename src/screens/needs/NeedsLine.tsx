@@ -1,30 +1,37 @@
 'use client'
 
+import { useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { fitReasons } from '../../core/fit/fitReasons.ts'
-import type { Needs } from '../../core/machine/needs.ts'
+import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { gib } from '../../core/quantity/units.ts'
-import { Dropdown } from '../../interface/Dropdown'
+import { Button } from '../../interface/Button'
 import { NumberInput } from '../../interface/NumberInput'
+import { needText } from '../../interface/wording/needs'
 import { reasonsText } from '../../interface/wording/reason'
-import { setMachine } from '../../store/commands.ts'
-import { useWorkbench } from '../workbench/WorkbenchContext'
+import { NeedsDialog } from './NeedsDialog'
+import { useNeeds } from './useNeeds'
+import type { Plate } from '../../core/notches/plate.ts'
+
+/** These stand in the line itself. */
+const IN_LINE: readonly NeedId[] = ['vcpu', 'memory', 'iops']
 
 interface NeedsLineProps {
   readonly machine: Machine
   readonly result: MachineResult | undefined
+  readonly plates: readonly Plate[]
+  readonly children?: ReactNode
 }
 
 /** What the machine must have, edited in place; below it, what the present choices do not give. */
-export function NeedsLine({ machine, result }: NeedsLineProps) {
-  const { session, book } = useWorkbench()
-  const images = book?.images ?? []
+export function NeedsLine({ machine, result, plates, children }: NeedsLineProps) {
+  const [isOpen, setOpen] = useState(false)
   const { needs } = machine
-  const need = (part: Partial<Needs>): void =>
-    session.edit(`${machine.name}: needs`, setMachine(machine.name, { needs: { ...needs, ...part } }))
+  const need = useNeeds(machine)
   const reasons = result?.ok ? fitReasons(result.resolved) : []
+  const others = needsAsked(needs).filter((id) => !IN_LINE.includes(id))
   return (
     <Block aria-label="What the machine must have">
       <Line>
@@ -53,19 +60,17 @@ export function NeedsLine({ machine, result }: NeedsLineProps) {
           most={10_000_000}
           onChange={(iops) => need({ iops })}
         />
-        <span>runs</span>
-        <Dropdown
-          label="Image"
-          value={machine.image}
-          options={images.map(({ id, name, about }) => ({ id, name, note: about }))}
-          onChange={(image) => session.edit(`${machine.name}: image`, setMachine(machine.name, { image }))}
-        />
+        {others.length > 0 && <b>{others.map((id) => needText(id, needs)).join(', ')}</b>}
+        <Button onPress={() => setOpen(true)}>All needs…</Button>
+        <Spring />
+        {children}
       </Line>
       {reasons.length > 0 && (
         <Misfit role="alert">
           <b>Does not fit:</b> {reasonsText(reasons)}
         </Misfit>
       )}
+      {isOpen && <NeedsDialog machine={machine} plates={plates} onClose={() => setOpen(false)} />}
     </Block>
   )
 }
@@ -82,6 +87,15 @@ const Line = styled.div`
   gap: 6px 14px;
   align-items: baseline;
   color: var(--ink-2);
+
+  b {
+    font-weight: 560;
+    color: var(--ink);
+  }
+`
+
+const Spring = styled.span`
+  flex: 1;
 `
 
 const Misfit = styled.p`

@@ -1,0 +1,84 @@
+import type { Image } from '../catalogue/priceBook.ts'
+import type { Access } from './access.ts'
+
+/** What is wrong with a name, with what it would have to be. */
+export type NameProblem =
+  | { readonly code: 'too-long'; readonly most: number }
+  | { readonly code: 'characters'; readonly allowed: 'host' | 'unix' | 'desktop' }
+  | { readonly code: 'only-digits' }
+  | { readonly code: 'reserved'; readonly name: string }
+
+/** Images that are licensed by their maker follow other rules for names than free ones do. */
+export type NameRules = 'unix' | 'desktop'
+
+/** Free images and those of a subscription are of the Unix kind; licensed ones are not. */
+export const nameRulesOf = ({ licence }: Pick<Image, 'licence'>): NameRules =>
+  licence === undefined ? 'unix' : 'desktop'
+
+/** A label of RFC 1123: letters, digits and inner hyphens. */
+const HOST = /^[a-z0-9]([a-z0-9-]*[a-z0-9])?$/i
+/** What POSIX calls a portable user name, lower case, as useradd takes it. */
+const UNIX_USER = /^[a-z_][a-z0-9_-]*$/
+const FORBIDDEN_IN_DESKTOP_USER = /["/\\[\]:;|=,+*?<>@]|\.$/
+
+const MOST_HOST = { unix: 63, desktop: 15 } as const
+const MOST_USER = { unix: 32, desktop: 20 } as const
+
+/** Accounts that exist already or are tried first by whoever guesses. */
+const RESERVED = {
+  unix: [
+    'root',
+    'admin',
+    'bin',
+    'daemon',
+    'guest',
+    'mail',
+    'nobody',
+    'operator',
+    'sync',
+    'sys',
+    'test',
+    'user',
+    'www-data',
+  ],
+  desktop: [
+    'administrator',
+    'admin',
+    'backup',
+    'console',
+    'guest',
+    'owner',
+    'root',
+    'support',
+    'system',
+    'test',
+    'user',
+  ],
+} as const satisfies Record<NameRules, readonly string[]>
+
+export function hostNameProblem(name: string, rules: NameRules): NameProblem | undefined {
+  if (name.length > MOST_HOST[rules]) return { code: 'too-long', most: MOST_HOST[rules] }
+  if (!HOST.test(name)) return { code: 'characters', allowed: 'host' }
+  return rules === 'desktop' && /^\d+$/.test(name) ? { code: 'only-digits' } : undefined
+}
+
+export function administratorProblem(name: string, rules: NameRules): NameProblem | undefined {
+  if (name.length > MOST_USER[rules]) return { code: 'too-long', most: MOST_USER[rules] }
+  const isAllowed = rules === 'unix' ? UNIX_USER.test(name) : !FORBIDDEN_IN_DESKTOP_USER.test(name)
+  if (!isAllowed) return { code: 'characters', allowed: rules }
+  const reserved: readonly string[] = RESERVED[rules]
+  return reserved.includes(name.toLowerCase()) ? { code: 'reserved', name } : undefined
+}
+
+/** Every name that the image would not take. */
+export function accessProblems(
+  { hostName, administrator }: Access,
+  rules: NameRules,
+): { readonly field: 'hostName' | 'administrator'; readonly problem: NameProblem }[] {
+  const host = hostName === undefined ? undefined : hostNameProblem(hostName, rules)
+  const user = administrator === undefined ? undefined : administratorProblem(administrator, rules)
+  return [
+    ...(host ? [{ field: 'hostName' as const, problem: host }] : []),
+    ...(user ? [{ field: 'administrator' as const, problem: user }] : []),
+  ]
+}

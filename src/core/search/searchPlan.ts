@@ -1,0 +1,36 @@
+import type { Machine } from '../machine/plan.ts'
+import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
+import { cheapestFit, type Found, type SearchProgress } from './cheapestFit.ts'
+
+export interface PlanSearch extends PlanPricingInputs {
+  /** Forms of machines of the plan, such as one machine with other needs: each is searched by itself. */
+  readonly machines: readonly Machine[]
+}
+
+/** What was found for each, undefined where nothing fits or the machine itself has no price. */
+export type SearchResults = readonly (Found | undefined)[]
+
+/** Searches one machine after another; progress counts all their regions. */
+export function* searchPlan({ machines, ...inputs }: PlanSearch): Generator<SearchProgress, SearchResults> {
+  const pricing = new PlanPricing(inputs)
+  const results: (Found | undefined)[] = []
+  for (const [at, machine] of machines.entries()) {
+    const priced = pricing.of(machine)
+    if (!priced.ok) {
+      results.push(undefined)
+      continue
+    }
+    const { resolved, month, account } = priced
+    const elsewhere = pricing.elsewhere(resolved.index)
+    const steps = cheapestFit({ resolved, plan: inputs.plan, month, shared: account.planned, elsewhere })
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) {
+        results.push(step.value)
+        break
+      }
+      const { done, of } = step.value
+      yield { done: at * of + done, of: machines.length * of }
+    }
+  }
+  return results
+}

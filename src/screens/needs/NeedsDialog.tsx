@@ -1,0 +1,251 @@
+'use client'
+
+import { useMemo, useState, type ReactNode } from 'react'
+import styled from 'styled-components'
+import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
+import { KEEPS, type Keep } from '../../core/machine/needs.ts'
+import type { Machine } from '../../core/machine/plan.ts'
+import { closedByNeed } from '../../core/notches/closedByNeed.ts'
+import { gib } from '../../core/quantity/units.ts'
+import { Button } from '../../interface/Button'
+import { Dialog } from '../../interface/Dialog'
+import { Dropdown } from '../../interface/Dropdown'
+import { NumberInput } from '../../interface/NumberInput'
+import { ToggleRow } from '../../interface/ToggleRow'
+import { formatMoney } from '../../interface/wording/money'
+import { KEEP_LABELS } from '../../interface/wording/needs'
+import { isZero } from '../../core/quantity/exact.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { PlacesDialog } from './PlacesDialog'
+import { useNeedCosts, type NeedCost } from './useNeedCosts'
+import { useNeeds } from './useNeeds'
+import type { Plate } from '../../core/notches/plate.ts'
+
+interface NeedsDialogProps {
+  readonly machine: Machine
+  readonly plates: readonly Plate[]
+  readonly onClose: () => void
+}
+
+/** All that can be asked of a machine; beside each need, how many choices it closes and what it costs. */
+export function NeedsDialog({ machine, plates, onClose }: NeedsDialogProps) {
+  return (
+    <Dialog title={`What ${machine.name} must have`} isOpen onClose={onClose}>
+      <Fields machine={machine} plates={plates} />
+      <Button onPress={onClose}>Done</Button>
+    </Dialog>
+  )
+}
+
+const ANY = 'any'
+
+const KEEP_OPTIONS = KEEPS.map((id) => ({ id, label: KEEP_LABELS[id] }))
+
+function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
+  const { state, result } = useWorkbench()
+  const [placesOpen, setPlacesOpen] = useState(false)
+  const need = useNeeds(machine)
+  const { needs } = machine
+  const closed = useMemo(() => closedByNeed(plates), [plates])
+  const costOf = useNeedCosts(machine)
+  const asked = needsAsked(needs)
+  const currency = result?.ok ? result.estimate.currency : 'EUR'
+  const places = state.plan.places ?? []
+  const jurisdictions = useMemo(
+    () =>
+      [...new Set(state.books.flatMap(({ regions }) => regions.map((region) => region.jurisdiction)))].sort(),
+    [state.books],
+  )
+  const row = (label: string, ids: readonly NeedId[], field: ReactNode): ReactNode => (
+    <tr>
+      <th scope="row">{label}</th>
+      <td>
+        <Line>{field}</Line>
+      </td>
+      <Impact>
+        {ids
+          .filter((id) => asked.includes(id))
+          .map((id) => (
+            <span key={id}>{impactText(closed.get(id) ?? 0, costOf(id), currency)}</span>
+          ))}
+      </Impact>
+    </tr>
+  )
+  const figure = (
+    label: string,
+    unit: string,
+    value: number,
+    most: number,
+    onChange: (n: number) => void,
+  ) => <NumberInput label={label} unit={unit} value={value} step={1} most={most} onChange={onChange} />
+  return (
+    <>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">At least</th>
+            <th scope="col" />
+            <Impact as="th" scope="col">
+              closes, and costs
+            </Impact>
+          </tr>
+        </thead>
+        <tbody>
+          {row(
+            'vCPU',
+            ['vcpu'],
+            figure('Needed vCPU', 'vCPU', needs.vcpu, 4_096, (vcpu) => need({ vcpu })),
+          )}
+          {row(
+            'Memory',
+            ['memory'],
+            figure('Needed memory in GiB', 'GiB', needs.memoryGiB, 65_536, (memory) =>
+              need({ memoryGiB: gib(memory) }),
+            ),
+          )}
+          {row(
+            'Disks',
+            ['iops', 'throughput', 'disk'],
+            <>
+              {figure('Needed IOPS', 'IOPS', needs.iops, 10_000_000, (iops) => need({ iops }))}
+              {figure('Needed MB/s', 'MB/s', needs.megabytesPerSecond ?? 0, 1_000_000, (value) =>
+                need({ megabytesPerSecond: value || undefined }),
+              )}
+              {figure('Needed disk room in GiB', 'GiB in all', needs.diskGiB ?? 0, 4_000_000, (value) =>
+                need({ diskGiB: value ? gib(value) : undefined }),
+              )}
+            </>,
+          )}
+          {row(
+            'Accelerators',
+            ['accelerators'],
+            figure('Needed accelerators', '', needs.accelerators ?? 0, 64, (value) =>
+              need({ accelerators: value || undefined }),
+            ),
+          )}
+          {row(
+            'Architecture',
+            ['architecture'],
+            <Dropdown
+              label="Needed architecture"
+              value={needs.architecture ?? ANY}
+              options={[ANY, 'x86-64', 'arm64'].map((id) => ({ id, name: id }))}
+              onChange={(id) =>
+                need({
+                  architecture: id === ANY ? undefined : (id as NonNullable<typeof needs.architecture>),
+                })
+              }
+            />,
+          )}
+          {row(
+            'Where it may stand',
+            ['jurisdictions'],
+            <ToggleRow
+              label="Jurisdictions allowed"
+              mode="any"
+              options={jurisdictions.map((id) => ({ id, label: id }))}
+              chosen={needs.jurisdictions ?? []}
+              onChange={(chosen) => need({ jurisdictions: chosen.length > 0 ? chosen : undefined })}
+            />,
+          )}
+          {row(
+            'Near to',
+            ['round-trip'],
+            <>
+              {places.length > 0 && (
+                <ToggleRow
+                  label="Used from"
+                  mode="any"
+                  options={places.map(({ name }) => ({ id: name, label: name }))}
+                  chosen={needs.usedFrom ?? []}
+                  onChange={(chosen) => need({ usedFrom: chosen.length > 0 ? chosen : undefined })}
+                />
+              )}
+              <Button onPress={() => setPlacesOpen(true)}>Places…</Button>
+              {figure('Longest round trip in ms', 'ms at most', needs.roundTripMs ?? 0, 10_000, (value) =>
+                need({ roundTripMs: value || undefined }),
+              )}
+            </>,
+          )}
+          {row(
+            'Off, it keeps',
+            KEEPS.map((keep): NeedId => `keep-${keep}`),
+            <ToggleRow<Keep>
+              label="What it must keep while off"
+              mode="any"
+              options={KEEP_OPTIONS}
+              chosen={needs.keeps ?? []}
+              onChange={(chosen) => need({ keeps: chosen.length > 0 ? chosen : undefined })}
+            />,
+          )}
+          {row(
+            'Back within',
+            ['back-within'],
+            figure('Back within seconds', 's', needs.backWithinSeconds ?? 0, 86_400, (value) =>
+              need({ backWithinSeconds: value || undefined }),
+            ),
+          )}
+        </tbody>
+      </Table>
+      <Note>
+        What a need costs is the cheapest machine that fits, over size, place, terms, system disk and state
+        when off, less the cheapest without that need. Nothing that is pinned changes. Zero asks for nothing.
+      </Note>
+      {placesOpen && <PlacesDialog onClose={() => setPlacesOpen(false)} />}
+    </>
+  )
+}
+
+function impactText(closes: number, cost: NeedCost, currency: string): string {
+  const choices = `${closes} ${closes === 1 ? 'choice' : 'choices'}`
+  if (cost === 'reckoning') return `${choices}, …`
+  if (cost === 'nothing-fits') return `${choices}, nothing fits`
+  return `${choices}, ${isZero(cost) ? 'costs nothing' : `${formatMoney(cost, currency)} a month`}`
+}
+
+const Table = styled.table`
+  border-collapse: collapse;
+  width: 100%;
+
+  th,
+  td {
+    padding: 5px 10px 5px 0;
+    text-align: left;
+    vertical-align: baseline;
+    font-weight: 400;
+    border-top: 1px solid var(--rule);
+  }
+  thead th {
+    border-top: 0;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  tbody th {
+    white-space: nowrap;
+    font-weight: 560;
+  }
+`
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px 10px;
+  align-items: baseline;
+`
+
+const Impact = styled.td`
+  text-align: right !important;
+  padding-right: 0 !important;
+  font-size: 12px;
+  color: var(--ink-2);
+
+  span {
+    display: block;
+    white-space: nowrap;
+  }
+`
+
+const Note = styled.p`
+  font-size: 12px;
+  color: var(--ink-2);
+`

@@ -1,0 +1,75 @@
+'use client'
+
+import { useRef, useState } from 'react'
+import { Dialog, Heading } from 'react-aria-components'
+import styled from 'styled-components'
+import { Button } from '../../interface/Button'
+import { Popover } from '../../interface/Popover'
+import { Progress } from '../../interface/Progress'
+import { Proposal } from './Proposal'
+import { useSearch } from './useSearch'
+import type { PlatesInputs } from '../../core/notches/plate.ts'
+
+/** Asks for the cheapest machine that still fits, over all plates together. */
+export function ProposalButton({ inputs }: { readonly inputs: PlatesInputs }) {
+  const [isOpen, setOpen] = useState(false)
+  const button = useRef<HTMLButtonElement>(null)
+  return (
+    <>
+      <Button ref={button} onPress={() => setOpen(true)}>
+        Cheapest that fits…
+      </Button>
+      <Popover triggerRef={button} isOpen={isOpen} onOpenChange={setOpen} placement="bottom end">
+        <Sheet>
+          <Title slot="title">The cheapest that still fits</Title>
+          <Search inputs={inputs} onClose={() => setOpen(false)} />
+        </Sheet>
+      </Popover>
+    </>
+  )
+}
+
+function Search({ inputs, onClose }: { readonly inputs: PlatesInputs; readonly onClose: () => void }) {
+  const { machine } = inputs.resolved
+  const search = useSearch(machine)
+  switch (search.at) {
+    case 'searching':
+      return (
+        <>
+          <Progress label="Searching all regions" {...search.progress} />
+          <Line>
+            <Button autoFocus onPress={onClose}>
+              Give up
+            </Button>
+          </Line>
+        </>
+      )
+    case 'failed':
+      return <p role="alert">{search.message} Close this and try again.</p>
+    case 'found':
+      return search.found ? (
+        <Proposal inputs={inputs} proposed={search.found.machine} onClose={onClose} />
+      ) : (
+        <p>Nothing in any price book has all that {machine.name} needs. Ask for less under All needs.</p>
+      )
+  }
+}
+
+const Sheet = styled(Dialog)`
+  display: grid;
+  gap: 8px;
+  width: min(520px, 92vw);
+  padding: 12px 14px;
+  outline: none;
+`
+
+const Title = styled(Heading)`
+  font-size: 13px;
+  font-weight: 640;
+  color: var(--ink);
+`
+
+const Line = styled.div`
+  display: flex;
+  gap: 8px;
+`
