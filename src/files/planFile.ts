@@ -21,13 +21,20 @@ export function parsePlan(value: unknown): Outcome<Plan, FileIssue> {
   const file = validate(planSchema, value)
   if (!file.ok) return file
   const weekIds = file.value.weeks.map(({ id }) => id)
-  const lost = file.value.machines.flatMap(({ week }, i): FileIssue[] =>
+  const named = file.value.machines.flatMap(({ week, variants = [] }, i) => [
+    { week, at: ['machines', i, 'week'] },
+    ...variants.map(({ form }, j) => ({
+      week: form.week,
+      at: ['machines', i, 'variants', j, 'form', 'week'],
+    })),
+  ])
+  const lost = named.flatMap(({ week, at }): FileIssue[] =>
     weekIds.includes(week)
       ? []
       : [
           {
             code: 'unknown-reference',
-            pointer: pointerOf(['machines', i, 'week']),
+            pointer: pointerOf(at),
             problem: `There is no week "${week}" in this plan.`,
             expected: weekIds.length > 0 ? `one of ${weekIds.slice(0, 8).join(', ')}.` : 'a week in /weeks.',
           },

@@ -1,9 +1,11 @@
-import type { Draft } from 'immer'
+import { current, type Draft } from 'immer'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
 import type { Needs, UserPlace } from '../core/machine/needs.ts'
-import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
+import type { Access } from '../core/machine/access.ts'
+import type { Disk, Machine, MachineForm, Plan, Variant } from '../core/machine/plan.ts'
+import { asVariant, formOf, MOST_VARIANTS, nextVariantNumber } from '../core/machine/variant.ts'
 import type { Recipe } from './change.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
@@ -60,6 +62,52 @@ export const setNeeds = (
     patch(needs, part)
   })
 
+/** Takes a finding as known, with a note; undefined takes that back. */
+export const acceptFinding = (name: string, finding: string, note: string | undefined): Recipe =>
+  onMachine(name, (machine) => {
+    const others = (machine.accepted ?? []).filter((each) => each.finding !== finding)
+    const after = note === undefined ? others : [...others, { finding, note }]
+    patch(machine, { accepted: after.length > 0 ? after : undefined })
+  })
+
+export const setAccess = (name: string, part: AccessPart): Recipe =>
+  onMachine(name, (machine) => {
+    const access = { ...machine.access } as Draft<Access>
+    patch(access, part)
+    patch(machine, { access: Object.keys(access).length > 0 ? access : undefined })
+  })
+
+type AccessPart = { readonly [Field in keyof Access]?: Access[Field] | undefined }
+
+/** Keeps the machine as it is beside what it will be. */
+export const keepVariant = (name: string): Recipe =>
+  onMachine(name, (machine) => {
+    const before = machine.variants ?? []
+    if (before.length >= MOST_VARIANTS) return
+    const number = nextVariantNumber(machine as Machine)
+    const form = formOf(current(machine) as Machine)
+    machine.variants = [...before, { number, name: `Variant ${number}`, form: form as Draft<MachineForm> }]
+  })
+
+/** Takes a variant over: the machine is as the variant stood. */
+export const takeVariant = (name: string, number: number): Recipe =>
+  onMachine(name, (machine) => {
+    const variant = machine.variants?.find((each) => each.number === number)
+    return variant && asVariant(machine as Machine, variant as Variant)
+  })
+
+export const renameVariant = (name: string, number: number, to: string): Recipe =>
+  onMachine(name, (machine) => {
+    const variant = machine.variants?.find((each) => each.number === number)
+    if (variant) variant.name = to
+  })
+
+export const dropVariant = (name: string, number: number): Recipe =>
+  onMachine(name, (machine) => {
+    const left = (machine.variants ?? []).filter((each) => each.number !== number)
+    patch(machine, { variants: left.length > 0 ? left : undefined })
+  })
+
 /** Some fields of one disk; position 0 is the system disk. A field set to undefined is taken away. */
 export const setDisk = (name: string, position: number, part: DiskPart): Recipe =>
   onMachine(name, (machine) => {
@@ -101,11 +149,13 @@ export const addWeek =
     draft.weeks.push(week as Draft<WeekPlan>)
   }
 
-/** Leaves a week in place that a machine still uses. */
+/** Leaves a week in place that a machine, or a variant of one, still uses. */
 export const removeWeek =
   (id: string): Recipe =>
   (draft) => {
-    if (draft.machines.some(({ week }) => week === id)) return
+    const uses = ({ week, variants = [] }: Draft<Machine>): boolean =>
+      week === id || variants.some(({ form }) => form.week === id)
+    if (draft.machines.some(uses)) return
     draft.weeks = draft.weeks.filter((week) => week.id !== id)
   }
 

@@ -73,7 +73,7 @@ export function unitsOf(base: SizeRateBase, size: Size): number {
 }
 
 /** One hour at the size's rates, a month taken as 730 hours: for putting sizes in order, never for a figure. */
-const roughHour = ({ parts }: SizeRates, size: Size): Exact =>
+export const roughHour = ({ parts }: SizeRates, size: Size): Exact =>
   parts.reduce((total, { base, rate }) => {
     const hours = rate.per === 'month' ? 730 : 1
     return add(total, amountAt(rate, unitsExact(unitsOf(base, size)), 1, hours))

@@ -1,6 +1,6 @@
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
-import { multiply, type Exact } from '../quantity/exact.ts'
+import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import type { ExchangeRate, Plan } from './plan.ts'
 
 /** How amounts in one currency become the plan's: as they are, or by a rate that the person entered. */
@@ -26,6 +26,19 @@ export function exchangeFor(
   return newest
     ? { kind: 'rate', rate: newest, value: parseDecimal(newest.rate)! }
     : { kind: 'missing', from, to }
+}
+
+/** By a rate either way: one that was given for the other direction serves as well, turned round. */
+export function exchangeEitherWay(
+  from: string,
+  to: string,
+  rates: Plan['exchangeRates'],
+  month: YearMonth,
+): Exchange {
+  const direct = exchangeFor(from, to, rates, month)
+  if (direct.kind !== 'missing') return direct
+  const back = exchangeFor(to, from, rates, month)
+  return back.kind === 'rate' ? { ...back, value: divide(exact(1), back.value) } : direct
 }
 
 /** Undefined where there is no rate. */

@@ -3,7 +3,7 @@ import type { YearMonth } from '../calendar/yearMonth.ts'
 import { bookFor, type BookIssue } from '../catalogue/bookFor.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
-import { exchangeFor, type Exchange } from '../machine/exchange.ts'
+import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { refuse, type Outcome } from '../outcome.ts'
@@ -73,7 +73,7 @@ export class PlanPricing {
     return [...others].flatMap((provider) => {
       const index = bookFor(provider, books, month)
       if ('code' in index) return []
-      const exchange = exchangeFor(index.book.currency, own.currency, plan.exchangeRates, month)
+      const exchange = exchangeEitherWay(index.book.currency, own.currency, plan.exchangeRates, month)
       return [{ index, month: this.monthOf(index), shared: this.accountOf(index).planned, exchange }]
     })
   }

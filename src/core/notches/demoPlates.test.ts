@@ -4,7 +4,7 @@ import { readPlan } from '../../files/planFile.ts'
 import { MONTH_READINGS } from '../calendar/billingMonth.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { applyChoice } from '../machine/choice.ts'
-import { exchanged, exchangeFor } from '../machine/exchange.ts'
+import { exchanged, exchangeEitherWay } from '../machine/exchange.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import { compare } from '../quantity/exact.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
@@ -43,7 +43,7 @@ describe.each(MONTH_READINGS)('every notch of the demo, read as %s', (reading) =
         const taken = priceWith(others, isNew ? [choice.week] : []).of(changed)
         if (!taken.ok) expect(total).toBeUndefined()
         else {
-          const exchange = exchangeFor(
+          const exchange = exchangeEitherWay(
             taken.estimate.currency,
             result.estimate.currency,
             plan.exchangeRates,

@@ -6,6 +6,9 @@ export type PowerState = (typeof POWER_STATES)[number]
 export type OffState = PowerState
 export type TrueOffState = Exclude<OffState, 'running'>
 
+/** True where the hardware is given back, and with it a changing address and what a local disk holds. */
+export const givesHardwareBack = (off: OffState): boolean => off !== 'running' && off !== 'stopped'
+
 /** The states and the changes between them. Changes are charged as running. */
 export type Phase =
   | 'running'

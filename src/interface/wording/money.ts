@@ -59,6 +59,9 @@ export function formatDifference(amount: Exact, from: Exact): string {
   return isZero(fine) ? `${exact.n > 0n ? '+' : MINUS}0.0001 or less` : signed(fine, 4)
 }
 
+/** An amount as a difference, with its sign. */
+export const signedMoney = (amount: Exact): string => signed(roundTo(amount, SHOWN_PLACES), SHOWN_PLACES)
+
 const signed = (amount: Exact, places: number): string =>
   `${amount.n > 0n ? '+' : ''}${formatAmount(amount, places)}`
 

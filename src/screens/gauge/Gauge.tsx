@@ -6,6 +6,9 @@ import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { formatMoney } from '../../interface/wording/money'
 import { formatHours } from '../../interface/wording/time'
 import { DayByDay, DayLegend } from '../month/DayByDay'
+import { useWatched } from '../watch/useWatched'
+import { WatchLink } from '../watch/WatchLink'
+import { WatchList } from '../watch/WatchList'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { NeedsLine } from '../needs/NeedsLine'
 import { ProposalButton } from '../proposal/ProposalButton'
@@ -28,13 +31,17 @@ export function Gauge() {
 
 function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
   const { inputs, plates } = usePlates(priced)
+  const watched = useWatched(priced, inputs, plates)
   const { estimate, resolved } = priced
   return (
     <>
       <NeedsLine machine={machine} result={priced} plates={plates}>
         <ProposalButton inputs={inputs} />
       </NeedsLine>
-      <Plates priced={priced} inputs={inputs} plates={plates} />
+      <Plates priced={priced} inputs={inputs} plates={plates}>
+        <WatchLink list={watched.list} />
+      </Plates>
+      <WatchList {...watched} />
       <Days>
         <h2>
           Day by day{' '}

@@ -1,6 +1,6 @@
 'use client'
 
-import { useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
@@ -20,10 +20,12 @@ interface PlatesProps {
   readonly priced: PricedMachine
   readonly inputs: PlatesInputs
   readonly plates: readonly Plate[]
+  /** Stands beside the scale. */
+  readonly children?: ReactNode
 }
 
 /** Every decision about the machine as a plate, all on one cost axis. */
-export function Plates({ priced, inputs, plates }: PlatesProps) {
+export function Plates({ priced, inputs, plates, children }: PlatesProps) {
   const { session } = useWorkbench()
   const { resolved, estimate, month } = priced
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
@@ -74,6 +76,7 @@ export function Plates({ priced, inputs, plates }: PlatesProps) {
         )
       })}
       <ScaleRow>
+        <span>{children}</span>
         <div ref={stack}>
           <Scale
             axis={axis}
@@ -115,9 +118,6 @@ const ScaleRow = styled.div`
   border-bottom: 1px solid var(--rule);
   background: var(--sheet);
 
-  & > div {
-    grid-column: 2;
-  }
   ${media.compact} {
     grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
   }

@@ -5,6 +5,8 @@ import { Button } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { Gauge } from '../gauge/Gauge'
+import { AccessScreen } from '../access/AccessScreen'
+import { VariantsScreen } from '../variants/VariantsScreen'
 import { BookScreen } from '../book/BookScreen'
 import { LedgerScreen } from '../ledger/LedgerScreen'
 import { TermsScreen } from '../terms/TermsScreen'
@@ -20,6 +22,8 @@ const VIEW_NAMES = {
   gauge: 'Gauge',
   week: 'Week',
   terms: 'Terms',
+  access: 'Access',
+  variants: 'Side by side',
   ledger: 'Ledger',
   book: 'Book',
 } as const satisfies Record<View, string>
@@ -32,16 +36,18 @@ export function MachineView() {
   return (
     <Middle>
       <Head>
-        <h1>
-          <EditableName
-            label="Machine name"
-            name={machine.name}
-            taken={state.plan.machines.map(({ name }) => name).filter((name) => name !== machine.name)}
-            most={60}
-            onRename={actions.rename}
-          />
-        </h1>
-        <Purpose>{machine.purpose}</Purpose>
+        <Naming>
+          <h1>
+            <EditableName
+              label="Machine name"
+              name={machine.name}
+              taken={state.plan.machines.map(({ name }) => name).filter((name) => name !== machine.name)}
+              most={60}
+              onRename={actions.rename}
+            />
+          </h1>
+          <Purpose>{machine.purpose}</Purpose>
+        </Naming>
         <ViewLinks aria-label="Views of this machine">
           {VIEWS.map((view) => {
             const target = { ...address, view, machine: machine.name }
@@ -85,6 +91,10 @@ function OpenView({ view }: { readonly view: View }) {
       return <WeekScreen />
     case 'terms':
       return <TermsScreen />
+    case 'access':
+      return <AccessScreen />
+    case 'variants':
+      return <VariantsScreen />
     case 'ledger':
       return <LedgerScreen />
     case 'book':
@@ -152,8 +162,13 @@ const Head = styled.div`
   }
 `
 
-const Purpose = styled.p`
+const Naming = styled.div`
   flex: 1;
+  min-width: 0;
+`
+
+const Purpose = styled.p`
+  font-size: 12px;
   min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;

@@ -4,7 +4,7 @@ import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
 
-export const VIEWS = ['gauge', 'week', 'terms', 'ledger', 'book'] as const
+export const VIEWS = ['gauge', 'week', 'terms', 'access', 'variants', 'ledger', 'book'] as const
 export type View = (typeof VIEWS)[number]
 
 /** What the address bar holds: enough to open the same screen again. */

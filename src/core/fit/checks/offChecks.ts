@@ -2,16 +2,14 @@ import { changeTimes } from '../../catalogue/changeTimes.ts'
 import type { Keep } from '../../machine/needs.ts'
 import type { ResolvedMachine } from '../../machine/resolveMachine.ts'
 import { restoredGiB } from '../../machine/snapshots.ts'
-import type { OffState } from '../../power/powerState.ts'
+import { givesHardwareBack } from '../../power/powerState.ts'
 import { systemRoom } from './diskChecks.ts'
 import type { FitCheck } from './fitCheck.ts'
 
 const hibernates = ({ machine }: ResolvedMachine): boolean => machine.off === 'hibernated'
 
-const givesHardwareBack = (off: OffState): boolean => off !== 'running' && off !== 'stopped'
-
 /** A stop of a provider without a kept state gives the hardware back too. */
-const losesHardware = ({ machine: { off }, index: { book } }: ResolvedMachine): boolean =>
+export const losesHardware = ({ machine: { off }, index: { book } }: ResolvedMachine): boolean =>
   givesHardwareBack(off) || (off === 'stopped' && !book.states.stopped?.compute)
 
 /** What the state when off must keep, and how soon it must be left. */

@@ -1,0 +1,130 @@
+import type { Finding, FindingFacts, Severity } from '../../core/advice/finding.ts'
+import type { NameProblem } from '../../core/machine/accessProblems.ts'
+import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
+import { toNumber } from '../../core/quantity/exact.ts'
+import { diskName } from './charge'
+import { choiceWords, DECISION_NAMES } from './choice'
+import { formatMoney, groupDigits, HOURLY_PLACES, signedMoney } from './money'
+import { reasonsText } from './reason'
+import { STATE_NAMES } from './state'
+import { formatHours, formatInstantIn } from './time'
+
+export const SEVERITY_NAMES = {
+  problem: 'Problem',
+  warning: 'Warning',
+  note: 'Note',
+} as const satisfies Record<Severity, string>
+
+const number = (value: number): string => groupDigits(String(Math.round(value)))
+
+const listed = (names: readonly string[]): string =>
+  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')
+
+const QUOTA_NAMES = { vcpu: 'vCPU', machines: 'machines', fixedAddresses: 'fixed addresses' } as const
+
+export function nameProblemText(problem: NameProblem): string {
+  switch (problem.code) {
+    case 'too-long':
+      return `is longer than ${problem.most} characters`
+    case 'characters':
+      return problem.allowed === 'host'
+        ? 'may have letters, digits and inner hyphens only'
+        : problem.allowed === 'unix'
+          ? 'may have small letters, digits, - and _ only, and begins with a letter or _'
+          : 'may have none of " / \\ [ ] : ; | = , + * ? < > @, and no dot at its end'
+    case 'only-digits':
+      return 'may not be digits only'
+    case 'reserved':
+      return 'is reserved, or tried first by whoever guesses'
+  }
+}
+
+interface FindingWords {
+  readonly currency: string
+  /** Of the machine's week. */
+  readonly timeZone: string
+}
+
+/** What was found, in a sentence with its figures. */
+export function findingText(facts: FindingFacts, { currency, timeZone }: FindingWords): string {
+  switch (facts.code) {
+    case 'off-still-charged': {
+      const rate = formatMoney(facts.perHour, currency, HOURLY_PLACES)
+      const off = STATE_NAMES[facts.state].toLowerCase()
+      return facts.isFlat
+        ? `A flat plan is charged while ${off} too: ${rate} an hour until the machine is deleted.`
+        : `${STATE_NAMES[facts.state]} is not free: the hardware is kept and charged at ${rate} an hour.`
+    }
+    case 'floor-when-off':
+      return `Off all month it would still cost ${formatMoney(facts.floor, currency)}, ${number(facts.share * 100)} % of what it costs now; its largest disk has ${number(facts.diskGiB)} GiB.`
+    case 'rate-out-of-line':
+      return `${facts.size} costs ${formatMoney(facts.perHour, currency, HOURLY_PLACES)} an hour, for each vCPU ${timesText(facts.factor)} what ${facts.family} sizes cost: look for a slipped decimal in the price book.`
+    case 'shared-allowance':
+      return `${facts.allowance} is one pool for ${listed(facts.machines)}: it is used up on ${formatInstantIn(facts.usedUpAt, timeZone)}.`
+    case 'left-after-delete':
+      return `Deleted, it leaves its ${listed(facts.parts)} behind, and ${facts.parts.length === 1 && facts.parts[0] === 'address' ? 'it is' : 'they are'} charged on.`
+    case 'never-starts':
+      return `“${facts.week}” has no hours: it goes off, and nothing starts it again.`
+    case 'never-off':
+      return `It is needed in “${facts.week}”, and runs through the other ${formatHours(facts.offHours)} of the month too.`
+    case 'left-on':
+      return `Nothing switches it off again if someone starts it by hand: forgotten for ${formatHours(facts.gap)}, its longest time off, it costs ${formatMoney(facts.cost, currency)}.`
+    case 'does-not-fit':
+      return `It does not fit: ${reasonsText([facts.reason])}.`
+    case 'same-in-several-zones':
+      return `${listed(facts.machines)} ${facts.machines.length === 1 ? 'is' : 'are'} the same machine in another zone: each zone is a machine of its own, and is charged.`
+    case 'port-open':
+      return `Port ${facts.port}, remote sign-in, is open to every address in the world.`
+    case 'name-not-taken':
+      return `The ${facts.field === 'hostName' ? 'machine’s own name' : 'administrator’s name'} “${facts.name}” ${nameProblemText(facts.problem)} (${facts.image}).`
+    case 'password-only':
+      return 'Sign-in is by password: one that is guessed lets anyone in.'
+    case 'address-changes':
+      return `Its address changes ${number(facts.times)} times a month, each time that it comes back: names and firewall rules that point to it break.`
+    case 'just-above-step':
+      return `${diskName(facts.position)}: ${number(facts.asked)} GiB is just above a step, and ${number(facts.charged)} GiB are charged; ${number(facts.below)} GiB is the step below.`
+    case 'more-room-than-needed':
+      return `The system disk has ${number(facts.room)} GiB; image and memory need ${number(facts.needed)}.`
+    case 'currency-without-rate':
+      return `Prices in ${facts.from} cannot be set against ${facts.to} without a rate: enter one under Plan.`
+    case 'printed-month':
+      return `Read as printed lists do, a month is 730 h; this one has ${number(facts.hours)} h. Never set one beside the other.`
+    case 'sold-by-cores':
+      return `${facts.size} is sold by ${number(facts.cores)} physical cores, which are ${number(facts.vcpu)} vCPU: compare it by vCPU.`
+    case 'over-quota':
+      return `${facts.provider} lets an account have ${number(facts.most)} ${QUOTA_NAMES[facts.what]}; the plan’s machines there have ${number(facts.used)}.`
+    case 'throttled':
+      return facts.figure === 'iops'
+        ? `The disks could give ${number(facts.given)} IOPS, ${facts.size} passes ${number(facts.reached)}.`
+        : `The disks could give ${number(facts.given)} MB/s, ${facts.size} passes ${number(facts.reached)}.`
+    case 'shared-core':
+      return `${facts.size} shares its core: it is fast on what it earned while idle, and starts anew after each of its ${number(facts.starts)} starts.`
+  }
+}
+
+const timesText = (factor: number): string =>
+  factor >= 1 ? `${factor.toFixed(1)} times` : `one ${(1 / factor).toFixed(1)}th of`
+
+/** What the one press that mends it does. */
+export function mendText({ facts, mend }: Finding, resolved: ResolvedMachine): string | undefined {
+  if (!mend) return undefined
+  const cost = mend.difference && toNumber(mend.difference) !== 0 ? ` ${signedMoney(mend.difference)}` : ''
+  if (mend.choice) {
+    const { name } = choiceWords({ choice: mend.choice }, resolved)
+    return `${DECISION_NAMES[mend.choice.decision]}: ${name}${cost}`
+  }
+  switch (facts.code) {
+    case 'left-after-delete':
+      return facts.parts.length === 1 && facts.parts[0] === 'address'
+        ? 'Let the address go with it'
+        : 'Let them go with it'
+    case 'port-open':
+      return `Let in its own network alone on ${facts.port}`
+    case 'password-only':
+      return 'Sign in by key'
+    case 'does-not-fit':
+      return `Take the nearest that fits${cost}`
+    default:
+      return `Mend it${cost}`
+  }
+}

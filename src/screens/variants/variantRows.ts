@@ -1,0 +1,81 @@
+import { diskReach, type Reach } from '../../core/fit/diskReach.ts'
+import { fitReasons } from '../../core/fit/fitReasons.ts'
+import { lostWhenOff } from '../../core/fit/lostWhenOff.ts'
+import { disksOf } from '../../core/machine/resolveMachine.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { hourByState } from '../../core/meter/hourByState.ts'
+import { presentChoice } from '../../core/notches/choicesOf.ts'
+import type { Decision } from '../../core/machine/decision.ts'
+import { choiceWords } from '../../interface/wording/choice'
+import { formatMoney, groupDigits, HOURLY_PLACES } from '../../interface/wording/money'
+import { KEEP_LABELS } from '../../interface/wording/needs'
+import { reasonsText } from '../../interface/wording/reason'
+import { formatHours } from '../../interface/wording/time'
+
+export interface VariantRow {
+  readonly label: string
+  readonly textOf: (priced: PricedMachine) => string
+}
+
+const number = (value: number): string => groupDigits(String(Math.round(value)))
+
+const decided =
+  (decision: Decision) =>
+  ({ resolved }: PricedMachine): string =>
+    choiceWords({ choice: presentChoice(resolved, { decision }) }, resolved).name
+
+const reachText = ({ given, reached }: Reach): string =>
+  given > reached ? `${number(reached)} of ${number(given)}` : number(reached)
+
+const hourIn = ({ resolved, month, estimate }: PricedMachine, state: string): string => {
+  const hour = hourByState(resolved, month).find((each) => each.state === state)
+  return hour ? formatMoney(hour.amount, estimate.currency, HOURLY_PLACES) : 'none'
+}
+
+/** What is set side by side, in the order in which it is decided; figures first. */
+export const VARIANT_ROWS: readonly VariantRow[] = [
+  {
+    label: 'averaged an hour',
+    textOf: ({ estimate }) => formatMoney(estimate.averagePerHour, estimate.currency, HOURLY_PLACES),
+  },
+  { label: 'one hour running', textOf: (priced) => hourIn(priced, 'running') },
+  { label: 'one hour off', textOf: (priced) => hourIn(priced, priced.resolved.machine.off) },
+  {
+    label: 'always on, a month',
+    textOf: ({ estimate }) => formatMoney(estimate.alwaysOn, estimate.currency),
+  },
+  { label: 'on in the month', textOf: ({ estimate }) => formatHours(estimate.onTime) },
+  { label: 'Provider', textOf: ({ resolved }) => resolved.index.book.provider.name },
+  { label: 'Place', textOf: decided('place') },
+  { label: 'Size', textOf: decided('size') },
+  { label: 'vCPU', textOf: ({ resolved }) => number(resolved.size.vcpu) },
+  { label: 'Memory', textOf: ({ resolved }) => `${number(resolved.size.memoryGiB)} GiB` },
+  { label: 'Architecture', textOf: ({ resolved }) => resolved.size.architecture },
+  { label: 'Terms', textOf: decided('terms') },
+  { label: 'Image', textOf: decided('image') },
+  { label: 'System disk', textOf: decided('disk-kind') },
+  { label: 'Disk room', textOf: decided('disk-room') },
+  {
+    label: 'Data disks',
+    textOf: ({ resolved }) =>
+      disksOf(resolved)
+        .slice(1)
+        .map(({ disk, kind }) => `${kind.name} ${number(disk.roomGiB)} GiB`)
+        .join(', ') || 'none',
+  },
+  { label: 'IOPS it gets', textOf: ({ resolved }) => reachText(diskReach(resolved).iops) },
+  { label: 'MB/s it gets', textOf: ({ resolved }) => reachText(diskReach(resolved).throughput) },
+  { label: 'Snapshots', textOf: decided('snapshots') },
+  { label: 'Public address', textOf: decided('address') },
+  { label: 'When off', textOf: decided('off') },
+  {
+    label: 'Off, it loses',
+    textOf: ({ resolved }) =>
+      lostWhenOff(resolved)
+        .map((what) => KEEP_LABELS[what])
+        .join(', ') || 'nothing',
+  },
+  { label: 'On hours', textOf: decided('week') },
+  { label: 'Traffic out', textOf: decided('traffic') },
+  { label: 'Does not fit', textOf: ({ resolved }) => reasonsText(fitReasons(resolved)) || 'fits' },
+]

@@ -1,0 +1,49 @@
+'use client'
+
+import styled from 'styled-components'
+import type { Finding } from '../../core/advice/finding.ts'
+import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
+import { QuietButton } from '../../interface/Button'
+import { findingText } from '../../interface/wording/finding'
+import { acceptFinding } from '../../store/commands.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { Item, Text } from './WatchItem'
+
+interface AcceptedItemProps {
+  readonly finding: Finding & { readonly note: string }
+  readonly resolved: ResolvedMachine
+  readonly currency: string
+}
+
+/** A finding that is known and meant to be. */
+export function AcceptedItem({ finding, resolved, currency }: AcceptedItemProps) {
+  const { session } = useWorkbench()
+  const { name } = resolved.machine
+  const text = findingText(finding.facts, { currency, timeZone: resolved.week.timeZone })
+  return (
+    <Item data-finding={finding.key}>
+      <Quiet>Accepted</Quiet>
+      <Quiet>
+        {text}
+        {finding.note && <b> {finding.note}</b>}
+      </Quiet>
+      <span />
+      <QuietButton
+        aria-label={`Open again: ${text}`}
+        onPress={() =>
+          session.edit(`${name}: open a finding again`, acceptFinding(name, finding.key, undefined))
+        }
+      >
+        Reopen
+      </QuietButton>
+    </Item>
+  )
+}
+
+const Quiet = styled(Text)`
+  color: var(--ink-2);
+
+  b {
+    font-weight: 560;
+  }
+`
