@@ -22,6 +22,7 @@ export interface DropdownOption {
 
 interface DropdownProps {
   readonly label: string
+  /** Id of the chosen option; what it reads as where it is none of them. */
   readonly value: string
   readonly options: readonly DropdownOption[]
   readonly onChange: (id: string) => void
@@ -38,7 +39,7 @@ export function Dropdown({ label, value, options, onChange }: DropdownProps) {
     >
       <VisuallyHidden as={Label}>{label}</VisuallyHidden>
       <Field>
-        <SelectValue>{({ selectedText }) => selectedText ?? value}</SelectValue>
+        <SelectValue>{({ selectedText }) => selectedText || value}</SelectValue>
         <span aria-hidden="true">▾</span>
       </Field>
       <Popover>

@@ -23,6 +23,11 @@ interface RowGridProps {
   readonly onActive: (index: number) => void
   /** Enter, space, or a second press on the active row. */
   readonly onAction?: (index: number) => void
+  /** Space marks rows, where they can be marked. */
+  readonly onMark?: (index: number) => void
+  readonly isMarked?: (index: number) => boolean
+  /** Takes the focus when it appears. */
+  readonly autoFocus?: boolean
   readonly whenEmpty: ReactNode
 }
 
@@ -42,6 +47,9 @@ export function RowGrid(props: RowGridProps) {
     active,
     onActive,
     onAction,
+    onMark,
+    isMarked,
+    autoFocus,
     whenEmpty,
   } = props
   const id = useId()
@@ -67,6 +75,9 @@ export function RowGrid(props: RowGridProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [size, setVisibleRect])
   useEffect(() => {
+    if (autoFocus) scroller.current?.focus()
+  }, [autoFocus])
+  useEffect(() => {
     if (active !== undefined && scroller.current) scrollTo(scroller.current, active, rowHeight)
   }, [active, rowHeight])
 
@@ -82,7 +93,7 @@ export function RowGrid(props: RowGridProps) {
     Home: () => move(0),
     End: () => move(count - 1),
     Enter: () => active !== undefined && onAction?.(active),
-    ' ': () => active !== undefined && onAction?.(active),
+    ' ': () => active !== undefined && (onMark ?? onAction)?.(active),
   }
   return (
     <Frame>
@@ -91,6 +102,7 @@ export function RowGrid(props: RowGridProps) {
         role="grid"
         aria-label={label}
         aria-rowcount={count + 1}
+        aria-multiselectable={isMarked ? true : undefined}
         aria-activedescendant={active !== undefined && active < count ? `${id}-${active}` : undefined}
         tabIndex={0}
         onKeyDown={(event) => {
@@ -120,7 +132,8 @@ export function RowGrid(props: RowGridProps) {
                 id={`${id}-${index}`}
                 role="row"
                 aria-rowindex={index + 2}
-                aria-selected={index === active}
+                aria-selected={isMarked ? isMarked(index) : index === active}
+                data-active={index === active || undefined}
                 style={{ top: index * rowHeight, height: rowHeight, gridTemplateColumns: tracks }}
                 onClick={() => {
                   if (index === active) onAction?.(index)
@@ -208,7 +221,7 @@ const Row = styled.div`
   &:hover {
     background: var(--paper);
   }
-  &[aria-selected='true'] {
+  &[data-active] {
     background: var(--plate);
   }
 `

@@ -31,7 +31,7 @@ export function needText(id: NeedId, needs: Needs): string {
     case 'jurisdictions':
       return `in ${(needs.jurisdictions ?? []).join(' or ')}`
     case 'round-trip':
-      return `${number(needs.roundTripMs ?? 0)} ms at most from ${(needs.usedFrom ?? []).join(' and ')}`
+      return `${number(needs.roundTripMs ?? 0)} ms from ${(needs.usedFrom ?? []).join(' and ')}`
     case 'back-within':
       return `back within ${number(needs.backWithinSeconds ?? 0)} s`
     case 'keep-hardware':

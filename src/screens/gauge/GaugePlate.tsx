@@ -36,6 +36,8 @@ interface GaugePlateProps {
   readonly onTake: (notch: Notch) => void
   /** Takes a choice with all that it changes beside itself. */
   readonly onTakeWith: (notch: Notch, carried: Carried) => void
+  /** Opens the list of all choices. */
+  readonly onList: (plate: Plate) => void
   /** Moves the focus so many plates down, up when negative. */
   readonly onGoToPlate: (step: number) => void
 }
@@ -55,6 +57,7 @@ export function GaugePlate({
   currency,
   onTake,
   onTakeWith,
+  onList,
   onGoToPlate,
 }: GaugePlateProps) {
   const coarse = useCoarsePointer()
@@ -97,7 +100,7 @@ export function GaugePlate({
     if (next) onTake(next)
     else if (event.key === 'ArrowUp') onGoToPlate(-1)
     else if (event.key === 'ArrowDown') onGoToPlate(1)
-    else if (event.key === 'Enter' || event.key === ' ') setListed(plate.notches)
+    else if (event.key === 'Enter' || event.key === ' ') onList(plate)
     else if (step === undefined && event.key !== 'Home') return
     event.preventDefault()
   }
@@ -105,11 +108,7 @@ export function GaugePlate({
   return (
     <S.Plate role="group" aria-label={name} data-plate={plate.id}>
       <PlateLabel plate={plate} words={present && words(present)} />
-      <S.Track
-        ref={track}
-        onPointerLeave={() => setLookedAt(undefined)}
-        onDoubleClick={() => setListed(plate.notches)}
-      >
+      <S.Track ref={track} onPointerLeave={() => setLookedAt(undefined)} onDoubleClick={() => onList(plate)}>
         <PlateDrawing clusters={clusters} axis={axis} near={[cheaper, dearer]} />
         <S.Thumb
           role="slider"
@@ -180,7 +179,7 @@ export function GaugePlate({
                 as={AriaButton}
                 excludeFromTabOrder
                 aria-label={`All ${plate.notches.length} choices of ${name}`}
-                onPress={() => setListed(plate.notches)}
+                onPress={() => onList(plate)}
               >
                 all {plate.notches.length}
               </S.All>

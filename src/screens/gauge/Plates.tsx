@@ -8,6 +8,7 @@ import { media } from '../../interface/theme/media'
 import { choiceWords } from '../../interface/wording/choice'
 import { formatHourly, formatMoney } from '../../interface/wording/money'
 import { replaceMachine, takeChoice } from '../../store/commands.ts'
+import { LIST_HEIGHT, PlateList } from '../list/PlateList'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { costAxis } from './axis.ts'
 import { FoldedPlate } from './FoldedPlate'
@@ -26,7 +27,7 @@ interface PlatesProps {
 
 /** Every decision about the machine as a plate, all on one cost axis. */
 export function Plates({ priced, inputs, plates, children }: PlatesProps) {
-  const { session } = useWorkbench()
+  const { session, address, go, mend } = useWorkbench()
   const { resolved, estimate, month } = priced
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
   const [stack, width] = useWidth()
@@ -42,9 +43,20 @@ export function Plates({ priced, inputs, plates, children }: PlatesProps) {
       return replaceMachine(name, machine)(draft)
     })
   }
+  const listed = plates.find(({ id }) => id === address.list)
+  const openList = (id: PlateId): void => {
+    // A plate whose list is open is looked at: the one that was open before gives way without a step back.
+    if (listed) mend({ list: id })
+    else go({ list: id })
+    showPlate(id)
+  }
+  const closeList = (): void => {
+    mend({ list: undefined })
+    if (listed) focusPlate(listed.id)
+  }
   const goTo = (at: number): void => {
     const wanted = plates[Math.min(plates.length - 1, Math.max(0, at))]!.id
-    document.querySelector<HTMLElement>(`[data-plate="${wanted}"] [data-plate-focus]`)?.focus()
+    focusPlate(wanted)
   }
   return (
     <Stack aria-label="Decisions about this machine">
@@ -71,6 +83,7 @@ export function Plates({ priced, inputs, plates, children }: PlatesProps) {
             currency={estimate.currency}
             onTake={take}
             onTakeWith={takeWith}
+            onList={({ id }) => openList(id)}
             onGoToPlate={(step) => goTo(at + step)}
           />
         )
@@ -85,8 +98,32 @@ export function Plates({ priced, inputs, plates, children }: PlatesProps) {
           />
         </div>
       </ScaleRow>
+      {listed && (
+        <>
+          <Room aria-hidden="true" />
+          <PlateList
+            key={listed.id}
+            plate={listed}
+            inputs={inputs}
+            currency={estimate.currency}
+            onTake={take}
+            onTakeWith={takeWith}
+            onClose={closeList}
+          />
+        </>
+      )}
     </Stack>
   )
+}
+
+const plateElement = (id: PlateId): HTMLElement | null => document.querySelector(`[data-plate="${id}"]`)
+
+const focusPlate = (id: PlateId): void =>
+  plateElement(id)?.querySelector<HTMLElement>('[data-plate-focus]')?.focus()
+
+/** Above the list, once that stands. */
+const showPlate = (id: PlateId): void => {
+  requestAnimationFrame(() => plateElement(id)?.scrollIntoView({ block: 'start' }))
 }
 
 /** The width of the axis, kept true as the window changes. */
@@ -106,6 +143,11 @@ function useWidth(): readonly [React.RefObject<HTMLDivElement | null>, number] {
 }
 
 const Stack = styled.section``
+
+/** So that every plate can be scrolled clear of the list. */
+const Room = styled.div`
+  height: ${LIST_HEIGHT};
+`
 
 /** Stays in view while the plates scroll under it. */
 const ScaleRow = styled.div`

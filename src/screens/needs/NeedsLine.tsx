@@ -8,6 +8,7 @@ import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { Button } from '../../interface/Button'
+import { media } from '../../interface/theme/media'
 import { NumberInput } from '../../interface/NumberInput'
 import { needText } from '../../interface/wording/needs'
 import { reasonsText } from '../../interface/wording/reason'
@@ -31,11 +32,13 @@ export function NeedsLine({ machine, result, plates, children }: NeedsLineProps)
   const { needs } = machine
   const need = useNeeds(machine)
   const reasons = result?.ok ? fitReasons(result.resolved) : []
-  const others = needsAsked(needs).filter((id) => !IN_LINE.includes(id))
+  const text = needsAsked(needs)
+    .filter((id) => !IN_LINE.includes(id))
+    .map((id) => needText(id, needs))
+    .join(', ')
   return (
     <Block aria-label="What the machine must have">
       <Line>
-        <span>must have</span>
         <NumberInput
           label="Least vCPU"
           unit="vCPU"
@@ -60,9 +63,8 @@ export function NeedsLine({ machine, result, plates, children }: NeedsLineProps)
           most={10_000_000}
           onChange={(iops) => need({ iops })}
         />
-        {others.length > 0 && <b>{others.map((id) => needText(id, needs)).join(', ')}</b>}
+        <Others title={text}>{text}</Others>
         <Button onPress={() => setOpen(true)}>All needs…</Button>
-        <Spring />
         {children}
       </Line>
       {reasons.length > 0 && (
@@ -83,19 +85,23 @@ const Block = styled.section`
 
 const Line = styled.div`
   display: flex;
-  flex-wrap: wrap;
   gap: 6px 14px;
   align-items: baseline;
   color: var(--ink-2);
-
-  b {
-    font-weight: 560;
-    color: var(--ink);
+  ${media.compact} {
+    flex-wrap: wrap;
   }
 `
 
-const Spring = styled.span`
+/** Gives way where there is no room: all needs stand behind the button beside it. */
+const Others = styled.span`
   flex: 1;
+  min-width: 40px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-weight: 560;
+  color: var(--ink);
 `
 
 const Misfit = styled.p`

@@ -37,7 +37,7 @@ export function PlacesDialog({ onClose }: { readonly onClose: () => void }) {
         <Line>
           <Dropdown
             label="Add a city"
-            value=""
+            value="Add a city…"
             options={left.map(({ name }) => ({ id: name, name }))}
             onChange={(name) => add(left.find((city) => city.name === name)!)}
           />

@@ -1,6 +1,7 @@
 import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMonth.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
 import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
+import { isPlateId, type PlateId } from '../../core/machine/decision.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
 
@@ -16,6 +17,8 @@ export interface Address {
   readonly ledger: LedgerAddress
   /** Id of a provider and an edition of its book; the open machine's own when absent. */
   readonly book: BookAddress | undefined
+  /** The plate whose list of choices is open. */
+  readonly list: PlateId | undefined
   /** JSON Pointer of a rate in the book, which is set off. */
   readonly rate: string | undefined
 }
@@ -46,6 +49,9 @@ const listed = <T extends string>(all: readonly T[], text: string | null): T[] =
   return all.filter((each) => wanted.has(each))
 }
 
+const plateOf = (text: string | null): PlateId | undefined =>
+  text !== null && isPlateId(text) ? text : undefined
+
 /** Reads a query; whatever it cannot be is left out. */
 export function readAddress(query: URLSearchParams): Address {
   const provider = short(query.get('provider'), 64)
@@ -62,16 +68,18 @@ export function readAddress(query: URLSearchParams): Address {
       states: listed(POWER_STATES, query.get('states')),
     },
     book: provider !== undefined && edition !== undefined ? { provider, edition } : undefined,
+    list: plateOf(query.get('list')),
     rate: short(query.get('rate'), LONGEST),
   }
 }
 
-export function writeAddress({ machine, view, month, reading, ledger, book, rate }: Address): string {
+export function writeAddress({ machine, view, month, reading, ledger, book, list, rate }: Address): string {
   const query = new URLSearchParams()
   if (machine !== undefined) query.set('machine', machine)
   query.set('view', view)
   if (month !== undefined) query.set('month', month)
   if (reading !== 'calendar') query.set('reading', reading)
+  if (view === 'gauge' && list !== undefined) query.set('list', list)
   if (view === 'ledger') {
     if (ledger.of !== 'machine') query.set('of', ledger.of)
     if (ledger.fold !== 'meter') query.set('fold', ledger.fold)

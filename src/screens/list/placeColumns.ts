@@ -1,0 +1,82 @@
+import type { BookIndex, RegionIndex } from '../../core/catalogue/bookIndex.ts'
+import { missingInPlace } from '../../core/list/offerFigures.ts'
+import type { UserPlace } from '../../core/machine/needs.ts'
+import { roundTrip, type RoundTrip } from '../../core/machine/roundTrip.ts'
+import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
+import { groupDigits } from '../../interface/wording/money'
+import type { ShownColumn } from './listColumns.ts'
+
+interface Place {
+  readonly index: BookIndex
+  readonly region: RegionIndex
+  readonly zone: string
+}
+
+/** Where a place is, how far from the people, and what it does not have. */
+export function placeColumns(inputs: PlatesInputs): ShownColumn[] {
+  const { resolved, plan, elsewhere = [] } = inputs
+  const indexes = [resolved.index, ...elsewhere.map(({ index }) => index)]
+  const byProvider = new Map(indexes.map((index) => [index.book.provider.id, index]))
+  const placeOf = ({ choice }: Notch): Place => {
+    if (choice.decision !== 'place') throw new RangeError('not a place')
+    const index = byProvider.get(choice.provider)!
+    return { index, region: index.regions.get(choice.region)!, zone: choice.zone }
+  }
+  const text = (id: string, head: string, width: number, value: (place: Place) => string): ShownColumn => {
+    const textOf = (notch: Notch): string => value(placeOf(notch))
+    return { id, head, width, kind: 'text', valueOf: textOf, textOf }
+  }
+  return [
+    text('provider', 'provider', 90, ({ index }) => index.book.provider.name),
+    text('jurisdiction', 'jurisdiction', 76, ({ region }) => region.region.jurisdiction),
+    text('country', 'country', 60, ({ region }) => region.region.country),
+    ...(plan.places ?? []).flatMap((place) => tripColumns(place, placeOf)),
+    {
+      id: 'zones',
+      head: 'zones',
+      width: 50,
+      kind: 'number',
+      valueOf: (notch) => placeOf(notch).region.region.zones.length,
+      textOf: (notch) => String(placeOf(notch).region.region.zones.length),
+    },
+    text('missing', 'not sold there', 260, missingText),
+  ]
+}
+
+function tripColumns(place: UserPlace, placeOf: (notch: Notch) => Place): ShownColumn[] {
+  const tripOf = (notch: Notch): RoundTrip => {
+    const { index, region } = placeOf(notch)
+    return roundTrip(place, index.book.provider.id, region.region)
+  }
+  return [
+    {
+      id: `ms-${place.name}`,
+      head: `ms ${place.name}`,
+      width: 92,
+      kind: 'number',
+      valueOf: (notch) => tripOf(notch).milliseconds,
+      textOf: (notch) => {
+        const { milliseconds, isMeasured } = tripOf(notch)
+        return isMeasured ? `${milliseconds} measured` : `~${milliseconds}`
+      },
+    },
+    {
+      id: `km-${place.name}`,
+      head: `km ${place.name}`,
+      width: 84,
+      kind: 'number',
+      valueOf: (notch) => Math.round(tripOf(notch).km),
+      textOf: (notch) => groupDigits(String(Math.round(tripOf(notch).km))),
+    },
+  ]
+}
+
+function missingText({ index, region, zone }: Place): string {
+  const { sizes, diskKinds, addresses } = missingInPlace(region, zone, index.book)
+  const parts = [
+    sizes > 0 ? `${sizes} of ${index.book.sizes.length} sizes` : '',
+    ...diskKinds,
+    ...addresses.map((sort) => `${sort} addresses`),
+  ]
+  return parts.filter((part) => part !== '').join(', ') || 'nothing'
+}
