@@ -318,6 +318,48 @@ describe('what a machine may have beyond the first', () => {
       '/machines/0/systemDisk/snapshots/every',
       /day, week, month, stop/,
     ],
+    [
+      'a plate that is none',
+      (d) => (d.machines[0]!.pinned = ['roof']),
+      '/machines/0/pinned/0',
+      /"disk-room"/,
+    ],
+    [
+      'a range with host bits',
+      (d) =>
+        (d.machines[0]!.access = {
+          inbound: [{ protocol: 'tcp', ports: { first: 22, last: 22 }, from: ['198.51.100.7/24'] }],
+        }),
+      '/machines/0/access/inbound/0/from/0',
+      /198\.51\.100\.0\/24/,
+    ],
+    [
+      'ports of icmp',
+      (d) =>
+        (d.machines[0]!.access = {
+          inbound: [{ protocol: 'icmp', ports: { first: 22, last: 22 }, from: 'anyone' }],
+        }),
+      '/machines/0/access/inbound/0/ports',
+      /./,
+    ],
+    [
+      'a secret',
+      (d) => (d.machines[0]!.access = { password: 'hunter2' }),
+      '/machines/0/access/password',
+      /no other fields/,
+    ],
+    [
+      'a need that is none',
+      (d) => (d.machines[0]!.needs = { vcpu: 2, memoryGiB: 8, iops: 0, keeps: ['sessions'] }),
+      '/machines/0/needs/keeps/0',
+      /memory/,
+    ],
+    [
+      'a variant with a name of its own',
+      (d) => (d.machines[0]!.variants = [{ number: 1, name: 'x', form: { ...d.machines[0]! } }]),
+      '/machines/0/variants/0/form/name',
+      /no other fields/,
+    ],
     ['traffic below zero', (d) => (d.machines[0]!.trafficOutGiB = -1), '/machines/0/trafficOutGiB', /0/],
     [
       'half an IOPS on top',

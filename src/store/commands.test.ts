@@ -2,22 +2,34 @@ import { produce } from 'immer'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import type { Plan } from '../core/machine/plan.ts'
+import { nearWeeks } from '../core/notches/nearWeeks.ts'
 import { gib } from '../core/quantity/units.ts'
 import { SMALL_MACHINE } from '../core/testing/smallBook.ts'
-import { readPlan } from '../files/planFile.ts'
+import { MOST_VARIANTS } from '../core/machine/variant.ts'
+import { readPlan, writePlan } from '../files/planFile.ts'
 import type { Recipe } from './change.ts'
 import {
+  acceptFinding,
   addMachine,
   addWeek,
+  dropVariant,
   freeName,
+  keepVariant,
+  pinPlate,
   removeMachine,
   removeWeek,
   renamePlan,
+  renameVariant,
+  replaceMachine,
+  setAccess,
   setDisk,
   setMachine,
   setMoney,
+  setNeeds,
+  setPlaces,
   setWeek,
   takeChoice,
+  takeVariant,
 } from './commands.ts'
 
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
@@ -82,4 +94,94 @@ test('a field that is set to undefined is taken away, from a disk and from the p
   expect(produce(plan, setDisk(machine.name, 3, { goes: true }))).toBe(plan)
   expect('taxPercent' in produce(plan, setMoney({ taxPercent: undefined }))).toBe(false)
   expect(produce(plan, setMoney({ currency: 'USD' })).currency).toBe('USD')
+})
+
+describe('decisions about one machine', () => {
+  const named = (changed: Plan, name: string) => changed.machines.find((machine) => machine.name === name)!
+  const run = (...recipes: Recipe[]): Plan =>
+    recipes.reduce((before, recipe) => produce(before, recipe), plan)
+  const NAME = 'signal-replay'
+  const original = named(plan, NAME)
+
+  test('a week that the plan does not hold comes with its choice, once', () => {
+    const [week] = nearWeeks(plan.weeks[0]!, plan.weeks)
+    const choice = { decision: 'week', week: week! } as const
+    const changed = run(takeChoice(NAME, choice), takeChoice('depot-kiosk', choice))
+    expect(changed.weeks).toHaveLength(plan.weeks.length + 1)
+    expect(named(changed, NAME).week).toBe(week!.id)
+    expect(readPlan(writePlan(changed)).ok).toBe(true)
+  })
+
+  test('a machine in another form keeps its name', () => {
+    const changed = run(replaceMachine(NAME, { ...named(plan, 'fare-gate-soak') }))
+    expect(named(changed, NAME)).toMatchObject({ name: NAME, size: 'kestrel-8-16' })
+  })
+
+  test('pins, needs, access and accepted findings leave no trace once they are taken back', () => {
+    const changed = run(
+      pinPlate(NAME, 'size', true),
+      pinPlate(NAME, 'off', true),
+      setNeeds(NAME, { roundTripMs: 40, keeps: ['memory'] }),
+      setAccess(NAME, { administrator: 'tramops', signIn: 'key' }),
+      acceptFinding(NAME, 'left-on', 'meant to be'),
+    )
+    expect(named(changed, NAME)).toMatchObject({
+      pinned: ['size', 'off'],
+      needs: { roundTripMs: 40, keeps: ['memory'] },
+      access: { administrator: 'tramops', signIn: 'key' },
+      accepted: [{ finding: 'left-on', note: 'meant to be' }],
+    })
+    expect(readPlan(writePlan(changed)).ok).toBe(true)
+    const back = [
+      pinPlate(NAME, 'size', false),
+      pinPlate(NAME, 'off', false),
+      setNeeds(NAME, { roundTripMs: undefined, keeps: undefined }),
+      setAccess(NAME, { administrator: undefined, signIn: undefined }),
+      acceptFinding(NAME, 'left-on', undefined),
+    ].reduce((before, recipe) => produce(before, recipe), changed)
+    expect(named(back, NAME)).toEqual(original)
+  })
+
+  test('places that are gone are not asked about any more', () => {
+    const changed = run(setPlaces([{ name: 'Pune', latitude: 18.52, longitude: 73.86 }]))
+    expect(named(changed, 'timetable-loadgen').needs.usedFrom).toBeUndefined()
+    expect(run(setPlaces([])).places).toBeUndefined()
+  })
+
+  test('variants are kept, renamed, taken over and dropped; numbers are not given twice', () => {
+    const kept = run(
+      keepVariant(NAME),
+      takeChoice(NAME, { decision: 'size', size: 'kite-2-8' }),
+      keepVariant(NAME),
+      renameVariant(NAME, 1, 'before'),
+    )
+    const { variants } = named(kept, NAME)
+    expect(variants?.map(({ number, name, form }) => [number, name, form.size])).toEqual([
+      [1, 'before', 'heron-2-8'],
+      [2, 'Variant 2', 'kite-2-8'],
+    ])
+    expect(readPlan(writePlan(kept)).ok).toBe(true)
+    const taken = produce(kept, takeVariant(NAME, 1))
+    expect(named(taken, NAME)).toEqual({ ...original, variants })
+    const dropped = [dropVariant(NAME, 1), keepVariant(NAME)].reduce(
+      (before, recipe) => produce(before, recipe),
+      taken,
+    )
+    expect(named(dropped, NAME).variants?.map(({ number }) => number)).toEqual([2, 3])
+  })
+
+  test('no more variants are kept than can stand side by side', () => {
+    const many = run(...Array.from({ length: MOST_VARIANTS + 2 }, () => keepVariant(NAME)))
+    expect(named(many, NAME).variants).toHaveLength(MOST_VARIANTS)
+  })
+
+  test('a week that only a variant uses stays', () => {
+    const changed = run(keepVariant(NAME), takeChoice(NAME, { decision: 'week', week: plan.weeks[5]! }))
+    const week = original.week
+    const alone = produce(changed, (draft) => {
+      draft.machines = draft.machines.filter(({ name }) => name === NAME)
+    })
+    expect(produce(alone, removeWeek(week)).weeks.map(({ id }) => id)).toContain(week)
+    expect(produce(alone, removeWeek('pune-day')).weeks.map(({ id }) => id)).not.toContain('pune-day')
+  })
 })

@@ -1,6 +1,6 @@
 import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import type { OffState } from '../power/powerState.ts'
+import { STATE_OF_PHASE, type OffState } from '../power/powerState.ts'
 import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import type { Charge, MissingPrice } from './charge.ts'
@@ -102,10 +102,14 @@ const onTime = ({ phases }: MeteredMonth): Seconds =>
     ),
   )
 
+/** Times that it went from off to running, however long that took. */
 const countStarts = ({ timeline: { segments, month } }: MeteredMonth): number =>
   segments.filter(
-    ({ phase, from }) =>
-      (phase === 'starting' || phase === 'waking' || phase === 'creating') && inSpan(from, month),
+    ({ phase, from }, i) =>
+      STATE_OF_PHASE[phase] === 'running' &&
+      i > 0 &&
+      STATE_OF_PHASE[segments[i - 1]!.phase] !== 'running' &&
+      inSpan(from, month),
   ).length
 
 const inSpan = (at: Span['from'], span: Span): boolean => at >= span.from && at < span.to

@@ -98,7 +98,7 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
         ? `The disks could give ${number(facts.given)} IOPS, ${facts.size} passes ${number(facts.reached)}.`
         : `The disks could give ${number(facts.given)} MB/s, ${facts.size} passes ${number(facts.reached)}.`
     case 'shared-core':
-      return `${facts.size} shares its core: it is fast on what it earned while idle, and starts anew after each of its ${number(facts.starts)} starts.`
+      return `${facts.size} shares its core: it is fast on what it earned while idle${facts.starts > 0 ? `, and starts anew after each of its ${number(facts.starts)} starts` : ''}.`
   }
 }
 

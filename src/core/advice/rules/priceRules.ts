@@ -58,14 +58,17 @@ const LEFT_METERS = { disk: 'disks', address: 'address', snapshot: 'snapshots' }
 /** What would go on being charged once the machine is deleted. */
 const leftAfterDelete: WatchRule = ({ resolved, month }) => {
   const gone = hourByState(resolved, month).find(({ state }) => state === 'deleted')
-  if (!gone || gone.amount.n === 0n) return []
-  const parts = gone.byMeter.flatMap(({ meter }) => LEFT_METERS[meter as 'disk'] ?? [])
+  // A commitment goes on too, but it is not left behind by the machine.
+  const left = gone?.byMeter.filter(({ meter }) => meter in LEFT_METERS) ?? []
+  const perHour = left.reduce((sum, { amount }) => add(sum, amount), ZERO)
+  if (perHour.n === 0n) return []
+  const parts = left.map(({ meter }) => LEFT_METERS[meter as keyof typeof LEFT_METERS])
   return [
     {
       key: 'left-after-delete',
       severity: 'note',
       facts: { code: 'left-after-delete', parts },
-      stake: divide(multiply(gone.amount, exact(lengthOf(month))), exact(SECONDS_PER_HOUR)),
+      stake: divide(multiply(perHour, exact(lengthOf(month))), exact(SECONDS_PER_HOUR)),
       mend: applyLeavings(resolved),
     },
   ]
