@@ -38,10 +38,12 @@ test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the backgrou
   await expect.poll(() => bench.total()).not.toBe(total)
   await bench.priced()
   await bench.slider('Size').press('Enter')
-  await page.getByRole('searchbox').fill('Size 777')
-  await expect(page.getByRole('option', { name: /Size 777/ })).toBeVisible()
-  await page.keyboard.press('Escape')
-  await page.keyboard.press('Escape')
+  const sizes = page.getByRole('grid', { name: 'Choices of Size' })
+  await expect(sizes).toHaveAttribute('aria-rowcount', '1201')
+  expect(await sizes.getByRole('row').count()).toBeLessThan(60)
+  await page.getByRole('searchbox', { name: 'Search the choices' }).fill('Size 777')
+  await expect(sizes.getByRole('row', { name: /Size 777/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Close the choices of Size' }).click()
 
   // Every charge of the month: more than a hundred thousand rows, of which only what is seen is drawn.
   await page.getByRole('link', { name: 'Ledger' }).click()

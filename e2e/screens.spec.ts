@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { overlappingLabels, Workbench } from './workbench'
 
 for (const colorScheme of ['light', 'dark'] as const) {
-  for (const view of ['gauge', 'week', 'terms', 'ledger', 'book']) {
+  for (const view of ['gauge', 'week', 'terms', 'access', 'variants', 'ledger', 'book']) {
     test(`axe finds nothing on the ${view}, ${colorScheme}`, async ({ page }) => {
       await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
       const bench = new Workbench(page)
@@ -24,9 +24,17 @@ test('axe finds nothing in the list of choices, nor on an empty plan', async ({ 
   const bench = new Workbench(page)
   await bench.open('/?machine=timetable-loadgen')
   await bench.slider('Size').press('Enter')
-  await expect(page.getByRole('option', { name: /^Kite 4\/16/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /Kite 4\/16/ })).toBeVisible()
   expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
   await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Cheapest that fits…' }).click()
+  await expect(page.getByRole('button', { name: 'Take all' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'All needs…' }).click()
+  await expect(page.getByRole('button', { name: 'Done' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  await page.getByRole('button', { name: 'Done' }).click()
   await bench.choosePlanMenu('Start an empty plan')
   await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
@@ -37,7 +45,7 @@ for (const [width, height] of [
   [1024, 768],
   [390, 800],
 ] as const) {
-  for (const view of ['gauge', 'week', 'terms', 'ledger', 'book']) {
+  for (const view of ['gauge', 'week', 'terms', 'access', 'variants', 'ledger', 'book']) {
     test(`nothing is cut off or scrolls sideways on the ${view} at ${width}x${height}`, async ({ page }) => {
       await page.setViewportSize({ width, height })
       const bench = new Workbench(page)
@@ -74,11 +82,14 @@ test('a closed choice says why, and what else would have to change', async ({ pa
   const start = await bench.total()
   const ask = async (name: string) => {
     await bench.slider('Size').press('Enter')
-    await page.getByRole('searchbox').fill(name)
-    await page.getByRole('option', { name: new RegExp(name) }).click()
-    return page.getByRole('dialog', { name })
+    await page.getByRole('searchbox', { name: 'Search the choices' }).fill(name)
+    const row = page.getByRole('row', { name: new RegExp(name) }).first()
+    await row.click()
+    const dialog = page.getByRole('dialog', { name, exact: true })
+    if (!(await dialog.isVisible())) await row.click()
+    return dialog
   }
-  const tooSmall = await ask('Wren 2/8')
+  const tooSmall = await ask('Wren 2/2')
   await expect(tooSmall).toContainText('2 vCPU, you need 4')
   await expect(tooSmall).toContainText('No change of the other plates')
   await tooSmall.getByRole('button', { name: 'Leave it' }).click()

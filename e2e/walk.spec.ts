@@ -19,21 +19,21 @@ test('with the mouse only', async ({ page }) => {
   expect(smaller).toBeLessThan(start)
 
   await bench
-    .plate('When off')
-    .getByRole('button', { name: /^Deallocated −/ })
+    .plate('Public address')
+    .getByRole('button', { name: /^Changing −/ })
     .first()
     .click()
-  await expect(bench.slider('When off')).toHaveAttribute('aria-valuetext', /^Deallocated, /)
-  const deallocated = await bench.total()
-  expect(deallocated).toBeLessThan(smaller)
+  await expect(bench.slider('Public address')).toHaveAttribute('aria-valuetext', /^Changing, /)
+  const changing = await bench.total()
+  expect(changing).toBeLessThan(smaller)
 
   await page.getByRole('link', { name: 'Week' }).click()
   await bench.drag(await bench.at(4, 18), await bench.at(4, 16.5))
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–16:30')
   const painted = await bench.total()
-  expect(painted).toBeLessThan(deallocated)
+  expect(painted).toBeLessThan(changing)
 
-  for (const back of [deallocated, smaller, start]) {
+  for (const back of [changing, smaller, start]) {
     await bench.undo.click()
     await expect.poll(() => bench.total()).toBe(back)
   }
@@ -71,12 +71,12 @@ test('with the keyboard only', async ({ page }) => {
   const smaller = await bench.total()
   expect(smaller).toBeLessThan(start)
 
-  await tabTo(focusIs('[data-plate="off"] [role="slider"]'), 'ArrowDown')
-  await expect(bench.slider('When off')).toBeFocused()
+  await tabTo(focusIs('[data-plate="address"] [role="slider"]'), 'ArrowDown')
+  await expect(bench.slider('Public address')).toBeFocused()
   await press('ArrowLeft')
-  await expect(bench.slider('When off')).toHaveAttribute('aria-valuetext', /^Deallocated, /)
-  const deallocated = await bench.total()
-  expect(deallocated).toBeLessThan(smaller)
+  await expect(bench.slider('Public address')).toHaveAttribute('aria-valuetext', /^Changing, /)
+  const changing = await bench.total()
+  expect(changing).toBeLessThan(smaller)
 
   await tabTo(focusIs('a[href*="view=week"]'), 'Shift+Tab')
   await press('Enter')
@@ -91,9 +91,9 @@ test('with the keyboard only', async ({ page }) => {
   await press('Delete')
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–16:30')
   const painted = await bench.total()
-  expect(painted).toBeLessThan(deallocated)
+  expect(painted).toBeLessThan(changing)
 
-  for (const back of [deallocated, smaller, start]) {
+  for (const back of [changing, smaller, start]) {
     await press('Control+z')
     await expect.poll(() => bench.total()).toBe(back)
   }
@@ -113,8 +113,11 @@ test('by touch', async ({ browser }) => {
   await bench.open('/?machine=timetable-loadgen&view=gauge')
   const start = await bench.total()
   await bench.plate('Size').getByRole('button', { name: 'All 48 choices of Size' }).tap()
-  await page.getByRole('option', { name: /^Kite 4\/16/ }).tap()
+  const row = page.getByRole('row', { name: /Kite 4\/16/ })
+  await row.tap()
+  await row.tap()
   await expect.poll(() => bench.total()).toBeLessThan(start)
+  await page.getByRole('button', { name: 'Close the choices of Size' }).tap()
   await page.getByRole('link', { name: 'Week' }).tap()
   const box = (await bench.grid.boundingBox())!
   expect(box.width).toBeGreaterThan(200)

@@ -82,7 +82,9 @@ export function RowGrid(props: RowGridProps) {
   }, [active, rowHeight])
 
   const tracks = columns(size.width)
-  const move = (to: number): void => onActive(Math.min(count - 1, Math.max(0, to)))
+  const move = (to: number): void => {
+    if (count > 0) onActive(Math.min(count - 1, Math.max(0, to)))
+  }
   const page = Math.max(1, Math.floor(size.height / rowHeight) - 1)
   const at = active ?? -1
   const keys: Record<string, () => void> = {
@@ -92,8 +94,8 @@ export function RowGrid(props: RowGridProps) {
     PageUp: () => move(at - page),
     Home: () => move(0),
     End: () => move(count - 1),
-    Enter: () => active !== undefined && onAction?.(active),
-    ' ': () => active !== undefined && (onMark ?? onAction)?.(active),
+    Enter: () => active !== undefined && active < count && onAction?.(active),
+    ' ': () => active !== undefined && active < count && (onMark ?? onAction)?.(active),
   }
   return (
     <Frame>

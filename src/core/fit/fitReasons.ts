@@ -22,6 +22,8 @@ const CHECKS_BY_DECISION: ReadonlyMap<Decision, readonly FitCheck[]> = new Map(
 
 const FITS: readonly FitReason[] = []
 
+const NO_DISKS: readonly ResolvedDisk[] = []
+
 /**
  * Why this machine may not be as it is; empty when it may. With a decision, only the reasons that another choice of
  * that decision could mend, which are the ones that close a choice; `position` says which data disk it is about.
@@ -54,16 +56,23 @@ function disksAskedAbout(
   decision: Decision | undefined,
   position: number | undefined,
 ): readonly ResolvedDisk[] {
-  const disks = disksOf(machine)
   switch (decision) {
     case 'disk-kind':
     case 'disk-room':
-      return disks.slice(0, 1)
+      return disksOf(machine).slice(0, 1)
     case 'data-disk':
-      return disks.filter((disk) => disk.position === position)
+      return disksOf(machine).filter((disk) => disk.position === position)
     case 'new-disk':
-      return disks.slice(-1)
+      return disksOf(machine).slice(-1)
+    case 'terms':
+    case 'image':
+    case 'address':
+    case 'off':
+    case 'week':
+    case 'traffic':
+      // No rule about these looks at a disk by itself.
+      return NO_DISKS
     default:
-      return disks
+      return disksOf(machine)
   }
 }

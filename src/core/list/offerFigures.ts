@@ -1,6 +1,7 @@
 import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
 import type { Size } from '../catalogue/priceBook.ts'
-import { withOff, machineTotal } from '../meter/estimateMachine.ts'
+import { withOff } from '../meter/estimateMachine.ts'
+import { machineTotal } from '../meter/machineTotal.ts'
 import type { Notch, PlatesInputs } from '../notches/plate.ts'
 import { resolveChoice } from '../notches/resolveChoice.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'

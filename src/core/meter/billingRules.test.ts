@@ -11,7 +11,8 @@ import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { weekOf } from '../testing/weeks.ts'
 import { chargeTitle } from '../../interface/wording/charge.ts'
 import { computeCharges } from './computeCharges.ts'
-import { estimateMachine, machineTotal } from './estimateMachine.ts'
+import { estimateMachine } from './estimateMachine.ts'
+import { machineTotal } from './machineTotal.ts'
 import { meteredMonth } from './meteredMonth.ts'
 
 /** March 2027 has 744 hours; the office week is on for 230 of them, and goes off and comes back at once. */

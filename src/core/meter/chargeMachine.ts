@@ -5,7 +5,7 @@ import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { monthTimeline } from '../power/monthTimeline.ts'
 import type { Span } from '../quantity/units.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
-import type { Charge, MissingPrice } from './charge.ts'
+import type { Charge, Meter, MissingPrice } from './charge.ts'
 import { computeCharges } from './computeCharges.ts'
 import { diskCharges } from './diskCharges.ts'
 import { licenceCharges } from './licenceCharges.ts'
@@ -21,30 +21,64 @@ export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMon
   return meteredMonth(monthTimeline(week, machine.off, changes, month), index.book)
 }
 
-/**
- * Every charge of one machine for one month, in the order in which a bill is read; the one calculation behind every
- * figure. `shared` is what the account's machines use together; without it the machine has the account to itself and
- * no free allowance. O(disks + pieces of thresholds) once the week is metered.
- */
-export function chargeMachine(
+/** Charges of one part of a machine, or the price that is missing. */
+export type ChargedPart = (
   resolved: ResolvedMachine,
   metered: MeteredMonth,
   month: BillingMonth,
   shared: SharedAccount | undefined,
-): Charge[] | MissingPrice {
-  const charges: Charge[] = []
-  const parts = [
+) => Charge[] | MissingPrice
+
+/** What follows from the size, its terms and the image: machine time, licences, memory on disk, traffic. */
+export const chargeHardware: ChargedPart = (resolved, metered, month, shared) =>
+  allOf(
     computeCharges(resolved, metered, month, shared),
     licenceCharges(resolved, metered, month),
+    memoryImageCharges(resolved, metered, month),
+    trafficCharges(resolved, metered, month, shared),
+  )
+
+/** What the machine has beside its hardware: disks, snapshots, the address. */
+export const chargeBelongings: ChargedPart = (resolved, metered, month, shared) =>
+  allOf(
     diskCharges(resolved, metered, month, shared),
     snapshotCharges(resolved, metered, month),
     addressCharges(resolved, metered, month),
-    memoryImageCharges(resolved, metered, month),
-    trafficCharges(resolved, metered, month, shared),
-  ]
+  )
+
+function allOf(...parts: readonly (Charge[] | MissingPrice)[]): Charge[] | MissingPrice {
+  const charges: Charge[] = []
   for (const part of parts) {
     if ('code' in part) return part
     charges.push(...part)
   }
   return charges
+}
+
+/** The order in which a bill is read. */
+const BILL_ORDER: readonly Meter[] = [
+  'compute',
+  'commitment',
+  'licence',
+  'disk',
+  'snapshot',
+  'restore',
+  'address',
+  'memory-image',
+  'traffic',
+]
+
+/**
+ * Every charge of one machine for one month, in the order in which a bill is read; the one calculation behind every
+ * figure. `shared` is what the account's machines use together; without it the machine has the account to itself and
+ * no free allowance. O(disks + pieces of thresholds) once the week is metered.
+ */
+export const chargeMachine: ChargedPart = (resolved, metered, month, shared) => {
+  const charges = allOf(
+    chargeHardware(resolved, metered, month, shared),
+    chargeBelongings(resolved, metered, month, shared),
+  )
+  if ('code' in charges) return charges
+  const rank = ({ meter }: Charge): number => BILL_ORDER.indexOf(meter)
+  return charges.sort((a, b) => rank(a) - rank(b))
 }

@@ -11,7 +11,8 @@ import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { SMALL_BOOK } from '../testing/smallBook.ts'
 import { EVERY_DAY, weekOf, windowsOn } from '../testing/weeks.ts'
 import { dailyCosts } from './dailyCosts.ts'
-import { estimateMachine, machineTotal, type Estimate } from './estimateMachine.ts'
+import { estimateMachine, type Estimate } from './estimateMachine.ts'
+import { machineTotal } from './machineTotal.ts'
 import { hourByState } from './hourByState.ts'
 
 const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')

@@ -1,10 +1,11 @@
 import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { STATE_OF_PHASE, type OffState } from '../power/powerState.ts'
-import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
+import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import type { Charge, MissingPrice } from './charge.ts'
 import { chargeMachine, meterMachine } from './chargeMachine.ts'
+import { totalOf } from './machineTotal.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 
@@ -28,12 +29,6 @@ export interface Estimate {
 /** Why there is no figure: the book lacks a price, or a state, that the machine asks for. */
 export type NotPriced = MissingPrice | { readonly code: 'state-not-offered'; readonly state: OffState }
 
-function totalOf(charges: readonly Charge[]): Exact {
-  let total = ZERO
-  for (const charge of charges) total = add(total, charge.amount)
-  return total
-}
-
 /** A month's amount over the hours of that month, as it is read. */
 export const averagePerHour = (total: Exact, month: BillingMonth): Exact =>
   divide(multiply(total, exact(SECONDS_PER_HOUR)), exact(lengthAsRead(month)))
@@ -46,17 +41,6 @@ export const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachi
   ...resolved,
   machine: { ...resolved.machine, off },
 })
-
-/** The month's exact total, or undefined where it has no price. What every choice of every plate is compared by. */
-export function machineTotal(
-  resolved: ResolvedMachine,
-  month: BillingMonth,
-  shared?: SharedAccount,
-): Exact | undefined {
-  if (!resolved.index.book.states[resolved.machine.off]) return undefined
-  const charges = chargeMachine(resolved, meterMachine(resolved, month), month, shared)
-  return 'code' in charges ? undefined : totalOf(charges)
-}
 
 export interface EstimateInputs {
   readonly resolved: ResolvedMachine

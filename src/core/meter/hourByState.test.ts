@@ -11,7 +11,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { hourByState } from './hourByState.ts'
-import { machineTotal } from './estimateMachine.ts'
+import { machineTotal } from './machineTotal.ts'
 
 const month = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 

@@ -1,4 +1,4 @@
-import { multiply, ZERO, type Exact } from '../quantity/exact.ts'
+import { ZERO, type Exact } from '../quantity/exact.ts'
 import { amountAt } from '../quantity/rate.ts'
 import type { Charge, ChargeRules, Tariff } from './charge.ts'
 import type { Pieces } from './pieces.ts'
@@ -35,5 +35,8 @@ export function amountOf({ rate, units, ticksPerPeriod, band, waived }: Charge, 
   return waived ? ZERO : withShare(amountAt(rate, units, ticks, ticksPerPeriod), band)
 }
 
+/** Not reduced: its denominator is a multiple of the other charges', which adds up fastest. */
 const withShare = (full: Exact, band: Charge['band']): Exact =>
-  band?.share && band.share.text !== '1' ? multiply(full, band.share.value) : full
+  band?.share && band.share.text !== '1'
+    ? { n: full.n * band.share.value.n, d: full.d * band.share.value.d }
+    : full

@@ -7,7 +7,7 @@ import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { pricedTogether } from '../testing/smallPlan.ts'
 import type { PricedMachine } from './planPricing.ts'
-import { machineTotal } from './estimateMachine.ts'
+import { machineTotal } from './machineTotal.ts'
 import { compare } from '../quantity/exact.ts'
 
 const at = (text: string): number => Date.parse(text) / 1_000

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { Machine } from '../machine/plan.ts'
-import { machineTotal } from '../meter/estimateMachine.ts'
+import { machineTotal } from '../meter/machineTotal.ts'
 import { add, compare, subtract, ZERO } from '../quantity/exact.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import { gib } from '../quantity/units.ts'

@@ -23,12 +23,46 @@ function reduce(n: bigint, d: bigint): Exact {
   return divisor > 1n ? { n: n / divisor, d: d / divisor } : { n, d }
 }
 
-/** Equal denominators, the usual case inside one month, cost a single addition. */
+/** What two denominators are multiplied by to be the same one. */
+interface Common {
+  readonly timesA: bigint
+  readonly timesB: bigint
+  readonly d: bigint
+}
+
+/** A month has few denominators: its rates' decimals, its hours, its seconds, the rooms of its disks. */
+const MOST_KEPT = 4_096
+const kept = new Map<bigint, Map<bigint, Common>>()
+let keptCount = 0
+
+/** Their least common multiple, found once for each pair. */
+function commonOf(a: bigint, b: bigint): Common {
+  let ofA = kept.get(a)
+  const known = ofA?.get(b)
+  if (known) return known
+  const divisor = greatestCommonDivisor(a, b)
+  const common = { timesA: b / divisor, timesB: a / divisor, d: (a / divisor) * b }
+  if (keptCount >= MOST_KEPT) {
+    kept.clear()
+    keptCount = 0
+    ofA = undefined
+  }
+  if (!ofA) kept.set(a, (ofA = new Map()))
+  ofA.set(b, common)
+  keptCount += 1
+  return common
+}
+
+/**
+ * Over the least common denominator, and not reduced: so that sums of one month soon share a denominator, and equal
+ * ones cost a single addition.
+ */
 export function add(a: Exact, b: Exact): Exact {
   if (a.d === b.d) return { n: a.n + b.n, d: a.d }
   if (a.n === 0n) return b
   if (b.n === 0n) return a
-  return reduce(a.n * b.d + b.n * a.d, a.d * b.d)
+  const { timesA, timesB, d } = commonOf(a.d, b.d)
+  return { n: a.n * timesA + b.n * timesB, d }
 }
 
 export const negate = (a: Exact): Exact => ({ n: -a.n, d: a.d })

@@ -10,8 +10,16 @@ export const SHOWN_PLACES = 2
 
 export const HOURLY_PLACES = 4
 
-/** Symbol of a currency where it has one, else its code: € or USD. */
+const symbols = new Map<string, string>()
+
+/** Symbol of a currency where it has one, else its code: € or USD. Making a formatter is dear: it is asked once. */
 export function currencySymbol(currency: string): string {
+  let symbol = symbols.get(currency)
+  if (symbol === undefined) symbols.set(currency, (symbol = readSymbol(currency)))
+  return symbol
+}
+
+function readSymbol(currency: string): string {
   try {
     const parts = new Intl.NumberFormat('en', {
       style: 'currency',

@@ -1,25 +1,36 @@
 'use client'
 
 import { Button as AriaButton } from 'react-aria-components'
+import type { PlateId } from '../../core/machine/decision.ts'
 import { plateName, type ChoiceWords } from '../../interface/wording/choice'
 import * as S from './GaugePlate.styles'
 import { PlateLabel } from './PlateLabel'
 import { foldText } from './plateText.ts'
 import type { Plate } from '../../core/notches/plate.ts'
 
+export type PinPlate = (id: PlateId, name: string, isPinned: boolean) => void
+
 interface FoldedPlateProps {
   readonly plate: Plate
   readonly words: ChoiceWords | undefined
   readonly onOpen: () => void
+  readonly onPin: PinPlate
   readonly onGoToPlate: (step: number) => void
 }
 
 /** A plate that could neither save nor cost anything, or is pinned: one line that says so, and opens. */
-export function FoldedPlate({ plate, words, onOpen, onGoToPlate }: FoldedPlateProps) {
+export function FoldedPlate({ plate, words, onOpen, onPin, onGoToPlate }: FoldedPlateProps) {
   const name = plateName(plate)
   return (
     <S.Folded role="group" aria-label={name} data-plate={plate.id}>
-      <PlateLabel plate={plate} words={words && { ...words, about: '' }} />
+      <PlateLabel
+        id={plate.id}
+        name={name}
+        value={words?.name ?? 'unknown'}
+        about=""
+        isPinned={plate.fold === 'pinned'}
+        onPin={onPin}
+      />
       <S.FoldNote
         as={AriaButton}
         data-plate-focus=""

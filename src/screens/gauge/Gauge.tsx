@@ -30,7 +30,7 @@ export function Gauge() {
 }
 
 function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
-  const { inputs, plates } = usePlates(priced)
+  const { inputs, plates } = usePlates(priced, useWorkbench())
   const watched = useWatched(priced, inputs, plates)
   const { estimate, resolved } = priced
   return (
@@ -38,7 +38,7 @@ function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly 
       <NeedsLine machine={machine} result={priced} plates={plates}>
         <ProposalButton inputs={inputs} />
       </NeedsLine>
-      <Plates priced={priced} inputs={inputs} plates={plates}>
+      <Plates priced={priced}>
         <WatchLink list={watched.list} />
       </Plates>
       <WatchList {...watched} />

@@ -31,6 +31,7 @@ export const Folded = styled(Plate)`
 
 export const Decision = styled.div`
   position: relative;
+  contain: layout style;
   display: grid;
   align-content: center;
   min-width: 0;
@@ -41,34 +42,27 @@ export const Decision = styled.div`
     gap: 6px;
     align-items: baseline;
   }
-`
-
-const oneLine = css`
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-`
-
-export const Kind = styled.span`
-  ${oneLine}
-  font-size: 12px;
-  color: var(--ink-2);
-`
-
-export const Value = styled.span`
-  ${oneLine}
-  font-weight: 620;
-  line-height: 1.25;
-
-  ${Folded} & {
+  & > [data-part] {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  [data-part='kind'] {
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  [data-part='value'] {
+    font-weight: 620;
+    line-height: 1.25;
+  }
+  ${Folded} & [data-part='value'] {
     font-weight: 400;
   }
-`
-
-export const About = styled.span`
-  font-size: 11px;
-  color: var(--ink-3);
-  margin-left: 3px;
+  [data-part='about'] {
+    font-size: 11px;
+    color: var(--ink-3);
+    margin-left: 3px;
+  }
 `
 
 /** Stays out of sight until its plate is looked at, unless it is on. */
@@ -130,57 +124,53 @@ export const FoldOpen = styled.span`
   text-underline-offset: 3px;
 `
 
-export const Track = styled.div`
-  position: relative;
-  height: 42px;
-  ${media.coarse} {
-    height: 64px;
-  }
-`
-
+/** Shapes are told apart by what they are: a styled part for each of a hundred would cost more than drawing them. */
 export const Drawing = styled.svg`
   position: absolute;
   inset: -3px auto auto 0;
   overflow: visible;
   pointer-events: none;
-`
 
-export const Steel = styled.rect`
-  fill: var(--plate);
-  stroke: var(--plate-edge);
-  transition:
-    x ${SLIDE},
-    width ${SLIDE};
-`
-
-export const Moving = styled.g`
-  transition: transform ${SLIDE};
-`
-
-export const Cut = styled.path<{ readonly $near: boolean; readonly $scored: boolean }>`
-  fill: var(--sheet);
-  stroke: ${({ $near }) => ($near ? 'var(--ink)' : 'var(--plate-edge)')};
-  stroke-width: ${({ $near }) => ($near ? 1.5 : 1)};
-  stroke-dasharray: ${({ $scored }) => ($scored ? '2 2' : 'none')};
-  fill-opacity: ${({ $scored }) => ($scored ? 0.35 : 1)};
-`
-
-export const Cross = styled.path`
-  fill: none;
-  stroke: var(--ink-3);
-  stroke-width: 1.3;
-`
-
-export const Pin = styled.path`
-  fill: var(--ink);
-  stroke: var(--sheet);
-`
-
-export const Count = styled.text<{ readonly $present: boolean }>`
-  font-size: 11px;
-  font-weight: ${({ $present }) => ($present ? 600 : 400)};
-  text-anchor: middle;
-  fill: ${({ $present }) => ($present ? 'var(--sheet)' : 'var(--ink-2)')};
+  g {
+    transition: transform ${SLIDE};
+  }
+  [data-shape='steel'] {
+    fill: var(--plate);
+    stroke: var(--plate-edge);
+    transition:
+      x ${SLIDE},
+      width ${SLIDE};
+  }
+  [data-shape='cut'] {
+    fill: var(--sheet);
+    stroke: var(--plate-edge);
+  }
+  [data-near] {
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+  [data-scored] {
+    stroke-dasharray: 2 2;
+    fill-opacity: 0.35;
+  }
+  [data-shape='cross'] {
+    fill: none;
+    stroke: var(--ink-3);
+    stroke-width: 1.3;
+  }
+  [data-shape='pin'] {
+    fill: var(--ink);
+    stroke: var(--sheet);
+  }
+  text {
+    font-size: 11px;
+    text-anchor: middle;
+    fill: var(--ink-2);
+  }
+  text[data-present] {
+    font-weight: 600;
+    fill: var(--sheet);
+  }
 `
 
 const target = css`
@@ -198,22 +188,29 @@ const target = css`
   }
 `
 
+/** What moves in one plate is laid out in it alone. */
+export const Track = styled.div`
+  position: relative;
+  contain: layout style;
+  height: 42px;
+  ${media.coarse} {
+    height: 64px;
+  }
+
+  & > button[data-slot] {
+    ${target}
+    cursor: pointer;
+    border-radius: 3px;
+  }
+  & > button[data-slot]:hover {
+    background: color-mix(in srgb, var(--ink) 14%, transparent);
+  }
+`
+
 export const Thumb = styled.div`
   ${target}
   cursor: ew-resize;
   border-radius: 3px;
-`
-
-export const Slot = styled.button`
-  ${target}
-  left: 0;
-  cursor: pointer;
-  transition: transform ${SLIDE};
-  border-radius: 3px;
-
-  &[data-hovered] {
-    background: color-mix(in srgb, var(--ink) 14%, transparent);
-  }
 `
 
 export const Captions = styled.div`
@@ -233,85 +230,59 @@ export const Captions = styled.div`
     font-weight: 600;
     color: var(--ink);
   }
-`
-
-const caption = css`
-  position: absolute;
-  top: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-`
-
-const takeable = css`
-  ${caption}
-  display: flex;
-  gap: 4px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink-2);
-  cursor: pointer;
-  pointer-events: auto;
-
-  &[data-hovered] {
+  & > [data-caption] {
+    position: absolute;
+    top: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  & > button {
+    display: flex;
+    gap: 4px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--ink-2);
+    cursor: pointer;
+    pointer-events: auto;
+  }
+  & > button:hover {
     text-decoration: underline;
     text-underline-offset: 3px;
   }
   ${media.coarse} {
-    min-height: 24px;
+    & > button {
+      min-height: 24px;
+    }
   }
-`
-
-/** A name gives way where there is no room; the difference beside it never does. */
-export const ChoiceName = styled.span`
-  overflow: hidden;
-  text-overflow: ellipsis;
-`
-
-export const Cheaper = styled.button`
-  ${takeable}
-  justify-content: flex-end;
-
-  b {
+  /* A name gives way where there is no room; the difference beside it never does. */
+  & > button > span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  & > [data-caption='cheaper'] {
+    justify-content: flex-end;
+  }
+  & > [data-caption='cheaper'] b,
+  & > [data-caption='cheapest'] b {
     color: var(--save);
   }
-`
-
-export const Dearer = styled.button`
-  ${takeable}
-`
-
-export const Cheapest = styled.button`
-  ${takeable}
-  left: 0;
-
-  b {
-    color: var(--save);
+  & > [data-caption='cheapest'] {
+    left: 0;
+    ${media.compact} {
+      display: none;
+    }
   }
-  ${media.compact} {
-    display: none;
+  & > [data-caption='readout'] {
+    left: 0;
+    right: 0;
+    color: var(--ink);
   }
-`
-
-export const Readout = styled.span`
-  ${caption}
-  left: 0;
-  right: 0;
-  color: var(--ink);
-`
-
-export const All = styled.button`
-  position: absolute;
-  top: 0;
-  right: 0;
-  padding: 0 2px;
-  border: 0;
-  background: none;
-  color: var(--ink-2);
-  font-size: 12px;
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
-  cursor: pointer;
-  pointer-events: auto;
+  & > [data-caption='all'] {
+    right: 0;
+    padding: 0 2px;
+    text-decoration: underline dotted;
+    text-underline-offset: 3px;
+  }
 `

@@ -1,7 +1,6 @@
 'use client'
 
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { Button as AriaButton } from 'react-aria-components'
 import {
   choiceWords,
   notchDifference as difference,
@@ -13,11 +12,11 @@ import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'
 import { clusterNotches } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
+import type { PinPlate } from './FoldedPlate'
 import { PlateDrawing } from './PlateDrawing'
 import { PlateLabel } from './PlateLabel'
 import { PlateSlot } from './PlateSlot'
 import { clusterLabel, nearest, spokenValue } from './plateText.ts'
-import { useCoarsePointer } from './useCoarsePointer'
 import {
   cheapestNotch,
   isOpen,
@@ -33,7 +32,10 @@ interface GaugePlateProps {
   readonly axis: CostAxis
   readonly inputs: PlatesInputs
   readonly currency: string
+  /** Fingers point: targets are larger, and stand further apart. */
+  readonly coarse: boolean
   readonly onTake: (notch: Notch) => void
+  readonly onPin: PinPlate
   /** Takes a choice with all that it changes beside itself. */
   readonly onTakeWith: (notch: Notch, carried: Carried) => void
   /** Opens the list of all choices. */
@@ -55,12 +57,13 @@ export function GaugePlate({
   axis,
   inputs,
   currency,
+  coarse,
   onTake,
+  onPin,
   onTakeWith,
   onList,
   onGoToPlate,
 }: GaugePlateProps) {
-  const coarse = useCoarsePointer()
   const track = useRef<HTMLDivElement>(null)
   const [lookedAt, setLookedAt] = useState<string>()
   const [listed, setListed] = useState<readonly Notch[]>()
@@ -69,6 +72,7 @@ export function GaugePlate({
   const clusters = clusterNotches(plate, axis, coarse ? 44 : 26)
   const words = (notch: Notch): ChoiceWords => choiceWords(notch, resolved)
   const present = plate.notches[plate.present]
+  const shown = present && words(present)
   const cheaper = nearest(plate, -1)
   const dearer = nearest(plate, 1)
   const cheapest = cheapestNotch(plate)
@@ -107,7 +111,14 @@ export function GaugePlate({
 
   return (
     <S.Plate role="group" aria-label={name} data-plate={plate.id}>
-      <PlateLabel plate={plate} words={present && words(present)} />
+      <PlateLabel
+        id={plate.id}
+        name={name}
+        value={shown?.name ?? 'unknown'}
+        about={shown?.about ?? ''}
+        isPinned={plate.fold === 'pinned'}
+        onPin={onPin}
+      />
       <S.Track ref={track} onPointerLeave={() => setLookedAt(undefined)} onDoubleClick={() => onList(plate)}>
         <PlateDrawing clusters={clusters} axis={axis} near={[cheaper, dearer]} />
         <S.Thumb
@@ -138,51 +149,57 @@ export function GaugePlate({
           ))}
         <S.Captions>
           {looking ? (
-            <S.Readout data-testid="readout">{clusterLabel(looking, words)}</S.Readout>
+            <span data-caption="readout" data-testid="readout">
+              {clusterLabel(looking, words)}
+            </span>
           ) : (
             <>
               {showsCheapest && (
-                <S.Cheapest
-                  as={AriaButton}
-                  excludeFromTabOrder
+                <button
+                  data-caption="cheapest"
+                  type="button"
+                  tabIndex={-1}
                   aria-label={`Cheapest that fits: ${words(cheapest).name} ${difference(cheapest)}`}
                   style={{ maxWidth: CHEAPEST_WIDTH - 8 }}
-                  onPress={() => onTake(cheapest)}
+                  onClick={() => onTake(cheapest)}
                 >
                   cheapest <b>{difference(cheapest)}</b>
-                </S.Cheapest>
+                </button>
               )}
               {cheaper && (
-                <S.Cheaper
-                  as={AriaButton}
-                  excludeFromTabOrder
+                <button
+                  data-caption="cheaper"
+                  type="button"
+                  tabIndex={-1}
                   style={{
                     right: axis.width - axis.line + 12,
                     maxWidth: axis.line - 12 - (showsCheapest ? CHEAPEST_WIDTH : 0),
                   }}
-                  onPress={() => onTake(cheaper)}
+                  onClick={() => onTake(cheaper)}
                 >
-                  <S.ChoiceName>{words(cheaper).name}</S.ChoiceName> <b>{difference(cheaper)}</b>
-                </S.Cheaper>
+                  <span>{words(cheaper).name}</span> <b>{difference(cheaper)}</b>
+                </button>
               )}
               {dearer && (
-                <S.Dearer
-                  as={AriaButton}
-                  excludeFromTabOrder
+                <button
+                  data-caption="dearer"
+                  type="button"
+                  tabIndex={-1}
                   style={{ left: axis.line + 12, maxWidth: axis.width - axis.line - 64 }}
-                  onPress={() => onTake(dearer)}
+                  onClick={() => onTake(dearer)}
                 >
-                  <b>{difference(dearer)}</b> <S.ChoiceName>{words(dearer).name}</S.ChoiceName>
-                </S.Dearer>
+                  <b>{difference(dearer)}</b> <span>{words(dearer).name}</span>
+                </button>
               )}
-              <S.All
-                as={AriaButton}
-                excludeFromTabOrder
+              <button
+                data-caption="all"
+                type="button"
+                tabIndex={-1}
                 aria-label={`All ${plate.notches.length} choices of ${name}`}
-                onPress={() => onList(plate)}
+                onClick={() => onList(plate)}
               >
                 all {plate.notches.length}
-              </S.All>
+              </button>
             </>
           )}
         </S.Captions>

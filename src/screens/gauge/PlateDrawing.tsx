@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import type { CostAxis } from './axis.ts'
 import type { Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
@@ -18,20 +19,33 @@ const MANY_SLOT = 'M-9 6v9a4 4 0 0 0 4 4h10a4 4 0 0 0 4-4v-9z'
  * A steel plate: open choices are slots cut from above, those that bring other changes are only scored, closed ones are
  * crosses, the present one holds the pin.
  */
-export function PlateDrawing({ clusters, axis, near }: PlateDrawingProps) {
+export const PlateDrawing = memo(function PlateDrawing({ clusters, axis, near }: PlateDrawingProps) {
   const left = Math.max(0, Math.min(axis.line, ...clusters.map(({ x }) => x)) - 18)
   const right = Math.min(axis.width, Math.max(axis.line, ...clusters.map(({ x }) => x)) + 18)
   return (
     <S.Drawing width={axis.width} height={32} aria-hidden="true">
-      <S.Steel x={left} y={6} width={right - left} height={19} rx={3} />
+      <rect data-shape="steel" x={left} y={6} width={right - left} height={19} rx={3} />
       {clusters.map((cluster) => (
-        <S.Moving key={cluster.key} style={{ transform: `translateX(${cluster.x}px)` }}>
+        <g key={cluster.key} style={{ transform: `translateX(${cluster.x}px)` }}>
           <Shape cluster={cluster} isNear={cluster.notches.some((notch) => near.includes(notch))} />
-        </S.Moving>
+        </g>
       ))}
     </S.Drawing>
   )
+}, sameDrawing)
+
+/** The same shapes in the same places: most plates stay as they are when another one's notch is moved. */
+function sameDrawing(a: PlateDrawingProps, b: PlateDrawingProps): boolean {
+  return a.axis === b.axis && drawn(a) === drawn(b)
 }
+
+const drawn = ({ clusters, near }: PlateDrawingProps): string =>
+  clusters
+    .map(({ key, x, notches, isPresent, open }) => {
+      const isNear = notches.some((notch) => near.includes(notch))
+      return [key, Math.round(x * 10), notches.length, isPresent, open, isNear, notches.some(isOpen)].join()
+    })
+    .join(' ')
 
 function Shape({ cluster, isNear }: { readonly cluster: Cluster; readonly isNear: boolean }) {
   const { notches, isPresent, open } = cluster
@@ -40,16 +54,21 @@ function Shape({ cluster, isNear }: { readonly cluster: Cluster; readonly isNear
   return (
     <>
       {isPresent ? (
-        <S.Pin d="M-5 1h10v18a5 5 0 0 1-10 0z" />
+        <path data-shape="pin" d="M-5 1h10v18a5 5 0 0 1-10 0z" />
       ) : open ? (
-        <S.Cut $near={isNear} $scored={scored} d={many ? MANY_SLOT : ONE_SLOT} />
+        <path
+          data-shape="cut"
+          data-near={isNear || undefined}
+          data-scored={scored || undefined}
+          d={many ? MANY_SLOT : ONE_SLOT}
+        />
       ) : (
-        !many && <S.Cross d="M-3.500 12l7 7m0-7l-7 7" />
+        !many && <path data-shape="cross" d="M-3.500 12l7 7m0-7l-7 7" />
       )}
       {many && (
-        <S.Count y={isPresent ? 15 : open ? 16 : 20} $present={isPresent}>
+        <text y={isPresent ? 15 : open ? 16 : 20} data-present={isPresent || undefined}>
           {open || isPresent ? notches.length : `×${notches.length}`}
-        </S.Count>
+        </text>
       )}
     </>
   )

@@ -1,8 +1,6 @@
 'use client'
 
 import { memo } from 'react'
-import { Button as AriaButton } from 'react-aria-components'
-import * as S from './GaugePlate.styles'
 
 interface PlateSlotProps {
   readonly id: string
@@ -15,7 +13,10 @@ interface PlateSlotProps {
   readonly onLook: (id: string | undefined) => void
 }
 
-/** The target of one slot. A plate has many, and most stay as they are when another plate's choice is taken. */
+/**
+ * The target of one slot, for mouse and finger: keys and screen readers use the plate's slider. There are a hundred of
+ * them, so each is the plainest button there is.
+ */
 export const PlateSlot = memo(function PlateSlot({
   id,
   label,
@@ -25,14 +26,15 @@ export const PlateSlot = memo(function PlateSlot({
   onLook,
 }: PlateSlotProps) {
   return (
-    <S.Slot
-      as={AriaButton}
-      excludeFromTabOrder
+    <button
+      data-slot=""
+      type="button"
+      tabIndex={-1}
       aria-label={label}
       data-present={isPresent || undefined}
-      style={{ transform: `translateX(${x - 13}px)` }}
-      onPress={() => onPress(id)}
-      onHoverStart={() => onLook(id)}
+      style={{ left: x - 13 }}
+      onClick={() => onPress(id)}
+      onPointerEnter={({ pointerType }) => pointerType === 'mouse' && onLook(id)}
       onFocus={() => onLook(id)}
       onBlur={() => onLook(undefined)}
     />

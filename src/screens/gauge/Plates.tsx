@@ -1,38 +1,45 @@
 'use client'
 
-import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { media } from '../../interface/theme/media'
 import { choiceWords } from '../../interface/wording/choice'
 import { formatHourly, formatMoney } from '../../interface/wording/money'
-import { replaceMachine, takeChoice } from '../../store/commands.ts'
+import { pinPlate, replaceMachine, takeChoice } from '../../store/commands.ts'
 import { LIST_HEIGHT, PlateList } from '../list/PlateList'
-import { useWorkbench } from '../workbench/WorkbenchContext'
-import { costAxis } from './axis.ts'
+import { useLiveWorkbench } from '../workbench/WorkbenchContext'
+import { costAxis, reachOf } from './axis.ts'
 import { FoldedPlate } from './FoldedPlate'
 import { GaugePlate } from './GaugePlate'
 import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
 import { Scale } from './Scale'
-import type { Carried, Notch, Plate, PlatesInputs } from '../../core/notches/plate.ts'
+import { useCoarsePointer } from './useCoarsePointer'
+import { usePlates } from './usePlates'
+import type { Carried, Notch, Plate } from '../../core/notches/plate.ts'
 
 interface PlatesProps {
   readonly priced: PricedMachine
-  readonly inputs: PlatesInputs
-  readonly plates: readonly Plate[]
   /** Stands beside the scale. */
   readonly children?: ReactNode
 }
 
 /** Every decision about the machine as a plate, all on one cost axis. */
-export function Plates({ priced, inputs, plates, children }: PlatesProps) {
-  const { session, address, go, mend } = useWorkbench()
+export function Plates({ priced: shown, children }: PlatesProps) {
+  const live = useLiveWorkbench()
+  const { session, address, go, mend } = live
+  // The machine as the last edit left it, unless another one is being opened.
+  const isSame = live.machine?.name === shown.resolved.machine.name
+  const priced = isSame && live.result?.ok ? live.result : shown
+  const { inputs, plates } = usePlates(priced, live)
+  const coarse = useCoarsePointer()
   const { resolved, estimate, month } = priced
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
   const [stack, width] = useWidth()
   const isFolded = ({ id, fold }: Plate): boolean => fold !== undefined && !opened.has(id)
-  const axis = useMemo(() => costAxis(plates, width), [plates, width])
+  const { cheaper, dearer } = useMemo(() => reachOf(plates), [plates])
+  const axis = useMemo(() => costAxis({ cheaper, dearer }, width), [cheaper, dearer, width])
   const { name } = resolved.machine
   const take = (notch: Notch): void => {
     session.edit(`${name}: ${choiceWords(notch, resolved).name}`, takeChoice(name, notch.choice))
@@ -43,6 +50,11 @@ export function Plates({ priced, inputs, plates, children }: PlatesProps) {
       return replaceMachine(name, machine)(draft)
     })
   }
+  const pin = useCallback(
+    (id: PlateId, plate: string, isPinned: boolean): void =>
+      session.edit(`${name}: ${isPinned ? 'keep' : 'let go of'} ${plate}`, pinPlate(name, id, isPinned)),
+    [session, name],
+  )
   const listed = plates.find(({ id }) => id === address.list)
   const openList = (id: PlateId): void => {
     // A plate whose list is open is looked at: the one that was open before gives way without a step back.
@@ -72,6 +84,7 @@ export function Plates({ priced, inputs, plates, children }: PlatesProps) {
               // The slider takes the place of the line that was pressed.
               requestAnimationFrame(() => goTo(at))
             }}
+            onPin={pin}
             onGoToPlate={(step) => goTo(at + step)}
           />
         ) : (
@@ -81,7 +94,9 @@ export function Plates({ priced, inputs, plates, children }: PlatesProps) {
             axis={axis}
             inputs={inputs}
             currency={estimate.currency}
+            coarse={coarse}
             onTake={take}
+            onPin={pin}
             onTakeWith={takeWith}
             onList={({ id }) => openList(id)}
             onGoToPlate={(step) => goTo(at + step)}

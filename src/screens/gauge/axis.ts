@@ -20,26 +20,46 @@ const EDGE = 22
 const TICK_GAP = 58
 const TICKS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000]
 
-export function costAxis(plates: readonly Plate[], width: number): CostAxis {
+/** How far the axis reaches to both sides of the present cost. */
+export interface Reach {
+  readonly cheaper: number
+  readonly dearer: number
+}
+
+/** Steps within a power of ten at which a reach is rounded up, so that the scale stays as it is from notch to notch. */
+const STEPS = [1, 1.5, 2, 3, 5, 7, 10]
+
+function roundedUp(reach: number): number {
+  if (reach <= 0) return 0
+  const power = 10 ** Math.floor(Math.log10(reach))
+  return STEPS.find((step) => step * power >= reach)! * power
+}
+
+export function reachOf(plates: readonly Plate[]): Reach {
   let cheapest = 0
   let dearest = 0
   for (const { notches } of plates) {
-    for (const { difference } of notches) {
-      if (!difference) continue
-      const value = toNumber(difference)
+    // From the cheapest to the dearest: the ends of each plate are enough.
+    for (const notch of [notches[0], notches.findLast(({ difference }) => difference)]) {
+      if (!notch?.difference) continue
+      const value = toNumber(notch.difference)
       cheapest = Math.min(cheapest, value)
       dearest = Math.max(dearest, value)
     }
   }
+  return { cheaper: roundedUp(-cheapest), dearer: roundedUp(dearest) }
+}
+
+export function costAxis({ cheaper, dearer }: Reach, width: number): CostAxis {
   const line = Math.round(width * LINE_SHARE)
   // Below one unit the axis is nearly even, above it each further inch is a multiple of the one before.
-  const unit = Math.max(0.25, -cheapest / 20, dearest / 400)
+  const unit = Math.max(0.25, cheaper / 20, dearer / 400)
   const compress = (value: number): number => Math.log1p(value / unit)
-  const left = (line - EDGE) / Math.max(compress(-cheapest), 1e-9)
-  const right = (width - EDGE - line) / Math.max(compress(dearest), 1e-9)
+  const left = (line - EDGE) / Math.max(compress(cheaper), 1e-9)
+  const right = (width - EDGE - line) / Math.max(compress(dearer), 1e-9)
   const x = (difference: number): number =>
     difference < 0 ? line - compress(-difference) * left : line + compress(difference) * right
-  return { width, line, x, ticks: [...ticksOf(-1, -cheapest, x, line), ...ticksOf(1, dearest, x, line)] }
+  return { width, line, x, ticks: [...ticksOf(-1, cheaper, x, line), ...ticksOf(1, dearer, x, line)] }
 }
 
 function ticksOf(

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { compare, exact, sign, toNumber } from '../../core/quantity/exact.ts'
-import { costAxis } from './axis.ts'
+import { costAxis, reachOf } from './axis.ts'
 import { clusterNotches } from './clusterNotches.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 
@@ -37,7 +37,7 @@ describe('choices laid on the axis', () => {
         fc.integer({ min: 320, max: 900 }),
         (cents, gap, width) => {
           const plate = plateOf(cents)
-          const axis = costAxis([plate], width)
+          const axis = costAxis(reachOf([plate]), width)
           const clusters = clusterNotches(plate, axis, gap)
           expect(clusters.flatMap(({ notches }) => notches)).toHaveLength(plate.notches.length)
           clusters.forEach((cluster, i) => {
@@ -54,7 +54,7 @@ describe('choices laid on the axis', () => {
   })
 
   test('choices at the present price stand with the present one', () => {
-    const clusters = clusterNotches(plateOf([0, 0, 500]), costAxis([plateOf([500])], 600), 26)
+    const clusters = clusterNotches(plateOf([0, 0, 500]), costAxis(reachOf([plateOf([500])]), 600), 26)
     expect(clusters.map(({ isPresent, notches }) => [isPresent, notches.length])).toEqual([
       [true, 3],
       [false, 1],
@@ -63,7 +63,7 @@ describe('choices laid on the axis', () => {
 })
 
 test('the axis keeps its order, and its ticks stand apart', () => {
-  const axis = costAxis([plateOf([-5_000, -20, 30, 90_000])], 600)
+  const axis = costAxis(reachOf([plateOf([-5_000, -20, 30, 90_000])]), 600)
   const xs = [-50, -0.2, 0, 0.3, 900].map(axis.x)
   expect([...xs].sort((a, b) => a - b)).toEqual(xs)
   expect(axis.x(0)).toBe(axis.line)
@@ -72,4 +72,11 @@ test('the axis keeps its order, and its ticks stand apart', () => {
     expect(Math.abs(x - axis.line)).toBeGreaterThan(34)
   })
   expect(toNumber(exact(1))).toBe(1)
+})
+
+test('the axis reaches to a round figure, so that it stays as it is from notch to notch', () => {
+  const reach = reachOf([plateOf([-5_120, 90_000])])
+  expect(reach).toEqual({ cheaper: 70, dearer: 1_000 })
+  expect(reachOf([plateOf([-6_900, 71_000])])).toEqual(reach)
+  expect(reachOf([plateOf([])])).toEqual({ cheaper: 0, dearer: 0 })
 })

@@ -1,24 +1,40 @@
 'use client'
 
 import { useMemo } from 'react'
-import type { PricedMachine } from '../../core/meter/planPricing.ts'
-import { platesOf } from '../../core/notches/plates.ts'
-import { useWorkbench } from '../workbench/WorkbenchContext'
+import type { Plan } from '../../core/machine/plan.ts'
+import type { PlanPricing, PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Plate, PlatesInputs } from '../../core/notches/plate.ts'
+import { platesOf } from '../../core/notches/plates.ts'
+import type { WorkbenchValue } from '../workbench/WorkbenchContext'
 
-/** The open machine's plates and what they are made of; the same objects as long as nothing of them changes. */
-export function usePlates({ resolved, month, account }: PricedMachine): {
+interface MadePlates {
   readonly inputs: PlatesInputs
   readonly plates: readonly Plate[]
-} {
-  const { state, pricing } = useWorkbench()
+}
+
+/** A priced machine is made anew with each edit, so that it stands for the plan, the books and the month as well. */
+const made = new WeakMap<PricedMachine, MadePlates>()
+
+function makePlates(priced: PricedMachine, plan: Plan, pricing: PlanPricing): MadePlates {
+  let found = made.get(priced)
+  if (found) return found
+  const { resolved, month, account } = priced
+  const inputs = {
+    resolved,
+    plan,
+    month,
+    shared: account.planned,
+    elsewhere: pricing.elsewhere(resolved.index),
+  }
+  made.set(priced, (found = { inputs, plates: platesOf(inputs) }))
+  return found
+}
+
+/** A machine's plates and what they are made of: made once, for those who draw them at once and those who follow. */
+export function usePlates(
+  priced: PricedMachine,
+  { state, pricing }: Pick<WorkbenchValue, 'state' | 'pricing'>,
+): MadePlates {
   const { plan } = state
-  const elsewhere = useMemo(() => pricing.elsewhere(resolved.index), [pricing, resolved.index])
-  const shared = account.planned
-  const inputs = useMemo(
-    () => ({ resolved, plan, month, shared, elsewhere }),
-    [resolved, plan, month, shared, elsewhere],
-  )
-  const plates = useMemo(() => platesOf(inputs), [inputs])
-  return { inputs, plates }
+  return useMemo(() => makePlates(priced, plan, pricing), [priced, plan, pricing])
 }

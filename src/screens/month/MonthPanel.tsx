@@ -60,6 +60,7 @@ export function MonthPanel() {
 }
 
 const Panel = styled.aside`
+  contain: layout style;
   overflow: auto;
   padding: 14px 16px;
   border-left: 1px solid var(--rule);

@@ -84,6 +84,7 @@ const Block = styled.section`
 `
 
 const Line = styled.div`
+  min-width: 0;
   display: flex;
   gap: 6px 14px;
   align-items: baseline;
@@ -95,8 +96,8 @@ const Line = styled.div`
 
 /** Gives way where there is no room: all needs stand behind the button beside it. */
 const Others = styled.span`
-  flex: 1;
-  min-width: 40px;
+  flex: 1 1 0;
+  min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

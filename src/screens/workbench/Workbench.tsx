@@ -1,11 +1,12 @@
 'use client'
 
-import { useMemo, useSyncExternalStore, type ReactNode } from 'react'
+import { memo, useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
 import { StatePatterns } from '../../interface/StatePatterns'
+import { useAfterPaint } from '../../interface/useAfterPaint'
 import { media } from '../../interface/theme/media'
 import type { Session } from '../../store/session.ts'
 import type { SessionState } from '../../store/sessionState.ts'
@@ -22,7 +23,7 @@ import { useAddress } from './useAddress'
 import { useFollowMachine } from './useFollowMachine'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useUndoKeys } from './useUndoKeys'
-import { SummariesContext, WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
+import { LiveContext, SummariesContext, WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
 
 const NEVER_CHANGES = () => () => undefined
 
@@ -41,7 +42,17 @@ function OpenWorkbench({ session }: { readonly session: Session }) {
 
 function ReadyWorkbench({ session, state }: { readonly session: Session; readonly state: SessionState }) {
   const value = useWorkbenchValue(session, state)
+  const later = useAfterPaint(value)
   useUndoKeys(session)
+  return (
+    <LiveContext value={value}>
+      <Parts value={later} />
+    </LiveContext>
+  )
+}
+
+/** Drawn anew a moment after an edit, and not with it: what the hand moves comes first. */
+const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue }) {
   const hasMonth = value.address.view !== 'ledger' && value.address.view !== 'book'
   return (
     <WorkbenchContext value={value}>
@@ -61,7 +72,7 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
       </Summaries>
     </WorkbenchContext>
   )
-}
+})
 
 function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
   const { address, go, mend } = useAddress()

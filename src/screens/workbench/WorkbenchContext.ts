@@ -28,7 +28,17 @@ export interface WorkbenchValue {
   readonly pricing: PlanPricing
 }
 
+/** A moment behind an edit, so that what the hand moves is drawn first; for all but that. */
 export const WorkbenchContext = createContext<WorkbenchValue | undefined>(undefined)
+
+/** At once with each edit: for the plates under the hand. */
+export const LiveContext = createContext<WorkbenchValue | undefined>(undefined)
+
+export function useLiveWorkbench(): WorkbenchValue {
+  const value = useContext(LiveContext)
+  if (!value) throw new Error('useLiveWorkbench is used outside the workbench')
+  return value
+}
 
 /** Apart from the rest, since it comes from a worker a moment later: only what shows all machines draws anew then. */
 export const SummariesContext = createContext<PlanSummaries | undefined>(undefined)
