@@ -112,9 +112,10 @@ test('needs are edited in place, and what does not fit any more is said', async 
   const vcpu = page.getByRole('textbox', { name: 'Least vCPU' })
   await vcpu.fill('6')
   await vcpu.press('Enter')
-  await expect(page.getByText('4 vCPU, you need 6')).toBeVisible()
+  const misfit = page.getByText('Does not fit: 4 vCPU, you need 6')
+  await expect(misfit).toBeVisible()
   await bench.undo.click()
-  await expect(page.getByText('4 vCPU, you need 6')).toBeHidden()
+  await expect(misfit).toBeHidden()
   await expect(vcpu).toHaveValue('4')
 })
 

@@ -78,8 +78,6 @@ export type FindingFacts =
     }
   | { readonly code: 'shared-core'; readonly size: string; readonly starts: number }
 
-export type FindingCode = FindingFacts['code']
-
 /** One way to mend a finding: the machine as it would be. */
 export interface Mend {
   readonly machine: Machine

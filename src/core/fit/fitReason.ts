@@ -75,7 +75,15 @@ export type FitReason =
   /** The provider's currency cannot be set against the plan's without a rate. */
   | { readonly code: 'no-exchange-rate'; readonly from: string; readonly to: string }
   /** Nothing in the place has all that the machine needs. */
-  | { readonly code: 'nothing-fits-there'; readonly place: string; readonly provider: string }
+  | {
+      readonly code: 'nothing-fits-there'
+      readonly place: string
+      readonly provider: string
+      readonly vcpu: number
+      readonly memoryGiB: GiB
+      readonly iops: number
+    }
+  | { readonly code: 'image-not-offered'; readonly image: string; readonly provider: string }
   | {
       readonly code: 'wrong-architecture'
       readonly image: string

@@ -35,7 +35,7 @@ export interface DiskShape {
 export type SnapshotScheme = 'none' | 'as-is' | Pick<Snapshots, 'every' | 'kept'>
 
 /** How much of a disk changes between two snapshots, where nobody said. */
-export const USUAL_CHANGED_PERCENT = 10
+const USUAL_CHANGED_PERCENT = 10
 
 /** The machine with this one decision taken and nothing else changed. */
 export function applyChoice(machine: Machine, choice: Choice): Machine {

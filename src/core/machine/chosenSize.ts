@@ -11,7 +11,7 @@ export function chosenSize(size: Size, chosen: Machine['chosen']): Size {
 }
 
 /** The least step that reaches a value, or the last one. */
-export function stepReaching(value: number, { least, most, step }: SizeChoice['vcpu']): number {
+function stepReaching(value: number, { least, most, step }: SizeChoice['vcpu']): number {
   const steps = Math.max(0, Math.ceil((value - least) / step))
   return Math.min(least + steps * step, least + Math.floor((most - least) / step) * step)
 }

@@ -38,7 +38,7 @@ export interface UserPlace {
   readonly measured?: readonly MeasuredRoundTrip[]
 }
 
-export interface MeasuredRoundTrip {
+interface MeasuredRoundTrip {
   readonly provider: string
   readonly region: string
   readonly milliseconds: number

@@ -80,7 +80,7 @@ const capacityOf = ({ hoursPerMonth, gibPerMonth }: FreeAllowance, month: Billin
     : (gibPerMonth ?? 0) * MIB_PER_GIB * lengthOf(month)
 
 /** Hours are for machines on demand. */
-export const usesHours = (allowance: FreeAllowance, { terms, size }: ResolvedMachine): boolean =>
+const usesHours = (allowance: FreeAllowance, { terms, size }: ResolvedMachine): boolean =>
   allowance.hoursPerMonth !== undefined && terms.kind === 'on-demand' && allowance.eligible.includes(size.id)
 
 const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>

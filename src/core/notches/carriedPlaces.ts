@@ -2,7 +2,8 @@ import { akinImage, nearestOffer } from '../machine/nearestOffer.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import { applyChoice, choiceKey, type Choice } from '../machine/choice.ts'
-import type { BookIndex } from '../catalogue/bookIndex.ts'
+import type { RegionIndex } from '../catalogue/bookIndex.ts'
+import { addressRate } from '../catalogue/regionRates.ts'
 import type { Decision } from '../machine/decision.ts'
 import { changesBetween } from '../machine/forcedChange.ts'
 import { NearestSizes } from '../machine/nearestSizes.ts'
@@ -82,9 +83,23 @@ class CarryOver {
     if (barred.length > 0) return { reasons: barred }
     const { kept, tolerated, sizes } = this
     const offer = sizes && nearestOffer(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })
-    if (!offer) return { reasons: [nothingFits(region.region.name, index)] }
+    if (!offer) return { reasons: this.whyNothing(region) }
     const changes = changesBetween(machine, offer.machine, index, resolved.index)
     return { machine: offer.machine, resolved: offer.resolved, changes }
+  }
+
+  /** The plainest reason why nothing was found. */
+  private whyNothing(region: RegionIndex): FitReason[] {
+    const { resolved } = this.inputs
+    const { machine, image } = resolved
+    const { provider } = this.offer.index.book
+    if (!this.sizes) return [{ code: 'image-not-offered', image: image.name, provider: provider.name }]
+    const { name: place } = region.region
+    if (machine.address !== 'none' && !addressRate(region, machine.address, 'attachedOn')) {
+      return [{ code: 'address-not-sold-here', sort: machine.address, place }]
+    }
+    const { vcpu, memoryGiB, iops } = machine.needs
+    return [{ code: 'nothing-fits-there', place, provider: provider.name, vcpu, memoryGiB, iops }]
   }
 }
 
@@ -95,12 +110,6 @@ const shut = (key: string, choice: Choice, reasons: readonly FitReason[]): Notch
   total: undefined,
   difference: undefined,
   reasons,
-})
-
-const nothingFits = (place: string, { book }: BookIndex): FitReason => ({
-  code: 'nothing-fits-there',
-  place,
-  provider: book.provider.name,
 })
 
 const noRate = (exchange: Exchange): FitReason[] =>

@@ -50,12 +50,18 @@ describe('a move to another provider', () => {
   test('is closed without an exchange rate, and where nothing there has all that is needed', () => {
     const none = notch(plateInputs({}, books), 'place', 'weir-east-a')
     expect(none.reasons).toEqual([{ code: 'no-exchange-rate', from: 'USD', to: 'EUR' }])
-    // Nothing in West carries what a thousand vCPU need, and the machine does not fit where it is.
     const needs = { vcpu: 4, memoryGiB: gib(16), iops: 0, jurisdictions: ['EU'] }
     const barred = notch(plateInputs({ needs }, books, RATE), 'place', 'weir-west-a')
     expect(barred.reasons).toMatchObject([{ code: 'jurisdiction-not-allowed', has: 'CA' }])
     const sealed = notch(plateInputs({ address: 'fixed' }, books, RATE), 'place', 'weir-west-a')
-    expect(sealed.reasons).toEqual([{ code: 'nothing-fits-there', place: 'West', provider: 'Weir' }])
+    expect(sealed.reasons).toEqual([{ code: 'address-not-sold-here', sort: 'fixed', place: 'West' }])
+    const huge = { size: 'huge', needs: { vcpu: 16, memoryGiB: gib(128), iops: 0 } }
+    const west = notch(plateInputs(huge, books, RATE), 'place', 'weir-west-a')
+    expect(west.reasons).toMatchObject([{ code: 'nothing-fits-there', provider: 'Weir', vcpu: 16 }])
+    const { images: all, ...rest } = WEIR
+    const other = { ...rest, images: all.filter(({ id }) => id !== 'free') }
+    const gone = notch(plateInputs({}, [SMALL_BOOK, other], RATE), 'place', 'weir-east-a')
+    expect(gone.reasons).toEqual([{ code: 'image-not-offered', image: 'free', provider: 'Weir' }])
   })
 
   test('says what each change costs, and the parts add up', () => {

@@ -7,7 +7,7 @@ import type { ProviderOffer } from '../meter/planPricing.ts'
 import { add, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Carried, PlatesInputs } from './plate.ts'
 
-export interface ForcedCost {
+interface ForcedCost {
   readonly change: ForcedChange
   /** What the month costs more or less for it; undefined where it is part of the line before. */
   readonly cost: Exact | undefined

@@ -29,9 +29,6 @@ export interface SearchProgress {
   readonly of: number
 }
 
-/** What is searched: all that is not pinned of these; all else stays as it is. */
-export const SEARCHED: readonly Decision[] = ['size', 'place', 'terms', 'disk-kind', 'off']
-
 /**
  * The cheapest machine that has all that is needed, over size, place, terms, kind of the system disk and state when off
  * together. Of equally cheap ones, the one that changes least. Sizes of free choice come with the least that is needed.

@@ -10,7 +10,7 @@ import { subtract, type Exact } from '../quantity/exact.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
 /** What a proposal changes. A move to another provider brings its sizes, disks and terms: they are one part. */
-export const PROPOSED_PARTS = ['place', 'size', 'disk', 'terms', 'off'] as const
+const PROPOSED_PARTS = ['place', 'size', 'disk', 'terms', 'off'] as const
 export type ProposedPart = (typeof PROPOSED_PARTS)[number]
 
 /** The parts in which a proposal differs from the machine. */

@@ -74,7 +74,9 @@ function reasonText(reason: FitReason): string {
     case 'no-exchange-rate':
       return `there is no rate from ${reason.from} to ${reason.to}; enter one under Plan`
     case 'nothing-fits-there':
-      return `${reason.provider} sells nothing in ${reason.place} that has all you need`
+      return `${reason.provider} sells nothing in ${reason.place} that has ${number(reason.vcpu)} vCPU, ${number(reason.memoryGiB)} GiB, ${number(reason.iops)} IOPS and all else you need`
+    case 'image-not-offered':
+      return `${reason.image} is not sold by ${reason.provider}`
     case 'wrong-architecture':
       return `is ${reason.has}, ${reason.image} is made for ${listed(reason.needs)}`
     case 'image-too-large':

@@ -1,5 +1,5 @@
 import { sign } from '../../core/quantity/exact.ts'
-import { notchDifference, plateName, type ChoiceWords } from '../../interface/wording/choice'
+import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
 import { formatMoney } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
 import type { Cluster } from './clusterNotches.ts'
@@ -71,9 +71,4 @@ export function foldText(plate: Plate): string {
     case undefined:
       return ''
   }
-}
-
-export const foldLabel = (plate: Plate, words: Words): string => {
-  const present = plate.notches[plate.present]
-  return `${plateName(plate)}: ${present ? words(present).name : 'unknown'}, ${foldText(plate)}`
 }

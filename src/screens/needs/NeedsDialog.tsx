@@ -84,7 +84,7 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
         <thead>
           <tr>
             <th scope="col">At least</th>
-            <th scope="col" />
+            <td />
             <Impact as="th" scope="col">
               closes, and costs
             </Impact>

@@ -99,7 +99,7 @@ const Stake = styled.span`
   font-weight: 560;
 `
 
-export const Actions = styled.div`
+const Actions = styled.div`
   grid-column: 2 / -1;
   display: flex;
   flex-wrap: wrap;

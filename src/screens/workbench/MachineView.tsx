@@ -178,6 +178,9 @@ const Purpose = styled.p`
 
 const ViewLinks = styled.nav`
   display: flex;
+  ${media.narrow} {
+    flex-wrap: wrap;
+  }
   border-bottom: 1px solid var(--plate-edge);
 `
 

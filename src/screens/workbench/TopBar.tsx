@@ -67,7 +67,11 @@ export function TopBar() {
             {
               id: 'export',
               label: 'Export the plan',
-              onAction: () => download(`${fileName(plan.name)}.plan.json`, writePlan(plan)),
+              onAction: () => {
+                // As it is now: what is shown may be a moment behind.
+                const { plan: newest } = session.snapshot()
+                download(`${fileName(newest.name)}.plan.json`, writePlan(newest))
+              },
             },
             {
               id: 'money',

@@ -4,8 +4,7 @@ import type { SizeChoice } from '../../catalogue/priceBook.ts'
 import type { ResolvedMachine } from '../../machine/resolveMachine.ts'
 import type { FitCheck, SizeCheck } from './fitCheck.ts'
 
-export const placeName = ({ region, machine }: ResolvedMachine): string =>
-  `${region.region.name} ${machine.zone}`
+const placeName = ({ region, machine }: ResolvedMachine): string => `${region.region.name} ${machine.zone}`
 
 const onSteps = (value: number, { least, most, step }: SizeChoice['vcpu']): boolean =>
   value >= least && value <= most && Number.isInteger((value - least) / step)
