@@ -4,6 +4,9 @@ import { useServerInsertedHTML } from 'next/navigation'
 import { useState, type ReactNode } from 'react'
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components'
 
+/** What the loaded page's policy allows. A later answer of the server, as on going back, has a nonce of its own. */
+let nonceOfPage: string | undefined
+
 /** Sends the styles of the first page with it, so that nothing is shown unstyled. */
 export function StyleRegistry({ nonce, children }: { readonly nonce: string; readonly children: ReactNode }) {
   const [sheet] = useState(() => new ServerStyleSheet({ nonce }))
@@ -14,6 +17,9 @@ export function StyleRegistry({ nonce, children }: { readonly nonce: string; rea
     return <>{styles}</>
   })
 
-  if (typeof window !== 'undefined') return <StyleSheetManager nonce={nonce}>{children}</StyleSheetManager>
+  if (typeof window !== 'undefined') {
+    nonceOfPage ??= nonce
+    return <StyleSheetManager nonce={nonceOfPage}>{children}</StyleSheetManager>
+  }
   return <StyleSheetManager sheet={sheet.instance}>{children}</StyleSheetManager>
 }

@@ -44,13 +44,20 @@ export class Workbench {
     return this.page.getByRole('slider', { name, exact: true })
   }
 
+  /** Waits until every part of the page shows the last edit. */
+  async settled(): Promise<void> {
+    await expect(this.page.getByTestId('following')).toHaveAttribute('data-behind', 'false')
+  }
+
   async total(): Promise<number> {
+    await this.settled()
     const text = await this.page.getByTestId('machine-total').innerText()
     return Number(text.replace(/[^0-9.]/g, ''))
   }
 
   /** The machine's total to the last digit, as the screen shows it. */
   async exactTotal(): Promise<string> {
+    await this.settled()
     return (await this.page.getByTestId('machine-total-exact').innerText()).replaceAll(',', '')
   }
 

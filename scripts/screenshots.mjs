@@ -13,7 +13,34 @@ const PICTURES = [
   ['gauge-light', GAUGE, 'light'],
   ['gauge-dark', GAUGE, 'dark'],
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
-  ['choices', GAUGE, 'light', (page) => page.getByRole('slider', { name: 'Size' }).press('Enter')],
+  ['choices', `${GAUGE}&list=size`, 'light'],
+  [
+    'forced-changes',
+    `${GAUGE}&list=place`,
+    'light',
+    async (page) => {
+      await page.getByRole('searchbox', { name: 'Search the choices' }).fill('Tidewright')
+      const row = page.getByRole('row', { name: /Tallinn a/ })
+      await row.click()
+      if (!(await page.getByRole('button', { name: 'Take it' }).isVisible())) await row.click()
+    },
+  ],
+  [
+    'needs',
+    GAUGE,
+    'dark',
+    async (page) => {
+      await page.getByRole('button', { name: 'All needs…' }).click()
+      await page.waitForTimeout(2_000)
+    },
+  ],
+  [
+    'watch-list',
+    '?machine=crew-roster-db&view=gauge&month=2027-03',
+    'light',
+    (page) => page.getByRole('button', { name: /^Go to the watch list/ }).click(),
+  ],
+  ['side-by-side', '?machine=timetable-loadgen&view=variants&month=2027-03', 'light'],
   [
     'ledger',
     '?machine=timetable-loadgen&view=ledger&month=2027-03',

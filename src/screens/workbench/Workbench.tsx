@@ -23,7 +23,13 @@ import { useAddress } from './useAddress'
 import { useFollowMachine } from './useFollowMachine'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useUndoKeys } from './useUndoKeys'
-import { LiveContext, SummariesContext, WorkbenchContext, type WorkbenchValue } from './WorkbenchContext'
+import {
+  LiveContext,
+  SummariesContext,
+  useLiveWorkbench,
+  WorkbenchContext,
+  type WorkbenchValue,
+} from './WorkbenchContext'
 
 const NEVER_CHANGES = () => () => undefined
 
@@ -60,6 +66,7 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
         <StatePatterns />
         <FileImport>
           <Frame>
+            <Following value={value} />
             <TopBar />
             <Notices />
             <Columns $aside={hasMonth}>
@@ -73,6 +80,12 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
     </WorkbenchContext>
   )
 })
+
+/** Says, for who looks at the page with a program, whether all of it shows the last edit. */
+function Following({ value }: { readonly value: WorkbenchValue }) {
+  const live = useLiveWorkbench()
+  return <span hidden data-testid="following" data-behind={live !== value} />
+}
 
 function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
   const { address, go, mend } = useAddress()
