@@ -112,7 +112,7 @@ test('needs are edited in place, and what does not fit any more is said', async 
   const vcpu = page.getByRole('textbox', { name: 'Least vCPU' })
   await vcpu.fill('6')
   await vcpu.press('Enter')
-  const misfit = page.getByText('Does not fit: 4 vCPU, you need 6')
+  const misfit = page.getByText('Does not fit: 4 vCPU, you need 6', { exact: true })
   await expect(misfit).toBeVisible()
   await bench.undo.click()
   await expect(misfit).toBeHidden()

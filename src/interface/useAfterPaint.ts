@@ -1,6 +1,6 @@
 'use client'
 
-import { startTransition, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 
 /** No frame is drawn in a tab that is not seen; it follows after this long all the same. */
 const UNSEEN_MS = 100
@@ -17,7 +17,8 @@ export function useAfterPaint<T>(value: T): T {
     const follow = (): void => {
       if (isDone) return
       isDone = true
-      startTransition(() => setShown(() => value))
+      // Not a transition: fields that remember what they drew last are not made to be drawn in part.
+      setShown(() => value)
     }
     // A frame callback runs before the frame is drawn, a task that it starts comes after.
     const frame = requestAnimationFrame(() => {

@@ -92,3 +92,40 @@ test.each<[Choice, string]>([
   )
   expect(differing).toHaveLength(1)
 })
+
+test('a data disk that is taken away moves the pins of those behind it up', () => {
+  const { machine } = resolved()
+  const disk = { kind: 'steps', roomGiB: gib(32) }
+  const three = {
+    ...machine,
+    dataDisks: [disk, disk, disk],
+    pinned: ['size', 'data-disk-1', 'data-disk-3'] as const,
+  }
+  const changed = applyChoice(three, { decision: 'data-disk', position: 1, disk: undefined })
+  expect(changed.dataDisks).toHaveLength(2)
+  expect(changed.pinned).toEqual(['size', 'data-disk-2'])
+})
+
+test('what was bought on top of a disk goes with its kind, and stays with its room', () => {
+  const { machine } = resolved({
+    systemDisk: { kind: 'steps', roomGiB: gib(64), extraIops: 500, goes: true },
+  })
+  const room = applyChoice(machine, { decision: 'disk-room', roomGiB: gib(128) })
+  expect(room.systemDisk).toEqual({ kind: 'steps', roomGiB: 128, extraIops: 500, goes: true })
+  const kind = applyChoice(machine, { decision: 'disk-kind', kind: 'gib' })
+  expect(kind.systemDisk).toEqual({ kind: 'gib', roomGiB: 64, goes: true })
+})
+
+test('snapshots of all disks keep what each disk says of itself', () => {
+  const snapshots = { every: 'day', kept: 7, changedPercent: 3, usedGiB: gib(20) } as const
+  const { machine } = resolved({
+    systemDisk: { kind: 'steps', roomGiB: gib(64), snapshots },
+    dataDisks: [{ kind: 'steps', roomGiB: gib(32) }],
+  })
+  const weekly = applyChoice(machine, { decision: 'snapshots', scheme: { every: 'week', kept: 4 } })
+  expect(weekly.systemDisk.snapshots).toEqual({ ...snapshots, every: 'week', kept: 4 })
+  expect(weekly.dataDisks[0]?.snapshots).toEqual({ every: 'week', kept: 4, changedPercent: 10 })
+  const none = applyChoice(weekly, { decision: 'snapshots', scheme: 'none' })
+  expect(none.systemDisk.snapshots).toBeUndefined()
+  expect(applyChoice(machine, { decision: 'snapshots', scheme: 'as-is' })).toBe(machine)
+})

@@ -2,7 +2,7 @@ import { akinImage, nearestOffer } from '../machine/nearestOffer.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import { applyChoice, choiceKey, type Choice } from '../machine/choice.ts'
-import type { RegionIndex } from '../catalogue/bookIndex.ts'
+import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
 import { addressRate } from '../catalogue/regionRates.ts'
 import type { Decision } from '../machine/decision.ts'
 import { changesBetween } from '../machine/forcedChange.ts'
@@ -65,11 +65,11 @@ class CarryOver {
   notch(choice: PlaceChoice, present: Exact | undefined, closed?: Notch): Notch {
     const key = choiceKey(choice)
     const carried = this.carry(choice)
-    if (!('machine' in carried)) return closed ?? shut(key, choice, carried.reasons)
+    if (!('machine' in carried)) return closed ?? shut(key, choice, this.offer.index, carried.reasons)
     const { month, shared, exchange } = this.offer
     const inItsCurrency = machineTotal(carried.resolved, month, shared)
     const total = inItsCurrency && exchanged(inItsCurrency, exchange)
-    if (!total) return closed ?? shut(key, choice, noRate(exchange))
+    if (!total) return closed ?? shut(key, choice, this.offer.index, noRate(exchange))
     const difference = present && subtract(total, present)
     return { key, choice, isPresent: false, total, difference, reasons: [], carried }
   }
@@ -103,7 +103,8 @@ class CarryOver {
   }
 }
 
-const shut = (key: string, choice: Choice, reasons: readonly FitReason[]): Notch => ({
+const shut = (key: string, choice: Choice, index: BookIndex, reasons: readonly FitReason[]): Notch => ({
+  index,
   key,
   choice,
   isPresent: false,

@@ -1,4 +1,5 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
+import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import type { Choice } from '../machine/choice.ts'
 import type { Decision, PlateId } from '../machine/decision.ts'
@@ -27,6 +28,8 @@ export interface Notch {
   readonly difference: Exact | undefined
   /** Why it is closed; empty where it fits. The present choice can be closed too. */
   readonly reasons: readonly FitReason[]
+  /** The book of another provider that a place is in. */
+  readonly index?: BookIndex
   /** What else must change for it; its total is that of the machine with all of it changed. */
   readonly carried?: Carried
 }

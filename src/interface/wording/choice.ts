@@ -108,7 +108,7 @@ function imageWords(id: string, ownLicence: boolean, { index }: ResolvedMachine)
 
 /** A choice's name, and a few words on what it is. `carried` is the machine in another provider's place. */
 export function choiceWords(
-  { choice, carried }: Pick<Notch, 'choice' | 'carried'>,
+  { choice, carried, index: elsewhere }: Pick<Notch, 'choice' | 'carried' | 'index'>,
   resolved: ResolvedMachine,
 ): ChoiceWords {
   const { index, systemKind } = resolved
@@ -126,7 +126,7 @@ export function choiceWords(
         about: `of ${resolved.size.choice?.memoryGiB.most ?? 0} at most`,
       }
     case 'place':
-      return placeWords(choice, carried?.resolved.index ?? index, resolved)
+      return placeWords(choice, elsewhere ?? carried?.resolved.index ?? index, resolved)
     case 'terms': {
       const terms = index.terms.get(choice.terms)
       return { name: terms?.name ?? choice.terms, about: termsAbout(terms) }

@@ -14,6 +14,7 @@ const START: Address = {
 }
 
 test.each<[string, Partial<Address>]>([
+  ['a list behind a plate', { machine: 'x', list: 'data-disk-2' }],
   ['a week', { machine: 'a b&c=d', view: 'week', month: '2027-03' as YearMonth, reading: '730-hours' }],
   [
     'a filtered ledger',
@@ -33,6 +34,7 @@ test.each([
   `?machine=${'x'.repeat(61)}&month=2027-13`,
   '?of=all&fold=up&meters=gold,silver&states=asleep&provider=mill',
   `?rate=${'/x'.repeat(200)}`,
+  '?list=roof',
   '?',
 ])('%s falls back', (query) => {
   expect(readAddress(new URLSearchParams(query))).toEqual(START)
