@@ -44,7 +44,7 @@ const KEEP_OPTIONS = KEEPS.map((id) => ({ id, label: KEEP_LABELS[id] }))
 function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
   const { state, result } = useWorkbench()
   const [placesOpen, setPlacesOpen] = useState(false)
-  const need = useNeeds(machine)
+  const need = useNeeds(machine.name)
   const { needs } = machine
   const closed = useMemo(() => closedByNeed(plates), [plates])
   const costOf = useNeedCosts(machine)

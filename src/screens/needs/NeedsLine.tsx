@@ -1,9 +1,10 @@
 'use client'
 
-import { useState, type ReactNode } from 'react'
+import { memo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { fitReasons } from '../../core/fit/fitReasons.ts'
 import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
+import type { Needs } from '../../core/machine/needs.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { gib } from '../../core/quantity/units.ts'
@@ -12,6 +13,7 @@ import { media } from '../../interface/theme/media'
 import { NumberInput } from '../../interface/NumberInput'
 import { needText } from '../../interface/wording/needs'
 import { reasonsText } from '../../interface/wording/reason'
+import { useLiveWorkbench, WorkbenchContext } from '../workbench/WorkbenchContext'
 import { NeedsDialog } from './NeedsDialog'
 import { useNeeds } from './useNeeds'
 import type { Plate } from '../../core/notches/plate.ts'
@@ -27,10 +29,12 @@ interface NeedsLineProps {
 }
 
 /** What the machine must have, edited in place; below it, what the present choices do not give. */
-export function NeedsLine({ machine, result, plates, children }: NeedsLineProps) {
+export function NeedsLine({ machine: shown, result, plates, children }: NeedsLineProps) {
   const [isOpen, setOpen] = useState(false)
+  // Fields show at once what was typed; the rest follows when the plates are drawn.
+  const live = useLiveWorkbench()
+  const machine = live.machine?.name === shown.name ? live.machine : shown
   const { needs } = machine
-  const need = useNeeds(machine)
   const reasons = result?.ok ? fitReasons(result.resolved) : []
   const text = needsAsked(needs)
     .filter((id) => !IN_LINE.includes(id))
@@ -39,30 +43,7 @@ export function NeedsLine({ machine, result, plates, children }: NeedsLineProps)
   return (
     <Block aria-label="What the machine must have">
       <Line>
-        <NumberInput
-          label="Least vCPU"
-          unit="vCPU"
-          value={needs.vcpu}
-          step={1}
-          most={4096}
-          onChange={(vcpu) => need({ vcpu })}
-        />
-        <NumberInput
-          label="Least memory in GiB"
-          unit="GiB"
-          value={needs.memoryGiB}
-          step={1}
-          most={65_536}
-          onChange={(memory) => need({ memoryGiB: gib(memory) })}
-        />
-        <NumberInput
-          label="Least disk operations a second"
-          unit="IOPS"
-          value={needs.iops}
-          step={100}
-          most={10_000_000}
-          onChange={(iops) => need({ iops })}
-        />
+        <NeedsFields name={machine.name} needs={needs} />
         <Others title={text}>{text}</Others>
         <Button onPress={() => setOpen(true)}>All needs…</Button>
         {children}
@@ -72,10 +53,53 @@ export function NeedsLine({ machine, result, plates, children }: NeedsLineProps)
           <b>Does not fit:</b> {reasonsText(reasons)}
         </Misfit>
       )}
-      {isOpen && <NeedsDialog machine={machine} plates={plates} onClose={() => setOpen(false)} />}
+      {isOpen && (
+        <WorkbenchContext value={live}>
+          <NeedsDialog machine={machine} plates={plates} onClose={() => setOpen(false)} />
+        </WorkbenchContext>
+      )}
     </Block>
   )
 }
+
+/** The three that are asked most; drawn anew when the needs change, and not with each notch. */
+const NeedsFields = memo(function NeedsFields({
+  name,
+  needs,
+}: {
+  readonly name: string
+  readonly needs: Needs
+}) {
+  const need = useNeeds(name)
+  return (
+    <>
+      <NumberInput
+        label="Least vCPU"
+        unit="vCPU"
+        value={needs.vcpu}
+        step={1}
+        most={4096}
+        onChange={(vcpu) => need({ vcpu })}
+      />
+      <NumberInput
+        label="Least memory in GiB"
+        unit="GiB"
+        value={needs.memoryGiB}
+        step={1}
+        most={65_536}
+        onChange={(memory) => need({ memoryGiB: gib(memory) })}
+      />
+      <NumberInput
+        label="Least disk operations a second"
+        unit="IOPS"
+        value={needs.iops}
+        step={100}
+        most={10_000_000}
+        onChange={(iops) => need({ iops })}
+      />
+    </>
+  )
+})
 
 const Block = styled.section`
   margin: 8px 0 10px;

@@ -48,7 +48,9 @@ function OpenWorkbench({ session }: { readonly session: Session }) {
 
 function ReadyWorkbench({ session, state }: { readonly session: Session; readonly state: SessionState }) {
   const value = useWorkbenchValue(session, state)
-  const later = useAfterPaint(value)
+  // Only the plates are moved under a hand; fields elsewhere must show what was typed at once.
+  const painted = useAfterPaint(value)
+  const later = value.address.view === 'gauge' ? painted : value
   useUndoKeys(session)
   return (
     <LiveContext value={value}>
