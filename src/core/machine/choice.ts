@@ -2,6 +2,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { OffState } from '../power/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
 import { plateId } from './decision.ts'
+import { onKind } from './onKind.ts'
 import type { Disk, Machine, Snapshots } from './plan.ts'
 
 /** One way to take a decision. */
@@ -54,7 +55,7 @@ export function applyChoice(machine: Machine, choice: Choice): Machine {
     case 'disk-kind':
       return {
         ...machine,
-        systemDisk: withShape(machine.systemDisk, { ...machine.systemDisk, kind: choice.kind }),
+        systemDisk: onKind(machine.systemDisk, choice.kind),
       }
     case 'disk-room':
       return { ...machine, systemDisk: { ...machine.systemDisk, roomGiB: choice.roomGiB } }
@@ -84,12 +85,7 @@ function withImage(machine: Machine, image: string, ownLicence: boolean): Machin
   return before || ownLicence ? { ...rest, image, ownLicence } : { ...rest, image }
 }
 
-/** What was bought on top was bought of another kind, and goes with it. */
-function withShape(disk: Disk, { kind, roomGiB }: DiskShape): Disk {
-  if (disk.kind === kind) return { ...disk, roomGiB }
-  const { extraIops, extraMegabytesPerSecond, ...plain } = disk
-  return { ...plain, kind, roomGiB }
-}
+const withShape = (disk: Disk, { kind, roomGiB }: DiskShape): Disk => ({ ...onKind(disk, kind), roomGiB })
 
 const reshaped = (disks: readonly Disk[], position: number, shape: DiskShape): readonly Disk[] =>
   disks.map((disk, i) => (i === position - 1 ? withShape(disk, shape) : disk))

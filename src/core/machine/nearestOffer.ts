@@ -9,6 +9,7 @@ import type { Decision } from './decision.ts'
 import { changesBetween, type ForcedChange } from './forcedChange.ts'
 import { withChosen, type SizeShape } from './fittingSizes.ts'
 import { NearestSizes } from './nearestSizes.ts'
+import { onKind } from './onKind.ts'
 import type { Disk, Machine } from './plan.ts'
 import { resolveMachine, type PlanParts, type ResolvedMachine } from './resolveMachine.ts'
 
@@ -164,9 +165,7 @@ function placesFor(
   const own = diskKinds.get(disk.kind)
   if (own && fits(own)) return [disk]
   if (own && kept.has(use === 'system' ? 'disk-kind' : 'data-disk')) return []
-  // What was bought on top was bought of another kind.
-  const { extraIops, extraMegabytesPerSecond, ...plain } = disk
-  return book.diskKinds.filter(fits).map(({ id }) => ({ ...plain, kind: id }))
+  return book.diskKinds.filter(fits).map(({ id }) => onKind(disk, id))
 }
 
 const offStates = (

@@ -12,6 +12,7 @@ import { machineTotal } from '../meter/machineTotal.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import { keptDecisions } from './keptDecisions.ts'
+import { ownOffer } from './offerFor.ts'
 import type { Carried, Notch, PlatesInputs } from './plate.ts'
 
 type PlaceChoice = Extract<Choice, { decision: 'place' }>
@@ -25,9 +26,8 @@ export function carriedPlaces(
   within: readonly Notch[],
   present: Exact | undefined,
 ): Notch[] {
-  const { resolved, month, shared, elsewhere = [] } = inputs
-  const own: ProviderOffer = { index: resolved.index, month, shared, exchange: { kind: 'same' } }
-  const carryHome = new CarryOver(inputs, own)
+  const { elsewhere = [] } = inputs
+  const carryHome = new CarryOver(inputs, ownOffer(inputs))
   const at = within.map((notch) => {
     const mends = !notch.isPresent && notch.reasons.length > 0
     return mends ? carryHome.notch(notch.choice as PlaceChoice, present, notch) : notch

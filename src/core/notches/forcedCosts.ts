@@ -1,10 +1,11 @@
-import { exchanged, type Exchange } from '../machine/exchange.ts'
+import { exchanged } from '../machine/exchange.ts'
 import type { ForcedChange } from '../machine/forcedChange.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { Charge } from '../meter/charge.ts'
 import { chargeMachine, meterMachine } from '../meter/chargeMachine.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { add, subtract, ZERO, type Exact } from '../quantity/exact.ts'
+import { offerFor, ownOffer } from './offerFor.ts'
 import type { Carried, PlatesInputs } from './plate.ts'
 
 interface ForcedCost {
@@ -27,8 +28,8 @@ export interface ForcedCosts {
  * What is left is the choice's own. Undefined where either has no price.
  */
 export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts | undefined {
-  const at = offerFor(inputs, carried.resolved)
-  const before = priceParts(inputs.resolved, { ...inputs, exchange: { kind: 'same' } })
+  const at = offerFor(inputs, carried.machine.provider)
+  const before = priceParts(inputs.resolved, ownOffer(inputs))
   const after = at && priceParts(carried.resolved, at)
   if (!before || !after) return undefined
   const offChange = carried.changes.find(({ field }) => field === 'off')
@@ -50,14 +51,6 @@ export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts
 
 type Pricing = Pick<ProviderOffer, 'month' | 'shared' | 'exchange'>
 
-function offerFor(
-  { resolved, month, shared, elsewhere }: PlatesInputs,
-  after: ResolvedMachine,
-): Pricing | undefined {
-  if (after.index === resolved.index) return { month, shared, exchange: { kind: 'same' } }
-  return elsewhere?.find(({ index }) => index === after.index)
-}
-
 const withOffOf = (resolved: ResolvedMachine, before: ResolvedMachine): ResolvedMachine | undefined =>
   resolved.index.book.states[before.machine.off]
     ? { ...resolved, machine: { ...resolved.machine, off: before.machine.off } }
@@ -65,7 +58,7 @@ const withOffOf = (resolved: ResolvedMachine, before: ResolvedMachine): Resolved
 
 function priceParts(
   resolved: ResolvedMachine,
-  { month, shared, exchange }: { month: Pricing['month']; shared?: Pricing['shared']; exchange: Exchange },
+  { month, shared, exchange }: Pricing,
 ): Map<string, Exact> | undefined {
   const charges = chargeMachine(resolved, meterMachine(resolved, month), month, shared)
   if ('code' in charges) return undefined

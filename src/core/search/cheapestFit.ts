@@ -5,6 +5,7 @@ import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import type { Decision } from '../machine/decision.ts'
 import { exchanged } from '../machine/exchange.ts'
 import { fittingSizes, withChosen, type FittingSize } from '../machine/fittingSizes.ts'
+import { onKind } from '../machine/onKind.ts'
 import { akinImage } from '../machine/nearestOffer.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
@@ -12,6 +13,7 @@ import { meterMachine } from '../meter/chargeMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { keptDecisions } from '../notches/keptDecisions.ts'
+import { ownOffer } from '../notches/offerFor.ts'
 import { POWER_STATES, type OffState } from '../power/powerState.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
 import { leastCost } from './leastCost.ts'
@@ -59,10 +61,10 @@ interface SearchedRegion {
 
 /** The machine's own region first, so that a good price is known early. */
 function searchedRegions(inputs: PlatesInputs): SearchedRegion[] {
-  const { resolved, month, shared, elsewhere = [] } = inputs
+  const { resolved, elsewhere = [] } = inputs
   const { machine } = resolved
   const kept = keptDecisions(machine)
-  const own: ProviderOffer = { index: resolved.index, month, shared, exchange: { kind: 'same' } }
+  const own = ownOffer(inputs)
   // What is pinned is named in its own book: it cannot be kept elsewhere.
   const bound = ['place', 'size', 'terms', 'disk-kind', 'image', 'data-disk'] as const
   const offers = bound.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
@@ -151,7 +153,7 @@ function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Gen
   for (const kind of carried) {
     if (!kind.boots || (kept.has('disk-kind') && kind.id !== machine.systemDisk.kind)) continue
     if (kind.room.by !== 'size' && !diskRate(region, kind, machine.systemDisk.roomGiB)) continue
-    const systemDisk = onKind(machine.systemDisk, kind)
+    const systemDisk = onKind(machine.systemDisk, kind.id)
     yield { ...resolved, systemKind: kind, dataKinds, machine: { ...machine, systemDisk, dataDisks: placed } }
   }
 }
@@ -167,14 +169,7 @@ function dataDiskIn(disk: Disk, { index, size, region }: ResolvedMachine): Disk 
     const cost = found && toNumber(found.rate.value) * found.units
     if (cost !== undefined && (!cheapest || cost < cheapest.cost)) cheapest = { kind, cost }
   }
-  return cheapest && onKind(disk, cheapest.kind)
-}
-
-/** What was bought on top was bought of another kind. */
-function onKind(disk: Disk, { id }: DiskKind): Disk {
-  if (disk.kind === id) return disk
-  const { extraIops, extraMegabytesPerSecond, ...plain } = disk
-  return { ...plain, kind: id }
+  return cheapest && onKind(disk, cheapest.kind.id)
 }
 
 /** The best so far; of two that cost the same, the one that differs in fewer fields. */

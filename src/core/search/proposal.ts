@@ -5,7 +5,7 @@ import { changesBetween, type ForcedChange } from '../machine/forcedChange.ts'
 import type { Machine } from '../machine/plan.ts'
 import { resolveMachine, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
-import type { ProviderOffer } from '../meter/planPricing.ts'
+import { offerFor } from '../notches/offerFor.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
@@ -93,14 +93,6 @@ export function priceProposal(
     reasons: last ? fitReasons(last.resolved) : [],
   }
 }
-
-const offerFor = (
-  { resolved, month, shared, elsewhere }: PlatesInputs,
-  provider: string,
-): ProviderOffer | undefined =>
-  provider === resolved.machine.provider
-    ? { index: resolved.index, month, shared, exchange: { kind: 'same' } }
-    : elsewhere?.find(({ index }) => index.book.provider.id === provider)
 
 const indexOf = (inputs: PlatesInputs, { provider }: Machine) =>
   offerFor(inputs, provider)?.index ?? inputs.resolved.index

@@ -215,7 +215,8 @@ const Table = styled.table`
     font-weight: 400;
     border-top: 1px solid var(--rule);
   }
-  thead th {
+  thead th,
+  thead td {
     border-top: 0;
     font-size: 12px;
     color: var(--ink-2);
