@@ -97,7 +97,7 @@ export class Workbench {
   }
 }
 
-/** Pairs of labels or targets of one plate whose boxes meet. */
+/** Pairs of labels or targets of one plate whose boxes meet, and slots that stand too close to press apart. */
 export function overlappingLabels(page: Page): Promise<string[]> {
   return page.evaluate(() =>
     [...document.querySelectorAll('[data-plate]')].flatMap((plate) => {
@@ -106,7 +106,11 @@ export function overlappingLabels(page: Page): Promise<string[]> {
         kind: item.tagName,
         box: item.getBoundingClientRect(),
       }))
-      return boxes.flatMap((a, i) =>
+      const slots = (plate.querySelector('[data-slots]')?.getAttribute('data-slots') ?? '')
+        .split(' ')
+        .map(Number)
+      const crowded = slots.filter((x, i) => i > 0 && x - slots[i - 1]! < 25).map((x) => `slot at ${x}`)
+      const meeting = boxes.flatMap((a, i) =>
         boxes
           .slice(i + 1)
           .filter((b) => a.kind === b.kind)
@@ -117,6 +121,7 @@ export function overlappingLabels(page: Page): Promise<string[]> {
           )
           .map((b) => `${a.text} over ${b.text}`),
       )
+      return [...crowded, ...meeting]
     }),
   )
 }

@@ -9,7 +9,8 @@ import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../ma
 import { refuse, type Outcome } from '../outcome.ts'
 import { meterMachine } from './chargeMachine.ts'
 import { estimateMachine, withOff, type Estimate, type NotPriced } from './estimateMachine.ts'
-import { shareAccount, type AccountMember, type SharedAccount } from './sharedAccount.ts'
+import { keptAccount } from './keptAccount.ts'
+import type { AccountMember, SharedAccount } from './sharedAccount.ts'
 
 export type MachineIssue = BookIssue | ReferenceIssue | NotPriced
 
@@ -111,8 +112,8 @@ export class PlanPricing {
         .map((member) => ({ resolved: member, metered: meterMachine(member, month) }))
     const running = resolved.map((member) => withOff(member, 'running'))
     return {
-      planned: shareAccount(book, metered(resolved), orders, month),
-      alwaysOn: shareAccount(book, metered(running), orders, month),
+      planned: keptAccount(book, metered(resolved), orders, month),
+      alwaysOn: keptAccount(book, metered(running), orders, month),
     }
   }
 }

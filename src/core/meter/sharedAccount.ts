@@ -79,6 +79,21 @@ const capacityOf = ({ hoursPerMonth, gibPerMonth }: FreeAllowance, month: Billin
     ? hoursPerMonth * hourClock(month).ticksPerHour
     : (gibPerMonth ?? 0) * MIB_PER_GIB * lengthOf(month)
 
+/** All of a member that its account depends on: two members that agree in these share the same. */
+export const sharedUse = ({ resolved, metered }: AccountMember): readonly unknown[] => {
+  const { machine, region, index } = resolved
+  const hours = (index.book.freeAllowances ?? []).map((allowance) => usesHours(allowance, resolved))
+  return [
+    machine.name,
+    metered,
+    region,
+    machine.systemDisk,
+    machine.dataDisks,
+    payableTraffic(resolved),
+    ...hours,
+  ]
+}
+
 /** Hours are for machines on demand. */
 const usesHours = (allowance: FreeAllowance, { terms, size }: ResolvedMachine): boolean =>
   allowance.hoursPerMonth !== undefined && terms.kind === 'on-demand' && allowance.eligible.includes(size.id)

@@ -134,8 +134,8 @@ export function presentChoice(
 
 /** A size of free choice is offered with what is needed, unless the machine has chosen already. */
 function sizeChoice(size: Size, { machine, size: present }: ResolvedMachine): Choice {
-  const chosen = machine.chosen ? undefined : proposedChoice(size, machine.needs, present)
-  return { decision: 'size', size: size.id, ...(chosen && { chosen }) }
+  const chosen = size.choice && !machine.chosen && proposedChoice(size, machine.needs, present)
+  return chosen ? { decision: 'size', size: size.id, chosen } : { decision: 'size', size: size.id }
 }
 
 /** More steps than these are thinned out away from the present one: nobody can tell them apart on a plate. */

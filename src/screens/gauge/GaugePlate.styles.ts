@@ -3,8 +3,6 @@
 import styled, { css } from 'styled-components'
 import { media } from '../../interface/theme/media'
 
-const SLIDE = '180ms ease-out'
-
 export const LABEL_WIDTH = '176px'
 export const LABEL_WIDTH_COMPACT = '136px'
 
@@ -131,25 +129,21 @@ export const Drawing = styled.svg`
   overflow: visible;
   pointer-events: none;
 
-  g {
-    transition: transform ${SLIDE};
-  }
   [data-shape='steel'] {
     fill: var(--plate);
     stroke: var(--plate-edge);
-    transition:
-      x ${SLIDE},
-      width ${SLIDE};
   }
-  [data-shape='cut'] {
+  path {
     fill: var(--sheet);
     stroke: var(--plate-edge);
   }
-  [data-near] {
+  [data-shape='near'],
+  [data-shape='nearScored'] {
     stroke: var(--ink);
     stroke-width: 1.5;
   }
-  [data-scored] {
+  [data-shape='scored'],
+  [data-shape='nearScored'] {
     stroke-dasharray: 2 2;
     fill-opacity: 0.35;
   }
@@ -197,13 +191,21 @@ export const Track = styled.div`
     height: 64px;
   }
 
-  & > button[data-slot] {
-    ${target}
+  &[data-over-slot] {
     cursor: pointer;
-    border-radius: 3px;
   }
-  & > button[data-slot]:hover {
-    background: color-mix(in srgb, var(--ink) 14%, transparent);
+`
+
+/** Under the pointer. */
+export const LookedAt = styled.div`
+  position: absolute;
+  top: 0;
+  height: 25px;
+  border-radius: 3px;
+  background: color-mix(in srgb, var(--ink) 14%, transparent);
+  pointer-events: none;
+  ${media.coarse} {
+    height: 44px;
   }
 `
 

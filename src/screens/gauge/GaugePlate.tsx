@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import {
   choiceWords,
   notchDifference as difference,
@@ -10,13 +10,13 @@ import {
 import { AskedChoice } from './AskedChoice'
 import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'
-import { clusterNotches } from './clusterNotches.ts'
+import { clusterNotches, type Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
 import type { PinPlate } from './FoldedPlate'
 import { PlateDrawing } from './PlateDrawing'
 import { PlateLabel } from './PlateLabel'
-import { PlateSlot } from './PlateSlot'
 import { clusterLabel, nearest, spokenValue } from './plateText.ts'
+import { slotAt } from './slotAt.ts'
 import {
   cheapestNotch,
   isOpen,
@@ -46,10 +46,13 @@ interface GaugePlateProps {
 
 /** Room that the cheapest choice's label takes at the left. */
 const CHEAPEST_WIDTH = 108
+/** Between the middles of two slots, and so the width of what can be pressed. */
+const SLOT_GAP = 26
+const SLOT_GAP_COARSE = 44
 
 /**
  * One decision. Arrow keys left and right take the next fitting choice, Home the cheapest, up and down go to the other
- * plates, Enter opens the list of all choices. Slots are pressed; one that holds several choices opens the list of
+ * plates, Enter opens the list of all choices. Slots are pressed, found by where the pointer is; one that holds several choices opens the list of
  * those, one that does not fit by itself says what it would change.
  */
 export function GaugePlate({
@@ -65,11 +68,13 @@ export function GaugePlate({
   onGoToPlate,
 }: GaugePlateProps) {
   const track = useRef<HTMLDivElement>(null)
+  const thumb = useRef<HTMLDivElement>(null)
   const [lookedAt, setLookedAt] = useState<string>()
   const [listed, setListed] = useState<readonly Notch[]>()
   const [asked, setAsked] = useState<Notch>()
   const { resolved, month } = inputs
-  const clusters = clusterNotches(plate, axis, coarse ? 44 : 26)
+  const gap = coarse ? SLOT_GAP_COARSE : SLOT_GAP
+  const clusters = clusterNotches(plate, axis, gap)
   const words = (notch: Notch): ChoiceWords => choiceWords(notch, resolved)
   const present = plate.notches[plate.present]
   const shown = present && words(present)
@@ -85,19 +90,22 @@ export function GaugePlate({
     else setAsked(notch)
   }
   const looking = clusters.find(({ key }) => key === lookedAt)
-  const press = (key: string): void => {
-    const { notches = [] } = clusters.find((cluster) => cluster.key === key) ?? {}
-    const [only] = notches
-    if (notches.length > 1) setListed(notches)
-    else if (only) takeOrAsk(only)
-    setLookedAt(key)
+  const slotUnder = ({ clientX, clientY, currentTarget, target }: React.MouseEvent): Cluster | undefined => {
+    // A dialog of this plate is drawn elsewhere on the page, yet its events arrive here.
+    if (!(target instanceof Element) || !currentTarget.contains(target)) return undefined
+    const { left, top } = currentTarget.getBoundingClientRect()
+    const slot = clientY - top <= gap ? slotAt(clusters, clientX - left, gap / 2) : undefined
+    return slot && slot.isPresent && slot.notches.length === 1 ? undefined : slot
   }
-  // One function for all renders, so that slots which have not changed are not drawn anew.
-  const latestPress = useRef(press)
-  useEffect(() => {
-    latestPress.current = press
-  })
-  const pressSlot = useCallback((key: string) => latestPress.current(key), [])
+  const press = (event: React.MouseEvent): void => {
+    const slot = slotUnder(event)
+    if (!slot) return
+    const [only] = slot.notches
+    thumb.current?.focus()
+    setLookedAt(slot.key)
+    if (slot.notches.length > 1) setListed(slot.notches)
+    else if (only) takeOrAsk(only)
+  }
   const onKeyDown = (event: React.KeyboardEvent): void => {
     const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : undefined
     const next = event.key === 'Home' ? cheapest : step && nextNotch(plate, step)
@@ -119,9 +127,18 @@ export function GaugePlate({
         isPinned={plate.fold === 'pinned'}
         onPin={onPin}
       />
-      <S.Track ref={track} onPointerLeave={() => setLookedAt(undefined)} onDoubleClick={() => onList(plate)}>
+      <S.Track
+        ref={track}
+        data-over-slot={looking && ''}
+        onClick={press}
+        onPointerMove={(event) => event.pointerType === 'mouse' && setLookedAt(slotUnder(event)?.key)}
+        onPointerLeave={() => setLookedAt(undefined)}
+        onDoubleClick={() => onList(plate)}
+      >
+        {looking && <S.LookedAt style={{ left: looking.x - gap / 2, width: gap }} />}
         <PlateDrawing clusters={clusters} axis={axis} near={[cheaper, dearer]} />
         <S.Thumb
+          ref={thumb}
           role="slider"
           tabIndex={0}
           data-plate-focus=""
@@ -133,20 +150,8 @@ export function GaugePlate({
           aria-valuetext={spokenValue(plate, words, currency)}
           style={{ left: axis.line - 13 }}
           onKeyDown={onKeyDown}
+          onBlur={() => setLookedAt(undefined)}
         />
-        {clusters
-          .filter(({ isPresent, notches }) => !isPresent || notches.length > 1)
-          .map((cluster) => (
-            <PlateSlot
-              key={cluster.key}
-              id={cluster.key}
-              label={clusterLabel(cluster, words)}
-              x={cluster.x}
-              isPresent={cluster.isPresent}
-              onPress={pressSlot}
-              onLook={setLookedAt}
-            />
-          ))}
         <S.Captions>
           {looking ? (
             <span data-caption="readout" data-testid="readout">

@@ -1,6 +1,6 @@
 'use client'
 
-import { memo } from 'react'
+import { memo, useLayoutEffect, useRef } from 'react'
 import type { CostAxis } from './axis.ts'
 import type { Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
@@ -12,24 +12,42 @@ interface PlateDrawingProps {
   readonly near: readonly (Notch | undefined)[]
 }
 
-const ONE_SLOT = 'M-4.500 6v8a4.500 4.500 0 0 0 9 0v-8z'
-const MANY_SLOT = 'M-9 6v9a4 4 0 0 0 4 4h10a4 4 0 0 0 4-4v-9z'
+type ShapeKind = 'cut' | 'near' | 'scored' | 'nearScored' | 'cross' | 'pin'
+
+const ONE_SLOT = 'm-4.500 6v8a4.500 4.500 0 0 0 9 0v-8z'
+const MANY_SLOT = 'm-9 6v9a4 4 0 0 0 4 4h10a4 4 0 0 0 4-4v-9z'
+const CROSS = 'm-3.500 12l7 7m0-7l-7 7'
+const PIN = 'm-5 1h10v18a5 5 0 0 1-10 0z'
+const SLIDE_MS = 180
 
 /**
  * A steel plate: open choices are slots cut from above, those that bring other changes are only scored, closed ones are
- * crosses, the present one holds the pin.
+ * crosses, the present one holds the pin. All shapes of one kind are one path: a hundred elements would take longer
+ * than drawing them.
  */
 export const PlateDrawing = memo(function PlateDrawing({ clusters, axis, near }: PlateDrawingProps) {
+  const svg = useSlide(clusters, axis)
   const left = Math.max(0, Math.min(axis.line, ...clusters.map(({ x }) => x)) - 18)
   const right = Math.min(axis.width, Math.max(axis.line, ...clusters.map(({ x }) => x)) + 18)
   return (
-    <S.Drawing width={axis.width} height={32} aria-hidden="true">
+    <S.Drawing
+      ref={svg}
+      width={axis.width}
+      height={32}
+      aria-hidden="true"
+      data-slots={clusters.map(({ x }) => Math.round(x)).join(' ')}
+    >
       <rect data-shape="steel" x={left} y={6} width={right - left} height={19} rx={3} />
-      {clusters.map((cluster) => (
-        <g key={cluster.key} style={{ transform: `translateX(${cluster.x}px)` }}>
-          <Shape cluster={cluster} isNear={cluster.notches.some((notch) => near.includes(notch))} />
-        </g>
+      {[...pathsOf(clusters, near)].map(([kind, path]) => (
+        <path key={kind} data-shape={kind} d={path} />
       ))}
+      {clusters
+        .filter(({ notches }) => notches.length > 1)
+        .map(({ key, x, notches, isPresent, open }) => (
+          <text key={key} x={x} y={isPresent ? 15 : open ? 16 : 20} data-present={isPresent || undefined}>
+            {open || isPresent ? notches.length : `×${notches.length}`}
+          </text>
+        ))}
     </S.Drawing>
   )
 }, sameDrawing)
@@ -41,35 +59,48 @@ function sameDrawing(a: PlateDrawingProps, b: PlateDrawingProps): boolean {
 
 const drawn = ({ clusters, near }: PlateDrawingProps): string =>
   clusters
-    .map(({ key, x, notches, isPresent, open }) => {
-      const isNear = notches.some((notch) => near.includes(notch))
-      return [key, Math.round(x * 10), notches.length, isPresent, open, isNear, notches.some(isOpen)].join()
-    })
+    .map((cluster) => [
+      cluster.key,
+      Math.round(cluster.x * 10),
+      cluster.notches.length,
+      kindOf(cluster, near),
+    ])
     .join(' ')
 
-function Shape({ cluster, isNear }: { readonly cluster: Cluster; readonly isNear: boolean }) {
-  const { notches, isPresent, open } = cluster
-  const many = notches.length > 1
-  const scored = !notches.some(isOpen)
-  return (
-    <>
-      {isPresent ? (
-        <path data-shape="pin" d="M-5 1h10v18a5 5 0 0 1-10 0z" />
-      ) : open ? (
-        <path
-          data-shape="cut"
-          data-near={isNear || undefined}
-          data-scored={scored || undefined}
-          d={many ? MANY_SLOT : ONE_SLOT}
-        />
-      ) : (
-        !many && <path data-shape="cross" d="M-3.500 12l7 7m0-7l-7 7" />
-      )}
-      {many && (
-        <text y={isPresent ? 15 : open ? 16 : 20} data-present={isPresent || undefined}>
-          {open || isPresent ? notches.length : `×${notches.length}`}
-        </text>
-      )}
-    </>
-  )
+function kindOf({ notches, isPresent, open }: Cluster, near: PlateDrawingProps['near']): ShapeKind {
+  if (isPresent) return 'pin'
+  if (!open) return 'cross'
+  const isNear = notches.some((notch) => near.includes(notch))
+  if (notches.some(isOpen)) return isNear ? 'near' : 'cut'
+  return isNear ? 'nearScored' : 'scored'
+}
+
+function pathsOf(clusters: readonly Cluster[], near: PlateDrawingProps['near']): Map<ShapeKind, string> {
+  const paths = new Map<ShapeKind, string>()
+  for (const cluster of clusters) {
+    const kind = kindOf(cluster, near)
+    const many = cluster.notches.length > 1
+    // Closed choices that stand too close are a count alone.
+    if (kind === 'cross' && many) continue
+    const shape = kind === 'pin' ? PIN : kind === 'cross' ? CROSS : many ? MANY_SLOT : ONE_SLOT
+    paths.set(kind, `${paths.get(kind) ?? ''}M${cluster.x.toFixed(1)} 0${shape}`)
+  }
+  return paths
+}
+
+/** Slides the plate from where the choice that is now present stood before, unless the person wants less motion. */
+function useSlide(clusters: readonly Cluster[], axis: CostAxis): React.RefObject<SVGSVGElement | null> {
+  const svg = useRef<SVGSVGElement>(null)
+  const before = useRef(clusters)
+  useLayoutEffect(() => {
+    const from = before.current
+    before.current = clusters
+    const present = clusters.find(({ isPresent }) => isPresent)
+    const notch = present?.notches.find(({ isPresent }) => isPresent)
+    const stood = from.find(({ notches }) => notches.some(({ key }) => key === notch?.key))
+    if (!stood || stood.isPresent || matchMedia('(prefers-reduced-motion: reduce)').matches) return
+    const transform = `translateX(${stood.x - axis.line}px)`
+    svg.current?.animate([{ transform }, { transform: 'none' }], { duration: SLIDE_MS, easing: 'ease-out' })
+  }, [clusters, axis])
+  return svg
 }
