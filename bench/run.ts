@@ -6,10 +6,10 @@ import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
 import { weekSpans } from '../src/core/calendar/weekSpans.ts'
 import { indexBook } from '../src/core/catalogue/bookIndex.ts'
 import { applyChoice } from '../src/core/machine/choice.ts'
-import type { Plan } from '../src/core/machine/plan.ts'
+import type { Machine, Plan } from '../src/core/machine/plan.ts'
 import { resolveMachine } from '../src/core/machine/resolveMachine.ts'
 import { estimateMachine } from '../src/core/meter/estimateMachine.ts'
-import { estimateInPlan } from '../src/core/meter/planPricing.ts'
+import { estimateInPlan, PlanPricing } from '../src/core/meter/planPricing.ts'
 import { summarisePlan } from '../src/core/meter/summarisePlan.ts'
 import { choicesOf, decisionsOf } from '../src/core/notches/choicesOf.ts'
 import { platesOf } from '../src/core/notches/plates.ts'
@@ -87,6 +87,40 @@ function plates(): Row {
     ours,
     plain,
     baseline: 'each choice on its own',
+  }
+}
+
+/** All plates after a notch of another plate was moved, against a machine that was never seen. */
+function movedNotch(): Row {
+  const rich = withAllRules(largeBook(fennmark, { sizes: 1_200, regions: 60, diskKinds: 8 }))
+  const { weeks, machines } = usingAllRules(largePlan(rich, 5, 5), rich)
+  const [machine] = machines
+  const inputsOf = (moved: Machine, of: readonly WeekPlan[]) => {
+    const whole: Plan = { name: 'moves', month: MARCH, weeks: of, machines: [moved, ...machines.slice(1)] }
+    const pricing = new PlanPricing({ plan: whole, books: [rich], month: MARCH, reading: 'calendar' })
+    const priced = pricing.of(moved)
+    if (!priced.ok) throw new Error('the generated machine is not priced')
+    const { resolved, month, account } = priced
+    const elsewhere = pricing.elsewhere(resolved.index)
+    return { resolved, plan: whole, month, shared: account.planned, elsewhere }
+  }
+  const sizes = [machine!.size, rich.sizes[7]!.id]
+  let moves = 0
+  const move = (): Machine => ({ ...machine!, size: sizes[(moves += 1) % 2]! })
+  const ours = median(21, move, (moved) => platesOf(inputsOf(moved, weeks)))
+  const plain = median(9, move, (moved) =>
+    platesOf(
+      inputsOf(
+        moved,
+        weeks.map((week) => ({ ...week })),
+      ),
+    ),
+  )
+  return {
+    what: 'all plates after a notch is moved, 1,200 sizes with every rule',
+    ours,
+    plain,
+    baseline: 'a machine never seen',
   }
 }
 
@@ -204,6 +238,7 @@ function schedules(): Row {
 const figure = (ms: number): string => `${ms.toFixed(ms < 10 ? 2 : 0)} ms`
 for (const { what, ours, plain, baseline } of [
   plates(),
+  movedNotch(),
   wholePlan(),
   allRules(),
   schedules(),

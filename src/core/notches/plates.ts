@@ -1,13 +1,11 @@
-import type { FitReason } from '../fit/fitReason.ts'
-import { fitReasons } from '../fit/fitReasons.ts'
 import { choiceKey } from '../machine/choice.ts'
 import { plateId, type Decision } from '../machine/decision.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
-import { compare, isZero, subtract, type Exact } from '../quantity/exact.ts'
+import { isZero, subtract, type Exact } from '../quantity/exact.ts'
 import { carriedPlaces } from './carriedPlaces.ts'
-import { choicesOf, decisionsOf, presentChoice, type MachineDecision } from './choicesOf.ts'
+import { decisionsOf, presentChoice, type MachineDecision } from './choicesOf.ts'
 import type { Fold, Notch, Plate, PlatesInputs } from './plate.ts'
-import { resolveChoice } from './resolveChoice.ts'
+import { byTotal, pricedChoices } from './pricedChoices.ts'
 
 /**
  * All plates of one machine. Every choice is priced by the same meter as the machine itself; schedules are metered
@@ -19,22 +17,14 @@ export function platesOf(inputs: PlatesInputs): Plate[] {
 }
 
 function plateOf(inputs: PlatesInputs, asked: MachineDecision, present: Exact | undefined): Plate {
-  const { resolved, plan, month, shared } = inputs
+  const { resolved } = inputs
   const { decision, position } = asked
   const presentKey = choiceKey(presentChoice(resolved, asked))
-  const within = choicesOf(resolved, asked, plan.weeks).map((choice): Notch => {
-    const key = choiceKey(choice)
-    const isPresent = key === presentKey
-    const changed = isPresent ? resolved : resolveChoice(resolved, choice)
-    const total = isPresent ? present : machineTotal(changed, month, shared)
+  const within = pricedChoices(inputs, asked).map(({ key, choice, total, reasons }): Notch => {
     const difference = total && present && subtract(total, present)
-    // Of a further disk, its absence is the present machine.
-    const reasons =
-      isPresent && decision === 'new-disk' ? NO_REASONS : fitReasons(changed, decision, position)
-    return { key, choice, isPresent, total, difference, reasons }
+    return { key, choice, isPresent: key === presentKey, total, difference, reasons }
   })
-  const notches = decision === 'place' ? carriedPlaces(inputs, within, present) : within
-  notches.sort(byTotal)
+  const notches = decision === 'place' ? carriedPlaces(inputs, within, present).sort(byTotal) : within
   const id = plateId(decision, position)
   return {
     id,
@@ -46,8 +36,6 @@ function plateOf(inputs: PlatesInputs, asked: MachineDecision, present: Exact | 
   }
 }
 
-const NO_REASONS: readonly FitReason[] = []
-
 /** A plate folds where none of its choices could save or cost anything, and where it can only add. */
 function foldOf(decision: Decision, notches: readonly Notch[]): Fold | undefined {
   if (notches.length <= 1) return 'only-choice'
@@ -57,9 +45,4 @@ function foldOf(decision: Decision, notches: readonly Notch[]): Fold | undefined
   if (others.length === 0) return 'nothing-else-fits'
   if (others.every(({ difference }) => difference && isZero(difference))) return 'same-cost'
   return decision === 'new-disk' ? 'only-adds' : undefined
-}
-
-function byTotal(a: Notch, b: Notch): number {
-  if (a.total && b.total) return compare(a.total, b.total) || (a.key < b.key ? -1 : 1)
-  return a.total ? -1 : b.total ? 1 : a.key < b.key ? -1 : 1
 }

@@ -6,13 +6,20 @@ import { media } from '../../interface/theme/media'
 export const LABEL_WIDTH = '176px'
 export const LABEL_WIDTH_COMPACT = '136px'
 
+/** Of one height, so that what moves in a plate is laid out in it alone. */
 export const Plate = styled.div`
+  contain: size layout style;
+  height: 48px;
+  box-sizing: border-box;
   display: grid;
   grid-template-columns: ${LABEL_WIDTH} minmax(0, 1fr);
   border-top: 1px solid var(--rule);
   padding: 3px 0 2px;
   ${media.compact} {
     grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
+  }
+  ${media.coarse} {
+    height: 70px;
   }
 
   &:focus-within {
@@ -24,7 +31,10 @@ export const Plate = styled.div`
 export const Folded = styled(Plate)`
   padding: 1px 0;
   align-items: center;
-  min-height: 25px;
+  height: 27px;
+  ${media.coarse} {
+    height: 47px;
+  }
 `
 
 export const Decision = styled.div`
@@ -182,10 +192,8 @@ const target = css`
   }
 `
 
-/** What moves in one plate is laid out in it alone. */
 export const Track = styled.div`
   position: relative;
-  contain: layout style;
   height: 42px;
   ${media.coarse} {
     height: 64px;

@@ -1,0 +1,28 @@
+import { expect, test } from 'vitest'
+import { gib } from '../quantity/units.ts'
+import { plateInputs } from '../testing/plateInputs.ts'
+import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
+
+const disks = { systemDisk: SMALL_MACHINE.systemDisk, dataDisks: SMALL_MACHINE.dataDisks }
+const account = (part: Parameters<typeof plateInputs>[0], book = SMALL_BOOK) =>
+  plateInputs({ ...disks, ...part }, [book]).shared
+
+const withFreeHours = {
+  ...SMALL_BOOK,
+  freeAllowances: [{ id: 'trial', until: '2027-12-31', hoursPerMonth: 100, eligible: ['small'] }],
+}
+
+test('an edit that changes nothing that machines share leaves the account as it was', () => {
+  const before = account({ size: 'middle' })
+  expect(account({ size: 'small' })).toBe(before)
+  expect(account({ size: 'small', address: 'fixed' })).toBe(before)
+})
+
+test('disks, a name and free hours make another account', () => {
+  const before = account({ size: 'small' }, withFreeHours)
+  const disk = { kind: 'gib', roomGiB: gib(50) }
+  expect(account({ size: 'small', address: 'fixed' }, withFreeHours)).toBe(before)
+  expect(account({ size: 'middle' }, withFreeHours)).not.toBe(before)
+  expect(account({ size: 'small', name: 'other' }, withFreeHours)).not.toBe(before)
+  expect(account({ size: 'small', dataDisks: [disk] }, withFreeHours)).not.toBe(before)
+})
