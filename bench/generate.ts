@@ -154,7 +154,7 @@ const randomWeek = (id: string, random: () => number): WeekPlan => ({
     const from = 60 * Math.floor(6 + random() * 6)
     return { day, from, to: from + 60 * Math.floor(2 + random() * 10) }
   }),
-  datesOff: [],
+  exceptions: [],
 })
 
 export function largePlan(book: PriceBook, machineCount: number, weekCount: number, seed = 2): Plan {

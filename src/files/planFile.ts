@@ -1,11 +1,20 @@
 import { formatDate, parseDate, type Weekday } from '../core/calendar/civil.ts'
+import { sortExceptions, type WeekException } from '../core/calendar/weekException.ts'
 import type { WeekPlan, WeekWindow } from '../core/calendar/weekPlan.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
 import { pointerOf, type FileIssue } from './fileIssue.ts'
 import { formatClockTime, parseClockTime } from './clockTime.ts'
-import { DAY_KEYS, PLAN_KIND, PLAN_VERSION, planSchema, type PlanFile, type WeekFile } from './planSchema.ts'
+import {
+  DAY_KEYS,
+  PLAN_KIND,
+  PLAN_VERSION,
+  planSchema,
+  type ExceptionFile,
+  type PlanFile,
+  type WeekFile,
+} from './planSchema.ts'
 import { readJson } from './readJson.ts'
 import { stableJson } from './stableJson.ts'
 import { limited, validate } from './validate.ts'
@@ -83,7 +92,11 @@ const toWeek = (file: WeekFile): WeekPlan => ({
       to: parseClockTime(to)!,
     })),
   ),
-  datesOff: file.datesOff.map((date) => parseDate(date)!),
+  exceptions: sortExceptions([
+    ...(file.datesOff ?? []).map((date) => toException({ from: date, does: 'off' })),
+    ...(file.exceptions ?? []).map(toException),
+  ]),
+  ...(file.besideZone !== undefined && { besideZone: file.besideZone }),
 })
 
 const toWeekFile = (week: WeekPlan): WeekFile => ({
@@ -98,5 +111,20 @@ const toWeekFile = (week: WeekPlan): WeekFile => ({
         : [[key, windows.map(({ from, to }) => ({ from: formatClockTime(from), to: formatClockTime(to) }))]]
     }),
   ),
-  datesOff: week.datesOff.map(formatDate),
+  ...(week.exceptions.length > 0 && { exceptions: week.exceptions.map(toExceptionFile) }),
+  ...(week.besideZone !== undefined && { besideZone: week.besideZone }),
+})
+
+const toException = ({ from, to = from, does, name }: ExceptionFile): WeekException => ({
+  from: parseDate(from)!,
+  to: parseDate(to)!,
+  does,
+  ...(name !== undefined && { name }),
+})
+
+const toExceptionFile = ({ from, to, does, name }: WeekException): ExceptionFile => ({
+  from: formatDate(from),
+  ...(to > from && { to: formatDate(to) }),
+  does,
+  ...(name !== undefined && { name }),
 })

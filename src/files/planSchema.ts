@@ -9,6 +9,8 @@ import {
   type Machine,
   type Plan,
 } from '../core/machine/plan.ts'
+import { parseDate } from '../core/calendar/civil.ts'
+import { isWeekException, LONGEST_EXCEPTION_DAYS, MOST_EXCEPTIONS } from '../core/calendar/weekException.ts'
 import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
 import { MOST_PLACES } from '../core/machine/needs.ts'
 import { MOST_VARIANTS } from '../core/machine/variant.ts'
@@ -54,10 +56,37 @@ export interface WeekFile {
   readonly name: string
   readonly timeZone: string
   readonly windows: { readonly [Day in DayKey]?: readonly { readonly from: string; readonly to: string }[] }
-  readonly datesOff: readonly string[]
+  /** Short for exceptions of one date each that are off and have no name. */
+  readonly datesOff?: readonly string[]
+  readonly exceptions?: readonly ExceptionFile[]
+  readonly besideZone?: string
+}
+
+export interface ExceptionFile {
+  readonly from: string
+  /** The last date; `from` where it is absent. */
+  readonly to?: string
+  readonly does: 'off' | 'on'
+  readonly name?: string
 }
 
 const MINUTES_PER_DAY = 1440
+
+const exception = Joi.object({
+  from: date.required(),
+  to: date,
+  does: Joi.valid('off', 'on').required(),
+  name: label(80),
+})
+  .custom((value: ExceptionFile, helpers) => {
+    const [from, to] = [parseDate(value.from)!, parseDate(value.to ?? value.from)!]
+    if (to < from) return helpers.error('exception.backwards')
+    return isWeekException({ from, to, does: value.does }) ? value : helpers.error('exception.long')
+  })
+  .messages({
+    'exception.backwards': 'a last date that is not before the first one',
+    'exception.long': `at most ${LONGEST_EXCEPTION_DAYS} dates in one exception`,
+  })
 
 const window = Joi.object({
   from: Joi.string().required(),
@@ -84,7 +113,9 @@ const week = Joi.object({
   name: label(60).required(),
   timeZone: timeZone.required(),
   windows: byKey(Joi.valid(...DAY_KEYS), listOf(window, 48), 7).required(),
-  datesOff: Joi.array().items(date).max(2_000).unique().required(),
+  datesOff: Joi.array().items(date).max(2_000).unique(),
+  exceptions: Joi.array().items(exception).max(MOST_EXCEPTIONS),
+  besideZone: timeZone,
 })
 
 const snapshots = Joi.object({

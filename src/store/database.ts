@@ -58,6 +58,17 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
     },
   },
   { version: 3, stores: { books: null } },
+  {
+    version: 4,
+    stores: {},
+    // Dates off became exceptions: an edit that names the former cannot be taken back any more, nor what came before it.
+    upgrade: async (transaction) => {
+      const edits = await transaction.table<StoredEdit>('edits').toArray()
+      if (!JSON.stringify(edits).includes('"datesOff"')) return
+      await transaction.table('edits').clear()
+      await transaction.table<StoredPlan>('plan').toCollection().modify({ cursor: 0 })
+    },
+  },
 ]
 
 export function openDatabase(

@@ -1,4 +1,5 @@
-import type { DayNumber, Weekday } from './civil.ts'
+import type { Weekday } from './civil.ts'
+import type { WeekException } from './weekException.ts'
 
 /** One stretch of being on, in wall-clock minutes of the day it starts on. */
 export interface WeekWindow {
@@ -17,8 +18,9 @@ export interface WeekPlan {
   readonly name: string
   readonly timeZone: string
   readonly windows: readonly WeekWindow[]
-  /** Windows that start on these dates (of `timeZone`) are dropped. */
-  readonly datesOff: readonly DayNumber[]
+  readonly exceptions: readonly WeekException[]
+  /** A zone shown beside the week's own, where a team is split. */
+  readonly besideZone?: string
 }
 
 export const isWeekWindow = (window: WeekWindow): boolean =>

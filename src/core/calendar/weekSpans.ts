@@ -1,5 +1,6 @@
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
 import { dayNumber, weekdayOf } from './civil.ts'
+import { exceptionDays, type ExceptionDays } from './weekException.ts'
 import type { WeekPlan, WeekWindow } from './weekPlan.ts'
 import { localToInstant, steadyStretch, zoneOffsets } from './zoneOffsets.ts'
 
@@ -11,7 +12,7 @@ const DAYS_PER_WEEK = 7
  * every span that meets `within`, whole and not cut at its ends, so that the length of a run is known; a span that
  * began more than 400 days earlier is cut there.
  *
- * Weeks without a clock change or a date off are one pattern, moved; only odd days are treated one by one, so this is
+ * Weeks without a clock change or an exception are one pattern, moved; only odd days are treated one by one, so this is
  * O(spans). Windows keep their wall-clock ends by RFC 5545; after a clock change they may touch,
  * overlap, change order or become empty.
  */
@@ -36,8 +37,7 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const firstDay = mondayOf(Math.floor(from / SECONDS_PER_DAY) - 1)
   const lastDay = Math.floor(to / SECONDS_PER_DAY) + 1
   const zone = zoneOffsets(week.timeZone, yearAbout(firstDay) - 1, yearAbout(lastDay) + 1)
-  const { byWeekday, whole } = weekPattern(week)
-  const off = new Set<number>(week.datesOff)
+  const { byWeekday, whole, days } = weekPattern(week)
   const spans: Span[] = []
   let steady = steadyStretch(zone, firstDay * SECONDS_PER_DAY)
   let day = firstDay
@@ -47,12 +47,15 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
     const { offset } = steady
     const weekday = weekdayOf(dayNumber(day))
     const weekEnd = midnight + DAYS_PER_WEEK * SECONDS_PER_DAY
-    if (weekday === 0 && offset !== undefined && weekEnd <= steady.until && !isOffWithin(off, day)) {
+    if (weekday === 0 && offset !== undefined && weekEnd <= steady.until && !isOddWithin(days, day)) {
       addWeek(spans, whole, midnight - offset)
       day += DAYS_PER_WEEK
       continue
     }
-    if (!off.has(day)) {
+    if (days.on.has(day)) {
+      addSpan(spans, localToInstant(zone, midnight), localToInstant(zone, midnight + SECONDS_PER_DAY))
+    }
+    if (!days.off.has(day)) {
       for (const window of byWeekday[weekday]!) {
         addSpan(
           spans,
@@ -68,13 +71,13 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
 
 const mondayOf = (day: number): number => day - weekdayOf(dayNumber(day))
 
-function isOffWithin(off: ReadonlySet<number>, monday: number): boolean {
-  if (off.size === 0) return false
-  for (let day = monday; day < monday + DAYS_PER_WEEK; day += 1) if (off.has(day)) return true
+function isOddWithin({ off, on }: ExceptionDays, monday: number): boolean {
+  if (off.size + on.size === 0) return false
+  for (let day = monday; day < monday + DAYS_PER_WEEK; day += 1) if (off.has(day) || on.has(day)) return true
   return false
 }
 
-/** Adds a whole week without a clock change or a date off: its spans, moved. What runs over from Sunday may meet the first ones. */
+/** Adds a whole week without a clock change or an exception: its spans, moved. What runs over from Sunday may meet the first ones. */
 function addWeek(spans: Span[], whole: readonly Span[], monday: number): void {
   const carried = spans[spans.length - 1]?.to ?? -Infinity
   let i = 0
@@ -117,6 +120,7 @@ interface WeekPattern {
   readonly byWeekday: readonly (readonly WeekWindow[])[]
   /** The union of all windows in seconds after Monday's midnight, while clocks do not change. */
   readonly whole: readonly Span[]
+  readonly days: ExceptionDays
 }
 
 const patterns = new WeakMap<WeekPlan, WeekPattern>()
@@ -132,7 +136,7 @@ function weekPattern(week: WeekPlan): WeekPattern {
       const midnight = day * SECONDS_PER_DAY
       addSpan(whole, instant(midnight + from * 60), instant(midnight + to * 60))
     }
-    patterns.set(week, (pattern = { byWeekday, whole }))
+    patterns.set(week, (pattern = { byWeekday, whole, days: exceptionDays(week.exceptions) }))
   }
   return pattern
 }

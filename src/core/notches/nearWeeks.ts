@@ -21,7 +21,7 @@ export function nearWeeks(week: WeekPlan, weeks: readonly WeekPlan[]): WeekPlan[
       windows: shorter,
     },
     { ...week, id: 'nine-to-five', name: 'Nine to five', windows: windowsOn(WORKDAYS, 9 * HOUR, 17 * HOUR) },
-    { ...week, id: 'always', name: 'Always', windows: windowsOn(DAYS, 0, MINUTES_PER_DAY), datesOff: [] },
+    { ...week, id: 'always', name: 'Always', windows: windowsOn(DAYS, 0, MINUTES_PER_DAY), exceptions: [] },
   ]
   const known = new Set(weeks.map(hoursOf))
   const ids = weeks.map(({ id }) => id)
@@ -38,8 +38,12 @@ const windowsOn = (days: readonly Weekday[], from: number, to: number): WeekWind
   days.map((day) => ({ day, from, to }))
 
 /** Two weeks of the same hours are one choice, whatever they are called. */
-const hoursOf = ({ timeZone, windows, datesOff }: WeekPlan): string =>
-  JSON.stringify([timeZone, windows.map(({ day, from, to }) => [day, from, to]).sort(byStart), datesOff])
+const hoursOf = ({ timeZone, windows, exceptions }: WeekPlan): string =>
+  JSON.stringify([
+    timeZone,
+    windows.map(({ day, from, to }) => [day, from, to]).sort(byStart),
+    exceptions.map(({ from, to, does }) => [from, to, does]),
+  ])
 
 const byStart = (a: readonly number[], b: readonly number[]): number => a[0]! - b[0]! || a[1]! - b[1]!
 

@@ -20,13 +20,23 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
   for (let date = firstDate; date < lastDate; date += 1) {
     const text = formatDate(date as never)
     const isoWeekday = Temporal.PlainDate.from(text).dayOfWeek
-    if (week.datesOff.some((day) => formatDate(day) === text)) continue
-    for (const window of week.windows.filter(({ day }) => day + 1 === isoWeekday)) {
-      const opens = instantOfLocal.get(parseDate(text)! * DAY + window.from * MINUTE)
-      const closes = instantOfLocal.get(parseDate(text)! * DAY + window.to * MINUTE)
-      if (opens === undefined || closes === undefined) continue
+    const said = week.exceptions.filter(
+      (each) => formatDate(each.from) <= text && text <= formatDate(each.to),
+    )
+    const flag = (opens: number | undefined, closes: number | undefined): void => {
+      if (opens === undefined || closes === undefined) return
       for (let at = Math.max(opens, from); at < Math.min(closes, to); at += MINUTE)
         on[(at - from) / MINUTE] = 1
+    }
+    if (said.some(({ does }) => does === 'on')) {
+      flag(instantOfLocal.get(date * DAY), instantOfLocal.get((date + 1) * DAY))
+    }
+    if (said.some(({ does }) => does === 'off')) continue
+    for (const window of week.windows.filter(({ day }) => day + 1 === isoWeekday)) {
+      flag(
+        instantOfLocal.get(parseDate(text)! * DAY + window.from * MINUTE),
+        instantOfLocal.get(parseDate(text)! * DAY + window.to * MINUTE),
+      )
     }
   }
   return [...on].map(Boolean)
@@ -36,10 +46,15 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
 function readClock(timeZone: string, start: number, end: number): Map<number, number> {
   const key = `${timeZone} ${start} ${end}`
   let clock = clocks.get(key)
-  if (!clock) clocks.set(key, (clock = walkClock(timeZone, start, end)))
+  if (clock) return clock
+  clock = walkClock(timeZone, start, end)
+  if (clocks.size >= MOST_CLOCKS) clocks.clear()
+  clocks.set(key, clock)
   return clock
 }
 
+/** Each holds ten thousand minutes and more. */
+const MOST_CLOCKS = 40
 const clocks = new Map<string, Map<number, number>>()
 
 function walkClock(timeZone: string, start: number, end: number): Map<number, number> {

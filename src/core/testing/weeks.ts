@@ -24,5 +24,5 @@ export const weekOf = (
   name: 'Week',
   timeZone,
   windows,
-  datesOff: datesOff.map((date) => parseDate(date)!),
+  exceptions: datesOff.map((date) => ({ from: parseDate(date)!, to: parseDate(date)!, does: 'off' })),
 })

@@ -17,7 +17,7 @@ export const officeWeek = (id: string, name: string): WeekPlan => ({
   name,
   timeZone: browserZone(),
   windows: WORKDAYS.map((day) => ({ day, from: 9 * 60, to: 17 * 60 })),
-  datesOff: [],
+  exceptions: [],
 })
 
 export const emptyPlan = (month: YearMonth): Plan => ({

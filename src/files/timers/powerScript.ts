@@ -1,0 +1,87 @@
+import { formatDate } from '../../core/calendar/civil.ts'
+import type { TimerPlan } from '../../core/timers/timerPlan.ts'
+import type { Transition } from '../../core/timers/transitions.ts'
+import { fillTemplate, shellQuote } from './commandTemplate.ts'
+import { groupOnce, ruleId } from './ruleId.ts'
+import { actionOf, USUAL_COMMAND, type Commands, type SwitchedMachine } from './switching.ts'
+
+/** What is switched, and how. */
+export interface SwitchedWeek {
+  /** In comments and descriptions: one line of text. */
+  readonly title: string
+  readonly machines: readonly SwitchedMachine[]
+  readonly commands: Commands
+}
+
+/**
+ * The POSIX shell script that timers call, with the name of a rule. It leaves a rule out on the dates on which it does
+ * not apply, which crontab and systemd timers cannot say themselves.
+ */
+export function powerScript(plan: TimerPlan, week: SwitchedWeek): string {
+  const guarded = plan.rules.map((rule) => ({
+    id: ruleId(rule),
+    to: rule.to,
+    zone: plan.timeZone,
+    skips: rule.skips.map(formatDate),
+    only: undefined,
+  }))
+  const once = groupOnce(plan.once).map(({ id, to, dates }) => ({
+    id,
+    to,
+    zone: 'UTC',
+    skips: [],
+    only: dates,
+  }))
+  return [
+    '#!/bin/sh',
+    `# ${week.title}`,
+    `# ${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. After that the weekly times go on, without exceptions.`,
+    '# Called by timers with the name of a rule.',
+    'set -u',
+    '',
+    ...switchFunction('on', week),
+    '',
+    ...switchFunction('off', week),
+    '',
+    'case "${1-}" in',
+    ...[...guarded, ...once].flatMap(ruleLines),
+    '  *)',
+    '    echo "usage: $0 RULE" >&2',
+    '    exit 2',
+    '    ;;',
+    'esac',
+    '',
+  ].join('\n')
+}
+
+/** One command after the other: one that fails does not keep the others from being tried. */
+export function switchFunction(to: Transition['to'], { machines, commands }: SwitchedWeek): string[] {
+  const lines = machines.flatMap((machine) => {
+    const action = actionOf(machine, to)
+    if (!action) return []
+    const { name, region } = machine
+    const command = fillTemplate(commands[action] ?? USUAL_COMMAND, { machine: name, region, action })
+    // In a shell of its own, so that a mistake in it is an error of this machine alone.
+    return [`  sh -c ${shellQuote(command)} || failed=1`]
+  })
+  return [`switch_${to}() {`, '  failed=0', ...lines, '  return "$failed"', '}']
+}
+
+interface RuleCase {
+  readonly id: string
+  readonly to: Transition['to']
+  readonly zone: string
+  readonly skips: readonly string[]
+  readonly only: readonly string[] | undefined
+}
+
+function ruleLines({ id, to, zone, skips, only }: RuleCase): string[] {
+  const today = `    case "$(TZ=${shellQuote(zone)} date +%Y-%m-%d)" in`
+  const guard =
+    only !== undefined
+      ? [today, `      ${only.join(' | ')}) ;;`, '      *) exit 0 ;;', '    esac']
+      : skips.length > 0
+        ? [today, `      ${skips.join(' | ')}) exit 0 ;;`, '    esac']
+        : []
+  return [`  ${id})`, ...guard, `    switch_${to}`, '    ;;']
+}

@@ -1,0 +1,178 @@
+import { spawnSync } from 'node:child_process'
+import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import ICAL from 'ical.js'
+import { Temporal } from 'temporal-polyfill'
+import { describe, expect, test } from 'vitest'
+import { parseDate, type DayNumber } from '../../core/calendar/civil.ts'
+import { weekSpans } from '../../core/calendar/weekSpans.ts'
+import { instant } from '../../core/quantity/units.ts'
+import { ODD_ZONES } from '../../core/testing/anyWeeks.ts'
+import { weekOf, windowsOn, WORKDAYS } from '../../core/testing/weeks.ts'
+import { timerPlan } from '../../core/timers/timerPlan.ts'
+import { transitionsOf } from '../../core/timers/transitions.ts'
+import { applyNowScript } from './applyNowScript.ts'
+import { crontab } from './crontab.ts'
+import { powerScript } from './powerScript.ts'
+import { scheduleCalendar } from './scheduleCalendar.ts'
+import { scheduleFeed } from './scheduleFeed.ts'
+import { systemdUnits } from './systemdUnits.ts'
+
+const day = (text: string): DayNumber => parseDate(text)!
+const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'), ['2027-03-19'])
+const plan = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'unknown')
+const switched = {
+  title: 'Depot day',
+  machines: [
+    { name: "crew's; rm -rf $HOME `id`", region: 'porto', off: 'stopped' },
+    { name: 'tile-cache', region: 'porto', off: 'hibernated' },
+    { name: 'soak', region: 'porto', off: 'running' },
+  ],
+  commands: {
+    start: 'echo {action} {machine}',
+    stop: 'echo {action} {machine}',
+    hibernate: 'false {machine}',
+  },
+} as const
+const script = powerScript(plan, switched)
+
+const folder = mkdtempSync(join(tmpdir(), 'timers-'))
+
+/** Runs a script with a clock that stands still: `date` is asked for a format in a zone and answers with that time. */
+function run(text: string, at: string, ...args: string[]) {
+  const file = join(folder, 'script.sh')
+  writeFileSync(file, text)
+  const clock = join(folder, 'date')
+  writeFileSync(clock, `#!/bin/sh\nexec /bin/date -d '${at}' "$@"\n`)
+  chmodSync(clock, 0o755)
+  const env = { ...process.env, PATH: `${folder}:${process.env['PATH']}` }
+  return spawnSync('sh', [file, ...args], { encoding: 'utf8', env })
+}
+
+describe('the script that timers call', () => {
+  test('is a script for any POSIX shell', () => {
+    const checked = spawnSync('sh', ['-n'], { input: script, encoding: 'utf8' })
+    expect(checked.stderr).toBe('')
+    expect(checked.status).toBe(0)
+  })
+
+  test('switches every machine by its own command, with its name as it is', () => {
+    const { stdout, status } = run(script, '2027-03-18T08:00:00Z', 'on-0800')
+    expect(stdout).toBe("start crew's; rm -rf $HOME `id`\nstart tile-cache\n")
+    expect(status).toBe(0)
+  })
+
+  test('leaves a rule out on its dates off, in the zone of the week', () => {
+    expect(run(script, '2027-03-19T08:00:00Z', 'on-0800').stdout).toBe('')
+    expect(run(script, '2027-03-19T18:00:00Z', 'off-1800').stdout).toBe('')
+    expect(run(script, '2027-03-22T18:00:00Z', 'off-1800').stdout).toContain('stop crew')
+  })
+
+  test('says what it wants when it is called without a rule, and fails when a command does', () => {
+    const { status, stderr } = run(script, '2027-03-18T08:00:00Z')
+    expect(status).toBe(2)
+    expect(stderr).toContain('usage:')
+    expect(run(script, '2027-03-22T18:00:00Z', 'off-1800').status).toBe(1)
+  })
+
+  test('a broken command breaks nothing else', () => {
+    const broken = { ...switched, commands: { ...switched.commands, start: 'echo {machine} ) ;; esac' } }
+    const { status, stdout } = run(powerScript(plan, broken), '2027-03-22T18:00:00Z', 'off-1800')
+    expect(status).toBe(1)
+    expect(stdout).toContain('stop crew')
+  })
+})
+
+test('apply now switches to what the plan has for the moment', () => {
+  const now = applyNowScript(plan, weekSpans(week, plan.within), switched)
+  expect(run(now, '2027-03-22T12:00:00Z').stdout).toContain('start crew')
+  expect(run(now, '2027-03-19T12:00:00Z').stdout).toContain('stop crew')
+  // Lisbon is an hour ahead of UTC by then.
+  expect(run(now, '2027-03-29T07:00:00Z').stdout).toContain('start crew')
+  expect(run(now, '2027-03-29T06:59:00Z').stdout).toContain('stop crew')
+  expect(run(now, '2028-01-01T12:00:00Z').status).toBe(3)
+})
+
+test('crontab lines are what a person would write', () => {
+  const lines = crontab(plan, 'Depot day', '/opt/depot-day.sh').split('\n')
+  expect(lines).toContain('CRON_TZ=Europe/Lisbon')
+  expect(lines).toContain('0 8 * * 1-5 /opt/depot-day.sh on-0800')
+  expect(lines).toContain('0 18 * * 1-5 /opt/depot-day.sh off-1800')
+})
+
+test('calendars of systemd timers are understood, and mean the planned instants', () => {
+  const found = spawnSync('systemd-analyze', ['--version'])
+  const units = systemdUnits(plan, 'Depot day, 100 %', 'depot-day', '/opt/depot-day.sh')
+  expect(units.map(({ name }) => name)).toEqual([
+    'depot-day@.service',
+    'depot-day-on-0800.timer',
+    'depot-day-off-1800.timer',
+  ])
+  expect(units[0]!.text).toContain('Description=Depot day, 100 %%, 2027-03-01 to 2027-04-30: %i')
+  if (found.status !== 0) return
+  const calendar = /^OnCalendar=(.*)$/m.exec(units[1]!.text)![1]!
+  const options = ['calendar', '--base-time=2027-03-26 12:00:00 UTC', '--iterations=2', calendar]
+  const { stdout, status } = spawnSync('systemd-analyze', options, {
+    encoding: 'utf8',
+    env: { ...process.env, TZ: 'UTC' },
+  })
+  expect(status).toBe(0)
+  expect(stdout).toContain('2027-03-29 07:00:00 UTC')
+  expect(stdout).toContain('2027-03-30 07:00:00 UTC')
+})
+
+test('the feed lists every switch of machines that are switched', () => {
+  const feed = JSON.parse(
+    scheduleFeed(plan, 'Depot day', switched.machines, transitionsOf(week, plan.within)),
+  )
+  expect(feed.machines.map(({ on, off }: { on: string; off: string }) => [on, off])).toEqual([
+    ['start', 'stop'],
+    ['start', 'hibernate'],
+  ])
+  expect(feed.switches[0]).toEqual({ at: '2027-03-01T08:00:00Z', to: 'on' })
+  expect(feed.switches).toHaveLength(2 * 44)
+})
+
+describe('the calendar', () => {
+  const title = {
+    id: 'depot',
+    title: 'Depot day',
+    on: 'Start; it, with\\all\nof it',
+    off: `Stop ${'é'.repeat(60)}`,
+  }
+  const of = (zone: string): string =>
+    scheduleCalendar(
+      timerPlan({ ...week, timeZone: zone }, day('2027-03-01'), day('2028-02-29'), 'rfc5545'),
+      title,
+      instant(1_800_000_000),
+    )
+
+  test('keeps its lines within 75 octets and its text as it was', () => {
+    const lines = of('Europe/Lisbon').split('\r\n')
+    expect(Math.max(...lines.map((line) => new TextEncoder().encode(line).length))).toBeLessThanOrEqual(75)
+    const root = new ICAL.Component(ICAL.parse(of('Europe/Lisbon')) as unknown[])
+    const summaries = root
+      .getAllSubcomponents('vevent')
+      .map((event) => event.getFirstPropertyValue('summary'))
+    expect(summaries).toEqual([title.on, title.off])
+  })
+
+  test.each(ODD_ZONES)('describes %s as it is', (zone) => {
+    const root = new ICAL.Component(ICAL.parse(of(zone)) as unknown[])
+    const described = new ICAL.Timezone(root.getFirstSubcomponent('vtimezone')!)
+    for (let at = Date.UTC(2027, 2, 1); at < Date.UTC(2028, 1, 29); at += 5 * 3_600_000) {
+      const local = Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(zone)
+      const { year, month, day: date, hour, minute } = local
+      const plain = local.toPlainDateTime()
+      const later = plain.toZonedDateTime(zone, { disambiguation: 'later' })
+      // Of a time that happens twice a calendar may take either.
+      if (later.epochMilliseconds !== plain.toZonedDateTime(zone).epochMilliseconds) continue
+      const time = new ICAL.Time(
+        { year, month, day: date, hour, minute, second: 0, isDate: false },
+        described,
+      )
+      expect(time.utcOffset()).toBe(local.offsetNanoseconds / 1e9)
+    }
+  })
+})

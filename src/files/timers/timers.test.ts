@@ -1,0 +1,65 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { dayNumber, dayOf, type DayNumber } from '../../core/calendar/civil.ts'
+import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { instant } from '../../core/quantity/units.ts'
+import { anyWeekIn } from '../../core/testing/anyWeeks.ts'
+import { timerPlan, type TimerPlan } from '../../core/timers/timerPlan.ts'
+import { transitionsOf } from '../../core/timers/transitions.ts'
+import { inOrder, readCalendar, readCrontab, readUnits, switchesOf } from '../testing/readTimers.ts'
+import { crontab } from './crontab.ts'
+import { powerScript } from './powerScript.ts'
+import { scheduleCalendar } from './scheduleCalendar.ts'
+import { systemdUnits } from './systemdUnits.ts'
+import { utcTime } from './utcText.ts'
+
+/**
+ * What is exported is read back by readers that share nothing with the writers, and must switch exactly when the plan
+ * does. On days when clocks change schedulers differ in what a local time means: the readers of crontab and of systemd
+ * timers therefore read such a time in each of the ways that are known, and all must come to the same.
+ */
+
+const planned = (week: WeekPlan, plan: TimerPlan): string[] =>
+  transitionsOf(week, plan.within).map(({ at, to }) => `${utcTime(at)} ${to}`)
+
+const MACHINES = [{ name: 'one', region: 'porto', off: 'hibernated' as const }]
+const SWITCHED = { title: 'Tests', machines: MACHINES, commands: {} }
+const TITLE = { id: 'tests', title: 'Tests', on: 'Start one', off: 'Hibernate one' }
+const MADE = instant(1_800_000_000)
+
+const anyStretch = fc.integer({ min: 2012, max: 2036 }).chain((year) =>
+  fc.record({
+    week: anyWeekIn(year),
+    from: fc.integer({ min: 1, max: 365 }).map((day): DayNumber => dayOf(year, 1, day)),
+    days: fc.integer({ min: 0, max: 400 }),
+  }),
+)
+
+describe('what is exported switches exactly when the plan does', () => {
+  test('as iCalendar', () => {
+    fc.assert(
+      fc.property(anyStretch, ({ week, from, days }) => {
+        const plan = timerPlan(week, from, dayNumber(from + days), 'rfc5545')
+        expect(readCalendar(scheduleCalendar(plan, TITLE, MADE))).toEqual(inOrder(planned(week, plan)))
+      }),
+      { numRuns: 120 },
+    )
+  })
+
+  test('as crontab, and as systemd timers', () => {
+    fc.assert(
+      fc.property(anyStretch, ({ week, from, days }) => {
+        const plan = timerPlan(week, from, dayNumber(from + days), 'unknown')
+        const script = powerScript(plan, SWITCHED)
+        const cron = readCrontab(crontab(plan, 'Tests', '/opt/power.sh'), plan)
+        const units = readUnits(systemdUnits(plan, 'Tests', 'tests', '/opt/power.sh'), plan)
+        for (const fires of [cron, units]) {
+          for (const reading of ['earlier', 'later'] as const) {
+            expect(switchesOf(fires, script, plan, reading)).toEqual(inOrder(planned(week, plan)))
+          }
+        }
+      }),
+      { numRuns: 120 },
+    )
+  })
+})
