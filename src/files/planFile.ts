@@ -71,14 +71,21 @@ const toPlan = (file: PlanFile): Plan => ({
   ...optionalOf(file),
 })
 
-type OptionalFields = Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent' | 'places'>
+type OptionalFields = Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands'>
 
 /** Fields that are absent stay absent. */
-const optionalOf = ({ currency, exchangeRates, taxPercent, places }: OptionalFields): OptionalFields => ({
+const optionalOf = ({
+  currency,
+  exchangeRates,
+  taxPercent,
+  places,
+  commands,
+}: OptionalFields): OptionalFields => ({
   ...(currency !== undefined && { currency }),
   ...(exchangeRates !== undefined && { exchangeRates }),
   ...(taxPercent !== undefined && { taxPercent }),
   ...(places !== undefined && { places }),
+  ...(commands !== undefined && { commands }),
 })
 
 const toWeek = (file: WeekFile): WeekPlan => ({

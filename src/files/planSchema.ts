@@ -15,9 +15,11 @@ import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
 import { MOST_PLACES } from '../core/machine/needs.ts'
 import { MOST_VARIANTS } from '../core/machine/variant.ts'
 import { POWER_STATES } from '../core/power/powerState.ts'
+import { SWITCH_ACTIONS } from '../core/timers/switching.ts'
 import { parseClockTime } from './clockTime.ts'
 import { access } from './accessSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
+import { templateProblem } from './timers/commandTemplate.ts'
 import {
   byKey,
   count,
@@ -43,7 +45,10 @@ export const DAY_KEYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 type DayKey = (typeof DAY_KEYS)[number]
 
 /** A plan as it stands in its file: windows by day, times as text. */
-export interface PlanFile extends Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent' | 'places'> {
+export interface PlanFile extends Pick<
+  Plan,
+  'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands'
+> {
   readonly format: string
   readonly name: string
   readonly month: string
@@ -71,6 +76,13 @@ export interface ExceptionFile {
 }
 
 const MINUTES_PER_DAY = 1440
+
+const command = Joi.string()
+  .custom((text: string, helpers) => {
+    const problem = templateProblem(text)
+    return problem === undefined ? text : helpers.error('command.rule', { problem })
+  })
+  .messages({ 'command.rule': 'a command template. {#problem}' })
 
 const exception = Joi.object({
   from: date.required(),
@@ -213,4 +225,5 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   ),
   taxPercent: percent,
   places: listOf(userPlace, MOST_PLACES).unique('name'),
+  commands: Joi.object(Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, command]))),
 })

@@ -5,7 +5,10 @@ import { estimateReport } from '../cli/estimateReport.ts'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { RULE_BOOK } from '../core/testing/ruleBook.ts'
+import { parseDate } from '../core/calendar/civil.ts'
+import { instant } from '../core/quantity/units.ts'
 import { checkPlan } from './checkPlan.ts'
+import { exportSchedule } from './timers/exportSchedule.ts'
 import { readPlan } from './planFile.ts'
 import { readPriceBook, writePriceBook } from './priceBookFile.ts'
 
@@ -26,6 +29,28 @@ const DEMO_BOOK_FILES = [
 const planSchema = compile('plan')
 const bookSchema = compile('price-book')
 const estimateSchema = compile('estimate')
+
+test('the feed of every week of the demo follows its schema', () => {
+  const feedSchema = compile('schedule')
+  const read = readPlan(text('data/larkspur-trams.json'))
+  if (!read.ok) throw new Error('the demo is not valid')
+  const { weeks, machines } = read.value
+  for (const week of weeks) {
+    const { files } = exportSchedule({
+      format: 'feed',
+      week,
+      machines: machines.filter((machine) => machine.week === week.id),
+      from: parseDate('2027-03-01')!,
+      to: parseDate('2027-05-31')!,
+      commands: {},
+      scriptPath: '/opt/week.sh',
+      base: week.id,
+      made: instant(1_800_000_000),
+    })
+    expect(feedSchema(JSON.parse(files[0]!.text))).toBe(true)
+    expect(files[0]!.name).toBe(`${week.id}.schedule.json`)
+  }
+})
 
 describe('the documented schemas', () => {
   test.each(['data/larkspur-trams.json', 'docs/formats/plan.example.json'])(

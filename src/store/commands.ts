@@ -1,4 +1,5 @@
 import { current, type Draft } from 'immer'
+import type { Commands } from '../core/timers/switching.ts'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
@@ -130,6 +131,16 @@ export const setWeek = (id: string, part: Partial<Omit<WeekPlan, 'id'>>): Recipe
   onWeek(id, (week) => {
     Object.assign(week, part)
   })
+
+/** The zone shown beside a week's own, or none. */
+export const setBesideZone = (id: string, besideZone: string | undefined): Recipe =>
+  onWeek(id, (week) => patch(week, { besideZone }))
+
+export const setCommands =
+  (commands: Commands): Recipe =>
+  (draft) => {
+    patch(draft, { commands: Object.keys(commands).length > 0 ? commands : undefined })
+  }
 
 export const addMachine =
   (machine: Machine): Recipe =>

@@ -2,6 +2,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { OffState } from '../power/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
+import type { Commands } from '../timers/switching.ts'
 import type { Access } from './access.ts'
 import type { PlateId } from './decision.ts'
 import type { Needs, UserPlace } from './needs.ts'
@@ -22,6 +23,8 @@ export interface Plan {
   readonly taxPercent?: string
   /** Where the people sit who use the machines. */
   readonly places?: readonly UserPlace[]
+  /** What switches a machine, by what is done; see `core/timers/switching.ts`. */
+  readonly commands?: Commands
 }
 
 /** One unit of `from` is `rate` units of `to`, from `date` on. */

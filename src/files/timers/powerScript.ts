@@ -3,7 +3,7 @@ import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import type { Transition } from '../../core/timers/transitions.ts'
 import { fillTemplate, shellQuote } from './commandTemplate.ts'
 import { groupOnce, ruleId } from './ruleId.ts'
-import { actionOf, USUAL_COMMAND, type Commands, type SwitchedMachine } from './switching.ts'
+import { actionOf, USUAL_COMMAND, type Commands, type SwitchedMachine } from '../../core/timers/switching.ts'
 
 /** What is switched, and how. */
 export interface SwitchedWeek {

@@ -2,7 +2,7 @@ import { formatDate } from '../../core/calendar/civil.ts'
 import type { Transition } from '../../core/timers/transitions.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import { stableJson } from '../stableJson.ts'
-import { actionOf, type SwitchedMachine } from './switching.ts'
+import { actionOf, type SwitchedMachine } from '../../core/timers/switching.ts'
 import { utcTime } from './utcText.ts'
 
 /** Every switch of every machine as JSON, for a scheduler of one's own; docs/formats/schedule.md says what is in it. */

@@ -13,7 +13,9 @@ import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { DAY_NAMES, shortDay } from '../../interface/wording/time'
 import { readDay, writeDay } from './dayText.ts'
 import { useCursor } from './useCursor'
-import { paintPatch, usePaint, type Patch } from './usePaint'
+import { DayMenu } from './DayMenu'
+import type { BesideClock } from './besideClock.ts'
+import { paintPatch, usePaint, type Grain, type Patch } from './usePaint'
 
 const ROW = 36
 const BAR_TOP = 3
@@ -26,21 +28,25 @@ interface WeekGridProps {
   readonly windows: readonly WeekWindow[]
   readonly off: OffState
   readonly brush: boolean
+  readonly grain: Grain
+  /** A second clock's hours, in minutes that it is ahead of the week's; none where absent. */
+  readonly beside?: BesideClock | undefined
   readonly onPreview: (windows: readonly WeekWindow[] | undefined) => void
   readonly onPaint: (windows: readonly WeekWindow[], label: string) => void
 }
 
 /** A week to paint on, and each day's windows as text beside it. */
-export function WeekGrid({ windows, off, brush, onPreview, onPaint }: WeekGridProps) {
+export function WeekGrid({ windows, off, brush, grain, beside, onPreview, onPaint }: WeekGridProps) {
   const area = useRef<HTMLDivElement>(null)
   const { painting, handlers } = usePaint({
     area,
     windows,
     brush,
+    grain,
     onPreview,
     onPaint: (painted) => onPaint(painted, 'paint the week'),
   })
-  const cursor = useCursor((patch, on) =>
+  const cursor = useCursor(grain, (patch, on) =>
     onPaint(paintPatch(windows, patch, on), `${patchText(patch)} ${on ? 'on' : 'off'}`),
   )
   return (
@@ -52,6 +58,16 @@ export function WeekGrid({ windows, off, brush, onPreview, onPaint }: WeekGridPr
           </span>
         ))}
       </Hours>
+      {beside && (
+        <BesideHours>
+          <VisuallyHidden>{beside.text}</VisuallyHidden>
+          {HOURS.slice(0, -1).map((hour) => (
+            <span key={hour} aria-hidden="true" style={{ left: `${(hour / 24) * 100}%` }}>
+              {formatClockTime((hour * 60 + beside.ahead + 2 * MINUTES_PER_DAY) % MINUTES_PER_DAY)}
+            </span>
+          ))}
+        </BesideHours>
+      )}
       <Days aria-hidden="true">
         {DAY_NAMES.map((name, day) => (
           <span key={name}>{shortDay(day)}</span>
@@ -90,6 +106,7 @@ export function WeekGrid({ windows, off, brush, onPreview, onPaint }: WeekGridPr
                 onPaint([...windows.filter((window) => window.day !== day), ...read.windows], `${name} times`)
               }}
             />
+            <DayMenu windows={windows} day={day as Weekday} onPaint={onPaint} />
           </DayLine>
         ))}
       </Texts>
@@ -202,12 +219,12 @@ function patchText({ fromDay, toDay, from, to }: Patch): string {
 
 const Layout = styled.div`
   display: grid;
-  grid-template-columns: 36px minmax(0, 1fr) 178px;
+  grid-template-columns: 36px minmax(0, 1fr) 206px;
   grid-template-rows: 18px auto;
   column-gap: 10px;
   margin-top: 8px;
   ${media.compact} {
-    grid-template-columns: 32px minmax(0, 1fr) 150px;
+    grid-template-columns: 32px minmax(0, 1fr) 176px;
   }
   ${media.narrow} {
     grid-template-columns: 32px minmax(0, 1fr);
@@ -223,6 +240,23 @@ const Hours = styled.div`
   span {
     position: absolute;
     transform: translateX(-50%);
+  }
+`
+
+const BesideHours = styled.div`
+  grid-column: 2;
+  grid-row: 3;
+  position: relative;
+  height: 18px;
+  font-size: 11px;
+  color: var(--ink-2);
+
+  & > span[aria-hidden] {
+    position: absolute;
+    transform: translateX(-50%);
+  }
+  & > span[aria-hidden]:first-of-type {
+    transform: none;
   }
 `
 
@@ -254,7 +288,7 @@ const Texts = styled.div`
   grid-row: 2;
   ${media.narrow} {
     grid-column: 2;
-    grid-row: 3;
+    grid-row: 4;
     margin-top: 8px;
   }
 `
@@ -262,5 +296,7 @@ const Texts = styled.div`
 const DayLine = styled.div`
   height: ${ROW}px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 4px;
   align-items: center;
 `

@@ -5,17 +5,22 @@ import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
+import { Button, QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../interface/wording/money'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
 import { formatHours, formatMonth } from '../../interface/wording/time'
-import { setMachine, setWeek } from '../../store/commands.ts'
+import { setBesideZone, setMachine, setWeek } from '../../store/commands.ts'
 import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { clockChangeText } from './clockChangeText.ts'
-import { DatesOff } from './DatesOff'
+import { besideClock } from './besideClock.ts'
+import { Exceptions } from './Exceptions'
+import { PresetMenu } from './PresetMenu'
+import { ScheduleExport } from './ScheduleExport'
+import { GRAINS, type Grain } from './usePaint'
 import { WeekChoice } from './WeekChoice'
 import { WeekGrid } from './WeekGrid'
 import { WeekMenu } from './WeekMenu'
@@ -25,6 +30,8 @@ import { ZonePicker } from './ZonePicker'
 export function WeekScreen() {
   const { session, state, machine, book, month, result } = useWorkbench()
   const [brush, setBrush] = useState<'on' | 'off'>('on')
+  const [grain, setGrain] = useState<Grain>(15)
+  const [exporting, setExporting] = useState(false)
   const { weeks, machines } = state.plan
   const week = weeks.find(({ id }) => id === machine?.week)
   if (!machine) return null
@@ -33,6 +40,8 @@ export function WeekScreen() {
   const sharers = machines.filter(({ week: id }) => id === week.id).length
   const edit = (label: string, part: Partial<WeekPlan>): void =>
     session.edit(`${week.name}: ${label}`, setWeek(week.id, part))
+  const paint = (windows: readonly WeekWindow[], label: string): void => edit(label, { windows })
+  const beside = week.besideZone ? besideClock(week.timeZone, week.besideZone, month) : undefined
   const setOff = (off: string): void =>
     session.edit(
       `${machine.name}: ${OFF_NAMES[off as OffState]}`,
@@ -46,15 +55,37 @@ export function WeekScreen() {
           {sharers === 1 ? 'used by this machine alone' : `shared by ${sharers} machines, all change with it`}
         </span>
         <WeekMenu week={week} />
+        <Button onPress={() => setExporting(true)}>Export…</Button>
+        {exporting && <ScheduleExport week={week} machine={machine} onClose={() => setExporting(false)} />}
       </Line>
       <Line>
         <span>in</span>
         <ZonePicker
           key={week.id}
+          label="Time zone of this week"
           value={week.timeZone}
           onChange={(timeZone) => edit('time zone', { timeZone })}
         />
         <span>{clockChangeText(week.timeZone, month)}</span>
+        <Beside>
+          <span>beside</span>
+          <ZonePicker
+            key={`${week.id} ${week.besideZone ?? ''}`}
+            label="Second clock"
+            value={week.besideZone}
+            onChange={(besideZone) =>
+              session.edit(`${week.name}: second clock`, setBesideZone(week.id, besideZone))
+            }
+          />
+          {week.besideZone && (
+            <QuietButton
+              aria-label="No second clock"
+              onPress={() => session.edit(`${week.name}: no second clock`, setBesideZone(week.id, undefined))}
+            >
+              ✕
+            </QuietButton>
+          )}
+        </Beside>
       </Line>
       <Line>
         <span>Paint</span>
@@ -83,14 +114,25 @@ export function WeekScreen() {
           }))}
           onChange={setOff}
         />
-        <Aside>snaps to 15 min; type exact times beside each day</Aside>
+        <Aside>
+          <PresetMenu week={week} month={month} onPaint={paint} />
+          <span>snaps to</span>
+          <Dropdown
+            label="Painting snaps to"
+            value={String(grain)}
+            options={GRAINS.map((minutes) => ({ id: String(minutes), name: `${minutes} min` }))}
+            onChange={(minutes) => setGrain(GRAINS.find((each) => String(each) === minutes) ?? 15)}
+          />
+        </Aside>
       </Line>
       <WeekGrid
         windows={week.windows}
         off={machine.off}
         brush={brush === 'on'}
+        grain={grain}
+        beside={beside}
         onPreview={(windows) => session.preview(windows && setWeek(week.id, { windows }))}
-        onPaint={(windows: readonly WeekWindow[], label) => edit(label, { windows })}
+        onPaint={paint}
       />
       {machine.off === 'running' && (
         <Hint>
@@ -98,7 +140,7 @@ export function WeekScreen() {
           use it.
         </Hint>
       )}
-      <DatesOff week={week} onChange={(datesOff) => edit('dates off', { datesOff })} />
+      <Exceptions week={week} onChange={(exceptions, label) => edit(label, { exceptions })} />
       {result?.ok && (
         <Month>
           <h2>
@@ -167,9 +209,17 @@ const Brush = styled(ToggleButton)`
 `
 
 const Aside = styled.span`
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
   margin-left: auto;
-  font-size: 12px;
-  font-weight: 400;
+`
+
+const Beside = styled.span`
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  margin-left: auto;
 `
 
 const Figures = styled.span`

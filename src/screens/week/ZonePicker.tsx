@@ -21,7 +21,8 @@ const NEW_NAMES = [
 ]
 
 interface ZonePickerProps {
-  readonly value: string
+  readonly label: string
+  readonly value: string | undefined
   readonly onChange: (zone: string) => void
 }
 
@@ -30,10 +31,17 @@ interface ZoneItem {
 }
 
 /** One of the IANA time zones, found by typing a part of its name. */
-export function ZonePicker({ value, onChange }: ZonePickerProps) {
+export function ZonePicker({ label, value, onChange }: ZonePickerProps) {
   const zones = useMemo(
     () =>
-      [...new Set([value, 'Etc/UTC', ...NEW_NAMES, ...Intl.supportedValuesOf('timeZone')])]
+      [
+        ...new Set([
+          ...(value ? [value] : []),
+          'Etc/UTC',
+          ...NEW_NAMES,
+          ...Intl.supportedValuesOf('timeZone'),
+        ]),
+      ]
         .filter(isTimeZone)
         .sort()
         .map((id): ZoneItem => ({ id })),
@@ -42,14 +50,14 @@ export function ZonePicker({ value, onChange }: ZonePickerProps) {
   return (
     <ComboBox
       defaultItems={zones}
-      value={value}
+      value={value ?? null}
       onChange={(key) => {
         if (key !== null && key !== value) onChange(String(key))
       }}
     >
-      <VisuallyHidden as={Label}>Time zone of this week</VisuallyHidden>
+      <VisuallyHidden as={Label}>{label}</VisuallyHidden>
       <Field>
-        <Input spellCheck={false} />
+        <Input spellCheck={false} placeholder={value ? '' : 'a second clock'} />
         <AriaButton>▾</AriaButton>
       </Field>
       <Popover>

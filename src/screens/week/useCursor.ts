@@ -3,23 +3,23 @@
 import { useState, type KeyboardEvent } from 'react'
 import type { Weekday } from '../../core/calendar/civil.ts'
 import { MINUTES_PER_DAY } from '../../core/calendar/weekPlan.ts'
-import { patchBetween, SNAP_MINUTES, type Patch, type Place } from './usePaint'
+import { patchBetween, type Grain, type Patch, type Place } from './usePaint'
 
 const START: Place = { day: 0, minute: 8 * 60 }
 
 /**
- * Painting by keyboard: arrows move by a quarter of an hour or a day (with Control, by an hour), with Shift they mark
+ * Painting by keyboard: arrows move by the grain or a day (with Control, by an hour), with Shift they mark
  * from where they began, Enter or 1 paints what is marked on, Delete or 0 paints it off.
  */
-export function useCursor(onPaint: (patch: Patch, on: boolean) => void) {
+export function useCursor(grain: Grain, onPaint: (patch: Patch, on: boolean) => void) {
   const [focused, setFocused] = useState(false)
   const [place, setPlace] = useState(START)
   const [anchor, setAnchor] = useState<Place>()
-  const patch = patchBetween(anchor ?? place, place)
+  const patch = patchBetween(anchor ?? place, place, grain)
 
   const move = (event: KeyboardEvent): Place | undefined => {
-    const step = event.ctrlKey || event.metaKey ? 60 : SNAP_MINUTES
-    const last = MINUTES_PER_DAY - SNAP_MINUTES
+    const step = event.ctrlKey || event.metaKey ? 60 : grain
+    const last = MINUTES_PER_DAY - grain
     const { day, minute } = place
     switch (event.key) {
       case 'ArrowLeft':

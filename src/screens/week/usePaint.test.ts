@@ -8,12 +8,12 @@ import { paintPatch, patchBetween } from './usePaint.ts'
 describe('a patch between two places of the week', () => {
   test('runs from the earlier day and quarter to the end of the later ones', () => {
     const patch = { fromDay: 1, toDay: 3, from: 480, to: 615 }
-    expect(patchBetween({ day: 3, minute: 480 }, { day: 1, minute: 600 })).toEqual(patch)
-    expect(patchBetween({ day: 1, minute: 600 }, { day: 3, minute: 480 })).toEqual(patch)
+    expect(patchBetween({ day: 3, minute: 480 }, { day: 1, minute: 600 }, 15)).toEqual(patch)
+    expect(patchBetween({ day: 1, minute: 600 }, { day: 3, minute: 480 }, 15)).toEqual(patch)
   })
 
   test('ends with the day', () => {
-    expect(patchBetween({ day: 0, minute: 1425 }, { day: 0, minute: 1425 })).toMatchObject({
+    expect(patchBetween({ day: 0, minute: 1425 }, { day: 0, minute: 1425 }, 60)).toMatchObject({
       from: 1425,
       to: 1440,
     })

@@ -5,7 +5,9 @@ import type { Weekday } from '../../core/calendar/civil.ts'
 import { paintWindows, resizeWindow } from '../../core/calendar/paintWindows.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
 
-export const SNAP_MINUTES = 15
+/** What painting snaps to, in minutes. */
+export const GRAINS = [5, 15, 30, 60] as const
+export type Grain = (typeof GRAINS)[number]
 const EDGE_PIXELS = 7
 
 export interface Place {
@@ -29,6 +31,7 @@ interface PaintInputs {
   readonly area: RefObject<HTMLElement | null>
   readonly windows: readonly WeekWindow[]
   readonly brush: boolean
+  readonly grain: Grain
   /** Shows a week that is still being painted; undefined gives it up. */
   readonly onPreview: (windows: readonly WeekWindow[] | undefined) => void
   readonly onPaint: (windows: readonly WeekWindow[]) => void
@@ -43,15 +46,15 @@ export function paintPatch(windows: readonly WeekWindow[], patch: Patch, on: boo
   return painted
 }
 
-export const patchBetween = (a: Place, b: Place): Patch => ({
+export const patchBetween = (a: Place, b: Place, grain: Grain): Patch => ({
   fromDay: Math.min(a.day, b.day),
   toDay: Math.max(a.day, b.day),
   from: Math.min(a.minute, b.minute),
-  to: Math.min(MINUTES_PER_DAY, Math.max(a.minute, b.minute) + SNAP_MINUTES),
+  to: Math.min(MINUTES_PER_DAY, Math.max(a.minute, b.minute) + grain),
 })
 
 /** Painting with mouse, pen or finger: a drag paints, a drag on a window's end moves that end. Escape gives it up. */
-export function usePaint({ area, windows, brush, onPreview, onPaint }: PaintInputs) {
+export function usePaint({ area, windows, brush, grain, onPreview, onPaint }: PaintInputs) {
   const [gesture, setGesture] = useState<Gesture>()
   const before = useRef<readonly WeekWindow[]>(windows)
   const painted = useRef<readonly WeekWindow[]>(windows)
@@ -90,15 +93,22 @@ export function usePaint({ area, windows, brush, onPreview, onPaint }: PaintInpu
   const paintTo = (current: Gesture, event: PointerEvent): void => {
     const { day, exact } = locate(event)
     if (current.kind === 'paint') {
-      show(paintPatch(before.current, patchBetween(current.start, { day, minute: floorTo(exact) }), brush))
+      show(
+        paintPatch(
+          before.current,
+          patchBetween(current.start, { day, minute: floorTo(exact, grain) }, grain),
+          brush,
+        ),
+      )
       return
     }
     const { window, edge } = current
-    const wanted = roundTo(exact) + (edge === 'to' && window.to > MINUTES_PER_DAY ? MINUTES_PER_DAY : 0)
+    const wanted =
+      roundTo(exact, grain) + (edge === 'to' && window.to > MINUTES_PER_DAY ? MINUTES_PER_DAY : 0)
     const ends =
       edge === 'from'
-        ? { from: Math.min(wanted, window.to - SNAP_MINUTES), to: window.to }
-        : { from: window.from, to: Math.max(wanted, window.from + SNAP_MINUTES) }
+        ? { from: Math.min(wanted, window.to - grain), to: window.to }
+        : { from: window.from, to: Math.max(wanted, window.from + grain) }
     show(resizeWindow(before.current, window, ends))
   }
 
@@ -110,7 +120,7 @@ export function usePaint({ area, windows, brush, onPreview, onPaint }: PaintInpu
         event.currentTarget.setPointerCapture(event.pointerId)
         before.current = windows
         const { day, exact, pixelsPerMinute } = locate(event)
-        const started = gestureAt(windows, day, exact, EDGE_PIXELS / pixelsPerMinute)
+        const started = gestureAt(windows, { day, exact, reach: EDGE_PIXELS / pixelsPerMinute }, grain)
         setGesture(started)
         if (started.kind === 'paint') paintTo(started, event)
         else painted.current = windows
@@ -131,7 +141,18 @@ export function usePaint({ area, windows, brush, onPreview, onPaint }: PaintInpu
   }
 }
 
-function gestureAt(windows: readonly WeekWindow[], day: Weekday, minute: number, reach: number): Gesture {
+interface Touched {
+  readonly day: Weekday
+  readonly exact: number
+  /** How near to a window's end counts as on it, in minutes. */
+  readonly reach: number
+}
+
+function gestureAt(
+  windows: readonly WeekWindow[],
+  { day, exact: minute, reach }: Touched,
+  grain: Grain,
+): Gesture {
   for (const window of windows) {
     const endDay = window.to > MINUTES_PER_DAY ? (window.day + 1) % 7 : window.day
     const end = window.to > MINUTES_PER_DAY ? window.to - MINUTES_PER_DAY : window.to
@@ -139,10 +160,10 @@ function gestureAt(windows: readonly WeekWindow[], day: Weekday, minute: number,
     if (window.day === day && Math.abs(window.from - minute) <= reach)
       return { kind: 'resize', window, edge: 'from' }
   }
-  return { kind: 'paint', start: { day, minute: floorTo(minute) } }
+  return { kind: 'paint', start: { day, minute: floorTo(minute, grain) } }
 }
 
-const floorTo = (minute: number): number =>
-  Math.min(MINUTES_PER_DAY - SNAP_MINUTES, Math.floor(minute / SNAP_MINUTES) * SNAP_MINUTES)
+const floorTo = (minute: number, grain: Grain): number =>
+  Math.min(MINUTES_PER_DAY - grain, Math.floor(minute / grain) * grain)
 
-const roundTo = (minute: number): number => Math.round(minute / SNAP_MINUTES) * SNAP_MINUTES
+const roundTo = (minute: number, grain: Grain): number => Math.round(minute / grain) * grain

@@ -1,5 +1,5 @@
-import type { Machine } from '../../core/machine/plan.ts'
-import type { Transition } from '../../core/timers/transitions.ts'
+import type { OffState } from '../power/powerState.ts'
+import type { Transition } from './transitions.ts'
 
 /** What a scheduler asks for. */
 export const SWITCH_ACTIONS = ['start', 'stop', 'deallocate', 'hibernate', 'create', 'delete'] as const
@@ -11,7 +11,11 @@ export type Commands = Readonly<Partial<Record<SwitchAction, string>>>
 export const USUAL_COMMAND = 'power {action} {machine} {region}'
 
 /** A machine as far as switching it goes. */
-export type SwitchedMachine = Pick<Machine, 'name' | 'region' | 'off'>
+export interface SwitchedMachine {
+  readonly name: string
+  readonly region: string
+  readonly off: OffState
+}
 
 /** What switching a machine on or off means for it; undefined where it is never switched. */
 export function actionOf({ off }: SwitchedMachine, to: Transition['to']): SwitchAction | undefined {

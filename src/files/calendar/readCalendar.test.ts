@@ -1,0 +1,134 @@
+import { describe, expect, test } from 'vitest'
+import { formatDate, parseDate } from '../../core/calendar/civil.ts'
+import { MOST_CALENDAR_BYTES, readCalendar } from './readCalendar.ts'
+
+const WITHIN = { from: parseDate('2027-01-01')!, to: parseDate('2027-12-31')! }
+
+const calendar = (...lines: string[]): string =>
+  ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Tests//EN', ...lines, 'END:VCALENDAR', ''].join('\r\n')
+
+const event = (...lines: string[]): string =>
+  calendar('BEGIN:VEVENT', 'UID:1@example.invalid', 'DTSTAMP:20270101T000000Z', ...lines, 'END:VEVENT')
+
+function datesOf(text: string, zone = 'Europe/Lisbon') {
+  const read = readCalendar(text, zone, WITHIN)
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  const { events, notes } = read.value
+  return {
+    notes,
+    events: events.map(({ name, allDay, repeats, dates }) => ({
+      name,
+      allDay,
+      repeats,
+      dates: dates.map(({ from, to }) =>
+        from === to ? formatDate(from) : `${formatDate(from)}..${formatDate(to)}`,
+      ),
+    })),
+  }
+}
+
+describe('events as dates of a zone', () => {
+  test.each([
+    ['one day', ['DTSTART;VALUE=DATE:20270319', 'DTEND;VALUE=DATE:20270320'], ['2027-03-19']],
+    ['one day without an end', ['DTSTART;VALUE=DATE:20270319'], ['2027-03-19']],
+    ['a shut-down', ['DTSTART;VALUE=DATE:20270802', 'DTEND;VALUE=DATE:20270814'], ['2027-08-02..2027-08-13']],
+    ['every year', ['DTSTART;VALUE=DATE:20200425', 'RRULE:FREQ=YEARLY'], ['2027-04-25']],
+    [
+      'one left out',
+      ['DTSTART;VALUE=DATE:20270101', 'RRULE:FREQ=MONTHLY;COUNT=3', 'EXDATE;VALUE=DATE:20270201'],
+      ['2027-01-01', '2027-03-01'],
+    ],
+    ['one more', ['DTSTART;VALUE=DATE:20270101', 'RDATE;VALUE=DATE:20270605'], ['2027-01-01', '2027-06-05']],
+    [
+      'an afternoon',
+      ['DTSTART;TZID=Europe/Lisbon:20270319T130000', 'DTEND;TZID=Europe/Lisbon:20270319T180000'],
+      ['2027-03-19'],
+    ],
+    ['until midnight', ['DTSTART:20270319T130000', 'DTEND:20270320T000000'], ['2027-03-19']],
+    ['over midnight', ['DTSTART:20270319T220000', 'DTEND:20270320T020000'], ['2027-03-19..2027-03-20']],
+    ['a moment', ['DTSTART:20270319T220000Z'], ['2027-03-19']],
+    ['a length', ['DTSTART;VALUE=DATE:20270319', 'DURATION:P2D'], ['2027-03-19..2027-03-20']],
+  ])('%s', (_, lines, dates) => {
+    expect(datesOf(event('SUMMARY:A day', ...lines)).events[0]?.dates).toEqual(dates)
+  })
+
+  test('a timed event is on the dates that it touches in the zone of the week', () => {
+    const late = event('SUMMARY:Late', 'DTSTART;TZID=Asia/Kolkata:20270320T010000', 'DURATION:PT1H')
+    expect(datesOf(late).events[0]?.dates).toEqual(['2027-03-19'])
+    expect(datesOf(late, 'Asia/Kolkata').events[0]?.dates).toEqual(['2027-03-20'])
+  })
+
+  test('a zone of the file’s own is read as the file says', () => {
+    const text = calendar(
+      'BEGIN:VTIMEZONE', 'TZID:Depot', 'BEGIN:STANDARD', 'DTSTART:19700101T000000', 'TZOFFSETFROM:+0530',
+      'TZOFFSETTO:+0530', 'END:STANDARD', 'END:VTIMEZONE',
+      'BEGIN:VEVENT', 'UID:2@example.invalid', 'SUMMARY:Late', 'DTSTART;TZID=Depot:20270320T010000', 'DURATION:PT1H', 'END:VEVENT',
+    ) // prettier-ignore
+    expect(datesOf(text)).toMatchObject({ events: [{ dates: ['2027-03-19'] }], notes: [] })
+  })
+
+  test('a zone that nobody knows is read on the week’s clock, and said', () => {
+    const { events, notes } = datesOf(
+      event('SUMMARY:Odd', 'DTSTART;TZID=Moon/Base:20270319T130000', 'DURATION:PT1H'),
+    )
+    expect(events[0]?.dates).toEqual(['2027-03-19'])
+    expect(notes).toEqual([
+      '“Moon/Base” is not a time zone that is known: its times are read on the week’s clock.',
+    ])
+  })
+
+  test('what is cancelled, or outside, is left out; names become one line', () => {
+    expect(datesOf(event('SUMMARY:Off', 'STATUS:CANCELLED', 'DTSTART;VALUE=DATE:20270319')).events).toEqual(
+      [],
+    )
+    expect(datesOf(event('SUMMARY:Old', 'DTSTART;VALUE=DATE:20190319')).events).toEqual([])
+    expect(datesOf(event('SUMMARY:Two\\nlines', 'DTSTART;VALUE=DATE:20270319')).events[0]?.name).toBe(
+      'Two lines',
+    )
+  })
+})
+
+describe('bad input', () => {
+  test.each([
+    ['', /not an iCalendar file/],
+    ['hello', /not an iCalendar file/],
+    ['{"a":1}', /not an iCalendar file/],
+    ['BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n', /not an iCalendar file/],
+    ['BEGIN:VCARD\r\nEND:VCARD\r\n', /not an iCalendar file/],
+    ['x'.repeat(MOST_CALENDAR_BYTES + 1), /has 9 MiB/],
+    [
+      calendar(
+        ...Array.from({ length: 5_001 }, () => 'BEGIN:VEVENT\r\nDTSTART:20270101T000000Z\r\nEND:VEVENT'),
+      ),
+      /5001 events/,
+    ],
+  ])('%#', (text, problem) => {
+    const read = readCalendar(text, 'Etc/UTC', WITHIN)
+    expect(read.ok ? '' : read.issues[0].problem).toMatch(problem)
+  })
+
+  test('a rule that repeats without end, or every second, is left out with a note', () => {
+    for (const rule of ['FREQ=SECONDLY', 'FREQ=MINUTELY;INTERVAL=2', 'FREQ=HOURLY']) {
+      const { events, notes } = datesOf(event('SUMMARY:Tick', 'DTSTART:19800101T000000Z', `RRULE:${rule}`))
+      expect(events).toEqual([])
+      expect(notes).toEqual(['“Tick” is left out: it repeats too often to be a holiday.'])
+    }
+  })
+
+  test('a rule that never comes to an occurrence ends', () => {
+    const rule = 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=31;BYDAY=MO'
+    const { events } = datesOf(event('SUMMARY:Never', 'DTSTART;VALUE=DATE:20270101', rule))
+    expect(events.flatMap(({ dates }) => dates).length).toBeLessThan(3)
+  })
+
+  test('an event without a start, or with a broken one, does not hold back the others', () => {
+    const text = calendar(
+      'BEGIN:VEVENT', 'SUMMARY:No start', 'END:VEVENT',
+      'BEGIN:VEVENT', 'SUMMARY:Broken', 'DTSTART:2027', 'END:VEVENT',
+      'BEGIN:VEVENT', 'SUMMARY:Good', 'DTSTART;VALUE=DATE:20270319', 'END:VEVENT',
+    ) // prettier-ignore
+    const { events, notes } = datesOf(text)
+    expect(events.map(({ name }) => name)).toContain('Good')
+    expect(notes.join(' ')).toContain('“No start” is left out')
+  })
+})

@@ -1,0 +1,103 @@
+import type { DayNumber } from '../../core/calendar/civil.ts'
+import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { weekSpans } from '../../core/calendar/weekSpans.ts'
+import type { Instant } from '../../core/quantity/units.ts'
+import { actionOf, type Commands, type SwitchedMachine } from '../../core/timers/switching.ts'
+import { timerPlan, type TimerPlan } from '../../core/timers/timerPlan.ts'
+import { transitionsOf } from '../../core/timers/transitions.ts'
+import { applyNowScript } from './applyNowScript.ts'
+import { crontab } from './crontab.ts'
+import { powerScript } from './powerScript.ts'
+import { scheduleCalendar } from './scheduleCalendar.ts'
+import { scheduleFeed } from './scheduleFeed.ts'
+import { systemdUnits } from './systemdUnits.ts'
+
+export const SCHEDULE_FORMATS = ['calendar', 'crontab', 'systemd', 'apply-now', 'feed'] as const
+export type ScheduleFormat = (typeof SCHEDULE_FORMATS)[number]
+
+export interface ScheduleExportInputs {
+  readonly format: ScheduleFormat
+  readonly week: WeekPlan
+  /** Those that the schedule switches. */
+  readonly machines: readonly SwitchedMachine[]
+  /** Dates of the week's zone; both count. */
+  readonly from: DayNumber
+  readonly to: DayNumber
+  readonly commands: Commands
+  /** Where the script will stand that timers call; `isScriptPath`. */
+  readonly scriptPath: string
+  /** Beginning of file and unit names: letters, digits and hyphens. */
+  readonly base: string
+  readonly made: Instant
+}
+
+export interface ScheduleFile {
+  readonly name: string
+  readonly text: string
+}
+
+export interface ExportedSchedule {
+  readonly files: readonly ScheduleFile[]
+  readonly plan: TimerPlan
+}
+
+/** An absolute path that needs no quoting anywhere. */
+export const isScriptPath = (path: string): boolean => /^\/[A-Za-z0-9._/-]{1,200}$/.test(path)
+
+/** The files of one format, the one that says most first. */
+export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
+  const { format, week, machines, from, to, commands, scriptPath, base, made } = inputs
+  const plan = timerPlan(week, from, to, format === 'calendar' ? 'rfc5545' : 'unknown')
+  const title = titleOf(week, machines)
+  const switched = { title, machines, commands }
+  const script = { name: `${base}.sh`, text: powerScript(plan, switched) }
+  switch (format) {
+    case 'calendar':
+      return {
+        plan,
+        files: [
+          { name: `${base}.ics`, text: scheduleCalendar(plan, calendarTitle(week, machines, base), made) },
+        ],
+      }
+    case 'crontab':
+      return { plan, files: [{ name: `${base}.crontab`, text: crontab(plan, title, scriptPath) }, script] }
+    case 'systemd': {
+      const [service, ...timers] = systemdUnits(plan, title, base, scriptPath)
+      return { plan, files: [...timers, service!, script] }
+    }
+    case 'apply-now':
+      return {
+        plan,
+        files: [
+          { name: `${base}-now.sh`, text: applyNowScript(plan, weekSpans(week, plan.within), switched) },
+        ],
+      }
+    case 'feed':
+      return {
+        plan,
+        files: [
+          {
+            name: `${base}.schedule.json`,
+            text: scheduleFeed(plan, title, machines, transitionsOf(week, plan.within)),
+          },
+        ],
+      }
+  }
+}
+
+/** Names of machines may hold anything but control characters. */
+const titleOf = ({ name }: WeekPlan, machines: readonly SwitchedMachine[]): string =>
+  machines.length === 1 ? `${name}, ${machines[0]!.name}` : `${name}, ${machines.length} machines`
+
+function calendarTitle(week: WeekPlan, machines: readonly SwitchedMachine[], id: string) {
+  const title = titleOf(week, machines)
+  const [machine] = machines
+  if (machines.length !== 1 || !machine) {
+    return { id, title, on: `${week.name}: on`, off: `${week.name}: off` }
+  }
+  const says = (to: 'on' | 'off'): string => {
+    const action = actionOf(machine, to) ?? to
+    return `${action[0]!.toUpperCase()}${action.slice(1)} ${machine.name}`
+  }
+  return { id, title, on: says('on'), off: says('off') }
+}

@@ -1,0 +1,214 @@
+'use client'
+
+import { useMemo, useRef, useState } from 'react'
+import styled from 'styled-components'
+import { dayOf } from '../../core/calendar/civil.ts'
+import { isWeekException, MOST_EXCEPTIONS, type WeekException } from '../../core/calendar/weekException.ts'
+import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
+import type { CalendarDates, CalendarEvent } from '../../files/calendar/calendarDates.ts'
+import type { FileIssue } from '../../files/fileIssue.ts'
+import { Button } from '../../interface/Button'
+import { Dialog } from '../../interface/Dialog'
+import { Dropdown } from '../../interface/Dropdown'
+import { askCalendar } from '../../workers/askCalendar.ts'
+import { IssueList } from '../workbench/IssueList'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { datesText, DOES_TEXT } from './exceptionText.ts'
+
+interface HolidayImportProps {
+  readonly week: WeekPlan
+  readonly onTake: (exceptions: readonly WeekException[], file: string) => void
+  readonly onClose: () => void
+}
+
+type Meaning = WeekException['does'] | 'ignored'
+
+type Progress =
+  | { readonly at: 'choosing' }
+  | { readonly at: 'reading'; readonly file: string; readonly cancel: () => void }
+  | { readonly at: 'refused'; readonly file: string; readonly issues: readonly FileIssue[] }
+  | { readonly at: 'read'; readonly file: string; readonly dates: CalendarDates }
+
+/** Years from the plan's month on that are read: a calendar often repeats its holidays for ever. */
+const YEARS = 3
+
+/** Takes public holidays and shut-downs out of an iCalendar file; each event stays off, runs through, or is left out. */
+export function HolidayImport({ week, onTake, onClose }: HolidayImportProps) {
+  const { month } = useWorkbench()
+  const input = useRef<HTMLInputElement>(null)
+  const [progress, setProgress] = useState<Progress>({ at: 'choosing' })
+  const read = async (file: File): Promise<void> => {
+    const { year, month: number } = yearMonthParts(month)
+    const within = { from: dayOf(year, number, 1), to: dayOf(year + YEARS, number, 0) }
+    const { answer, cancel } = askCalendar({ file, timeZone: week.timeZone, within })
+    setProgress({ at: 'reading', file: file.name, cancel })
+    try {
+      const outcome = await answer
+      if (!outcome.ok) setProgress({ at: 'refused', file: file.name, issues: outcome.issues })
+      else setProgress({ at: 'read', file: file.name, dates: outcome.value })
+    } catch (error) {
+      const problem = error instanceof Error ? error.message : 'The file could not be read.'
+      const issue: FileIssue = { code: 'other-kind', pointer: '', problem, expected: 'an iCalendar file.' }
+      setProgress({ at: 'refused', file: file.name, issues: [issue] })
+    }
+  }
+  const close = (): void => {
+    if (progress.at === 'reading') progress.cancel()
+    onClose()
+  }
+  return (
+    <Dialog title="Exceptions from a calendar file" isOpen onClose={close}>
+      <input
+        ref={input}
+        type="file"
+        accept=".ics,text/calendar"
+        hidden
+        aria-label="Calendar file with holidays"
+        onChange={(event) => {
+          const file = event.target.files?.[0]
+          if (file) void read(file)
+          event.target.value = ''
+        }}
+      />
+      {progress.at === 'choosing' && (
+        <p>
+          An iCalendar file (.ics), such as public holidays or the company’s shut-downs. Its events become
+          dates of {week.timeZone}, for {YEARS} years. You choose what each one means.
+        </p>
+      )}
+      {progress.at === 'reading' && <p role="status">Reading {progress.file}…</p>}
+      {progress.at === 'refused' && (
+        <>
+          <p>{progress.file} was not read. Nothing was changed.</p>
+          <IssueList issues={progress.issues} />
+        </>
+      )}
+      {progress.at === 'read' ? (
+        <ChooseEvents
+          key={progress.file}
+          {...progress}
+          room={MOST_EXCEPTIONS - week.exceptions.length}
+          onTake={(exceptions) => {
+            onTake(exceptions, progress.file)
+            onClose()
+          }}
+        />
+      ) : progress.at === 'reading' ? (
+        <Button onPress={close}>Cancel</Button>
+      ) : (
+        <Button onPress={() => input.current?.click()} autoFocus>
+          Choose a file…
+        </Button>
+      )}
+    </Dialog>
+  )
+}
+
+interface ChooseEventsProps {
+  readonly file: string
+  readonly dates: CalendarDates
+  /** How many exceptions the week can still take. */
+  readonly room: number
+  readonly onTake: (exceptions: readonly WeekException[]) => void
+}
+
+const MEANINGS = [
+  { id: 'off', name: DOES_TEXT.off },
+  { id: 'on', name: DOES_TEXT.on },
+  { id: 'ignored', name: 'ignored' },
+]
+
+/** More are read and taken, but not listed: choose for all of them at once. */
+const LISTED = 200
+
+function ChooseEvents({ file, dates: { events, notes }, room, onTake }: ChooseEventsProps) {
+  const [meanings, setMeanings] = useState<ReadonlyMap<CalendarEvent, Meaning>>(new Map())
+  // A day without work is written as a whole day; meetings have times.
+  const meaningOf = (event: CalendarEvent): Meaning =>
+    meanings.get(event) ?? (event.allDay ? 'off' : 'ignored')
+  const exceptions = useMemo(
+    () =>
+      events.flatMap((event) => {
+        const does = meanings.get(event) ?? (event.allDay ? 'off' : 'ignored')
+        if (does === 'ignored') return []
+        return event.dates
+          .map((range): WeekException => ({ ...range, does, name: event.name }))
+          .filter(isWeekException)
+      }),
+    [events, meanings],
+  )
+  const setAll = (meaning: Meaning): void => setMeanings(new Map(events.map((event) => [event, meaning])))
+  const isTooMany = exceptions.length > room
+  return (
+    <>
+      <p>
+        {file}: {events.length === 0 ? 'no events in these years.' : `${events.length} events.`}
+      </p>
+      {notes.map((note) => (
+        <p key={note}>{note}</p>
+      ))}
+      {events.length > 0 && (
+        <>
+          <All>
+            All of them:{' '}
+            {MEANINGS.map(({ id, name }) => (
+              <Button key={id} onPress={() => setAll(id as Meaning)}>
+                {name}
+              </Button>
+            ))}
+          </All>
+          <Events aria-label="Events of the calendar">
+            {events.slice(0, LISTED).map((event, i) => (
+              <li key={i}>
+                <Dropdown
+                  label={`What ${event.name} means`}
+                  value={meaningOf(event)}
+                  options={MEANINGS}
+                  onChange={(next) => setMeanings(new Map(meanings).set(event, next as Meaning))}
+                />
+                <span>
+                  <b>{event.name}</b> {datesText(event.dates[0]!)}
+                  {event.dates.length > 1 && `, and ${event.dates.length - 1} more`}
+                  {!event.allDay && ', with times'}
+                </span>
+              </li>
+            ))}
+          </Events>
+          {events.length > LISTED && <p>{events.length - LISTED} more events are not listed.</p>}
+        </>
+      )}
+      {isTooMany && (
+        <p>
+          These are {exceptions.length} exceptions; the week can take {room} more. Ignore some.
+        </p>
+      )}
+      <Button isDisabled={exceptions.length === 0 || isTooMany} onPress={() => onTake(exceptions)}>
+        {`Take ${exceptions.length} ${exceptions.length === 1 ? 'exception' : 'exceptions'}`}
+      </Button>
+    </>
+  )
+}
+
+const All = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+`
+
+const Events = styled.ul`
+  max-height: 320px;
+  overflow: auto;
+  border-block: 1px solid var(--rule);
+
+  li {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    padding: 4px 0;
+  }
+  b {
+    font-weight: 600;
+  }
+`

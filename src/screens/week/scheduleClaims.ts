@@ -1,0 +1,47 @@
+import type { TimerPlan } from '../../core/timers/timerPlan.ts'
+import type { ScheduleFormat } from '../../files/timers/exportSchedule.ts'
+
+export const FORMAT_NAMES: Record<ScheduleFormat, string> = {
+  calendar: 'Calendar (iCalendar)',
+  crontab: 'crontab and script',
+  systemd: 'systemd timers',
+  'apply-now': 'Script to apply now',
+  feed: 'Schedule feed (JSON)',
+}
+
+/** What a format holds of the plan and what it does not, as sentences. */
+export function scheduleClaims(format: ScheduleFormat, { rules, once }: TimerPlan): string[] {
+  const skips = rules.reduce((sum, rule) => sum + rule.skips.length, 0)
+  const times = (count: number): string => `${count} ${count === 1 ? 'time' : 'times'}`
+  const single =
+    once.length > 0 ? `${times(once.length)} stand by themselves in UTC` : 'no time stands by itself'
+  switch (format) {
+    case 'calendar':
+      return [
+        `${rules.length} weekly events; ${times(skips)} left out (EXDATE), ${single}.`,
+        'Exact to the minute, exceptions and clock changes included, on the clock of the week’s zone. It ends with the last date.',
+        'A calendar shows and reminds; it switches nothing by itself.',
+      ]
+    case 'crontab':
+      return [
+        `${rules.length} weekly lines; ${single}. The script leaves ${times(skips)} out by its date.`,
+        'Exact to the minute. Crons differ in what they do on days when clocks change: those days stand one by one in UTC.',
+        'Needs a cron that knows CRON_TZ. A line cannot name a year: the script looks at the date. After the last date the weekly lines go on without exceptions.',
+      ]
+    case 'systemd':
+      return [
+        `${rules.length} weekly timers; ${single}. The script leaves ${times(skips)} out by its date.`,
+        'Exact to the second. Days on which clocks change stand one by one in UTC.',
+        'A timer cannot leave out a date: the script does. A time missed while the scheduler was off is not made up for. After the last date the weekly timers go on without exceptions.',
+      ]
+    case 'apply-now':
+      return [
+        'Brings the machines into the state of the moment in which it is run, to the minute, exceptions and clock changes included.',
+        'It repeats nothing. Outside the dates it does nothing and ends with 3.',
+      ]
+    case 'feed':
+      return [
+        'Every switch as an instant in UTC, exceptions and clock changes included. It ends with the last date.',
+      ]
+  }
+}
