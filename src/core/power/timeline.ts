@@ -21,7 +21,7 @@ export interface TimelineInputs {
 }
 
 /** The part of each segment that lies inside `span`; segments outside are left out. */
-function clipSegments(segments: readonly Segment[], span: Span): Segment[] {
+export function clipSegments(segments: readonly Segment[], span: Span): Segment[] {
   const clipped: Segment[] = []
   for (const segment of segments) {
     if (segment.to <= span.from || segment.from >= span.to) continue

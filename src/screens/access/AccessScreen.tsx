@@ -1,6 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
+import { media } from '../../interface/theme/media'
 import { MOST_INBOUND_RULES, type Access, type InboundRule } from '../../core/machine/access.ts'
 import { administratorProblem, hostNameProblem, nameRulesOf } from '../../core/machine/accessProblems.ts'
 import type { Machine } from '../../core/machine/plan.ts'
@@ -149,5 +150,20 @@ const Table = styled.table`
   }
   tbody td {
     border-top: 1px solid var(--rule);
+  }
+  ${media.narrow} {
+    display: block;
+
+    thead {
+      display: none;
+    }
+    tbody,
+    tr,
+    td {
+      display: block;
+    }
+    td + td {
+      border-top: 0;
+    }
   }
 `

@@ -59,15 +59,15 @@ export function WeekGrid({ windows, off, brush, grain, beside, onPreview, onPain
         ))}
       </Hours>
       {beside && (
-        <BesideHours>
-          <VisuallyHidden>{beside.text}</VisuallyHidden>
+        <BesideHours aria-hidden="true">
           {HOURS.slice(0, -1).map((hour) => (
-            <span key={hour} aria-hidden="true" style={{ left: `${(hour / 24) * 100}%` }}>
+            <span key={hour} style={{ left: `${(hour / 24) * 100}%` }}>
               {formatClockTime((hour * 60 + beside.ahead + 2 * MINUTES_PER_DAY) % MINUTES_PER_DAY)}
             </span>
           ))}
         </BesideHours>
       )}
+      {beside && <BesideText>{beside.text}</BesideText>}
       <Days aria-hidden="true">
         {DAY_NAMES.map((name, day) => (
           <span key={name}>{shortDay(day)}</span>
@@ -251,13 +251,17 @@ const BesideHours = styled.div`
   font-size: 11px;
   color: var(--ink-2);
 
-  & > span[aria-hidden] {
+  span {
     position: absolute;
     transform: translateX(-50%);
   }
-  & > span[aria-hidden]:first-of-type {
-    transform: none;
-  }
+`
+
+const BesideText = styled.p`
+  grid-column: 2 / -1;
+  grid-row: 4;
+  font-size: 12px;
+  color: var(--ink-2);
 `
 
 const Days = styled.div`
@@ -288,7 +292,7 @@ const Texts = styled.div`
   grid-row: 2;
   ${media.narrow} {
     grid-column: 2;
-    grid-row: 4;
+    grid-row: 5;
     margin-top: 8px;
   }
 `

@@ -9,6 +9,7 @@ import { AccessScreen } from '../access/AccessScreen'
 import { VariantsScreen } from '../variants/VariantsScreen'
 import { BookScreen } from '../book/BookScreen'
 import { LedgerScreen } from '../ledger/LedgerScreen'
+import { MonthScreen } from '../month/MonthScreen'
 import { TermsScreen } from '../terms/TermsScreen'
 import { WeekScreen } from '../week/WeekScreen'
 import { VIEWS, writeAddress, type View } from './address'
@@ -21,6 +22,7 @@ import { useWorkbench } from './WorkbenchContext'
 const VIEW_NAMES = {
   gauge: 'Gauge',
   week: 'Week',
+  month: 'Month',
   terms: 'Terms',
   access: 'Access',
   variants: 'Side by side',
@@ -89,6 +91,8 @@ function OpenView({ view }: { readonly view: View }) {
       return <Gauge />
     case 'week':
       return <WeekScreen />
+    case 'month':
+      return <MonthScreen />
     case 'terms':
       return <TermsScreen />
     case 'access':
@@ -151,11 +155,14 @@ const Head = styled.div`
   display: flex;
   align-items: center;
   gap: 10px;
-  ${media.narrow} {
+  ${media.compact} {
     flex-wrap: wrap;
   }
 
   h1 button {
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
     padding-left: 0;
     color: var(--ink);
     font-size: 20px;
@@ -178,6 +185,10 @@ const Purpose = styled.p`
 
 const ViewLinks = styled.nav`
   display: flex;
+  ${media.compact} {
+    order: 1;
+    flex-basis: 100%;
+  }
   ${media.narrow} {
     flex-wrap: wrap;
   }
@@ -185,7 +196,7 @@ const ViewLinks = styled.nav`
 `
 
 const ViewLink = styled.a`
-  padding: 5px 12px;
+  padding: 5px 6px;
   text-decoration: none;
   color: var(--ink-2);
   border-bottom: 3px solid transparent;

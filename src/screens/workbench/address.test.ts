@@ -9,6 +9,7 @@ const START: Address = {
   reading: 'calendar',
   ledger: { of: 'machine', fold: 'meter', meters: [], states: [] },
   book: undefined,
+  day: undefined,
   list: undefined,
   rate: undefined,
 }

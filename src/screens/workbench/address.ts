@@ -1,11 +1,12 @@
 import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMonth.ts'
+import { formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
 import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
 import { isPlateId, type PlateId } from '../../core/machine/decision.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
 
-export const VIEWS = ['gauge', 'week', 'terms', 'access', 'variants', 'ledger', 'book'] as const
+export const VIEWS = ['gauge', 'week', 'month', 'terms', 'access', 'variants', 'ledger', 'book'] as const
 export type View = (typeof VIEWS)[number]
 
 /** What the address bar holds: enough to open the same screen again. */
@@ -17,6 +18,8 @@ export interface Address {
   readonly ledger: LedgerAddress
   /** Id of a provider and an edition of its book; the open machine's own when absent. */
   readonly book: BookAddress | undefined
+  /** The day of the month that is open, as a date. */
+  readonly day: DayNumber | undefined
   /** The plate whose list of choices is open. */
   readonly list: PlateId | undefined
   /** JSON Pointer of a rate in the book, which is set off. */
@@ -68,17 +71,29 @@ export function readAddress(query: URLSearchParams): Address {
       states: listed(POWER_STATES, query.get('states')),
     },
     book: provider !== undefined && edition !== undefined ? { provider, edition } : undefined,
+    day: parseDate(query.get('day') ?? ''),
     list: plateOf(query.get('list')),
     rate: short(query.get('rate'), LONGEST),
   }
 }
 
-export function writeAddress({ machine, view, month, reading, ledger, book, list, rate }: Address): string {
+export function writeAddress({
+  machine,
+  view,
+  month,
+  reading,
+  ledger,
+  book,
+  day,
+  list,
+  rate,
+}: Address): string {
   const query = new URLSearchParams()
   if (machine !== undefined) query.set('machine', machine)
   query.set('view', view)
   if (month !== undefined) query.set('month', month)
   if (reading !== 'calendar') query.set('reading', reading)
+  if (view === 'month' && day !== undefined) query.set('day', formatDate(day))
   if (view === 'gauge' && list !== undefined) query.set('list', list)
   if (view === 'ledger') {
     if (ledger.of !== 'machine') query.set('of', ledger.of)
