@@ -138,6 +138,30 @@ function wholePlan(): Row {
   return { what: 'a month of 1,000 machines', ours, plain, baseline: 'weeks expanded for each machine' }
 }
 
+/** A year of the whole plan, expanded and priced; the plain way expands each machine's week for itself. */
+function wholeYear(): Row {
+  const months = Array.from({ length: 12 }, (_, i) => addMonths(MARCH, i)!)
+  const ours = median(5, freshPlan, (fresh) => {
+    for (const month of months) summarisePlan({ plan: fresh, books: [book], month, reading: 'calendar' })
+  })
+  const sample = 100
+  const plainSample = median(3, freshPlan, (fresh) => {
+    for (const month of months) {
+      for (const machine of fresh.machines.slice(0, sample)) {
+        const alone = { weeks: fresh.weeks.map((week) => ({ ...week })), machines: [machine] }
+        estimateInPlan(machine, { plan: alone, books: [book], month, reading: 'calendar' })
+      }
+    }
+  })
+  const plain = (plainSample * plan.machines.length) / sample
+  return {
+    what: '12 months of 1,000 machines on 40 weeks',
+    ours,
+    plain,
+    baseline: 'weeks expanded for each machine',
+  }
+}
+
 /** Every rule at once, against the meter that walks the minutes; that one prices a sample of the machines. */
 function allRules(): Row {
   const rich = withAllRules(largeBook(fennmark, { sizes: 200, regions: 6, diskKinds: 8 }))
@@ -240,6 +264,7 @@ for (const { what, ours, plain, baseline } of [
   plates(),
   movedNotch(),
   wholePlan(),
+  wholeYear(),
   allRules(),
   schedules(),
   wholeLedger(),

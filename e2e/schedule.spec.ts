@@ -85,6 +85,25 @@ test('the week is filled, a day copied, a second clock shown', async ({ page }) 
   await expect(times('Saturday')).toHaveValue('09:00–11:00')
 })
 
+test('what forgetting costs follows the week and the state when off', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open(WEEK)
+  const section = page.getByRole('region', { name: 'If someone forgets' })
+  const night = section.getByRole('listitem').filter({ hasText: 'One night left on' })
+  await expect(night).toContainText(/\+€ 2\.\d\d.*1 March 18:00 to 2 March 08:00, 14 h/)
+  await expect(section).toContainText('5 March 18:00 to 8 March 08:00, 62 h')
+  const before = await night.innerText()
+  const monday = page.getByRole('textbox', { name: 'Monday, times on' })
+  await monday.fill('8-22')
+  await monday.press('Enter')
+  await expect(night).toContainText('1 March 22:00 to 2 March 08:00, 10 h')
+  await bench.undo.click()
+  await expect(night).toHaveText(before.replaceAll('\n', ''))
+  await page.getByRole('button', { name: /When off/ }).click()
+  await page.getByRole('option', { name: /Running all the time/ }).click()
+  await expect(section).toBeHidden()
+})
+
 /** Saves what the dialog shows and answers the files by name. */
 async function save(page: Page): Promise<Map<string, string>> {
   const downloading = page.waitForEvent('download')

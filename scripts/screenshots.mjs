@@ -13,6 +13,17 @@ const PICTURES = [
   ['gauge-light', GAUGE, 'light'],
   ['gauge-dark', GAUGE, 'dark'],
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
+  ['month', '?machine=timetable-loadgen&view=month&month=2027-03&day=2027-03-19', 'light'],
+  [
+    'schedule-export',
+    '?machine=timetable-loadgen&view=week&month=2027-03',
+    'dark',
+    async (page) => {
+      await page.getByRole('button', { name: 'Export…' }).click()
+      await page.getByRole('button', { name: /Format of the schedule/ }).click()
+      await page.getByRole('option', { name: 'systemd timers' }).click()
+    },
+  ],
   ['choices', `${GAUGE}&list=size`, 'light'],
   [
     'forced-changes',

@@ -2,7 +2,8 @@ import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { changeTimes } from '../catalogue/changeTimes.ts'
 import { restoredGiB } from '../machine/snapshots.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { monthTimeline } from '../power/monthTimeline.ts'
+import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
+import type { ChangeTimes } from '../power/timeline.ts'
 import type { Span } from '../quantity/units.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
 import type { Charge, Meter, MissingPrice } from './charge.ts'
@@ -16,10 +17,16 @@ import { trafficCharges } from './trafficCharges.ts'
 
 /** When each meter of this machine runs in the month. The book must have the machine's off state. */
 export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
-  const { machine, index, size, week } = resolved
-  const changes = changeTimes(index.book, machine.off, size.memoryGiB, restoredGiB(resolved))
-  return meteredMonth(monthTimeline(week, machine.off, changes, month), index.book)
+  const { machine, index, week } = resolved
+  return meteredMonth(monthTimeline(week, machine.off, changesOf(resolved), month), index.book)
 }
+
+/** The same, if the machine were on at other times than its week says. */
+export const meterOn = (resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth =>
+  meteredMonth(timelineOf(on, resolved.machine.off, changesOf(resolved), month), resolved.index.book)
+
+const changesOf = (resolved: ResolvedMachine): ChangeTimes =>
+  changeTimes(resolved.index.book, resolved.machine.off, resolved.size.memoryGiB, restoredGiB(resolved))
 
 /** Charges of one part of a machine, or the price that is missing. */
 export type ChargedPart = (

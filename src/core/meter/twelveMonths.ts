@@ -4,7 +4,7 @@ import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { seconds, type Seconds } from '../quantity/units.ts'
 import { PlanPricing, type MachineResult, type PlanPricingInputs } from './planPricing.ts'
 
-export interface MonthAhead {
+interface MonthAhead {
   readonly month: YearMonth
   readonly result: MachineResult
 }

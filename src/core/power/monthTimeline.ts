@@ -35,8 +35,25 @@ export function monthTimeline(
 }
 
 function makeTimeline(week: WeekPlan, off: OffState, changes: ChangeTimes, month: Span): MonthTimeline {
-  const around = { from: instant(month.from - MARGIN), to: instant(month.to + MARGIN) }
-  const on = off === 'running' ? [] : weekSpans(week, around)
-  const within = { from: instant(Math.min(around.from, on[0]?.from ?? around.from)), to: around.to }
+  return timelineOf(off === 'running' ? [] : spansAround(week, month), off, changes, month)
+}
+
+/** The times to be on that a month's timeline is made of: those that meet the month and what is kept about it. */
+export const spansAround = (week: WeekPlan, month: Span): Span[] => weekSpans(week, around(month))
+
+const around = (month: Span): Span => ({
+  from: instant(month.from - MARGIN),
+  to: instant(month.to + MARGIN),
+})
+
+/** The same of any times to be on, in order and apart from each other. */
+export function timelineOf(
+  on: readonly Span[],
+  off: OffState,
+  changes: ChangeTimes,
+  month: Span,
+): MonthTimeline {
+  const { from, to } = around(month)
+  const within = { from: instant(Math.min(from, on[0]?.from ?? from)), to }
   return { month, segments: buildTimeline({ on, off, changes, within }) }
 }

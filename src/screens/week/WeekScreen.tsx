@@ -18,6 +18,7 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { clockChangeText } from './clockChangeText.ts'
 import { besideClock } from './besideClock.ts'
 import { Exceptions } from './Exceptions'
+import { ForgettingCosts } from './ForgettingCosts'
 import { PresetMenu } from './PresetMenu'
 import { ScheduleExport } from './ScheduleExport'
 import { GRAINS, type Grain } from './usePaint'
@@ -141,6 +142,7 @@ export function WeekScreen() {
         </Hint>
       )}
       <Exceptions week={week} onChange={(exceptions, label) => edit(label, { exceptions })} />
+      {result?.ok && <ForgettingCosts priced={result} />}
       {result?.ok && (
         <Month>
           <h2>
