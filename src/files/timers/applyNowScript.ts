@@ -1,7 +1,7 @@
 import { formatDate } from '../../core/calendar/civil.ts'
 import type { Span } from '../../core/quantity/units.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
-import { switchFunction, type SwitchedWeek } from './powerScript.ts'
+import { scriptHead, type SwitchedWeek } from './powerScript.ts'
 import { basicTime } from './utcText.ts'
 
 /** `202703280130`: whole numbers in the order of time, which any shell can compare. */
@@ -10,15 +10,10 @@ const stamp = (at: number): string => basicTime(at).replace('T', '').slice(0, 12
 /** A POSIX shell script that brings the machines into the state that the plan has for the moment it is run. */
 export function applyNowScript(plan: TimerPlan, spans: readonly Span[], week: SwitchedWeek): string {
   return [
-    '#!/bin/sh',
-    `# ${week.title}: switches the machines to what the plan says for now.`,
-    `# ${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. Times below are UTC: on from, on until.`,
-    'set -u',
-    '',
-    ...switchFunction('on', week),
-    '',
-    ...switchFunction('off', week),
-    '',
+    ...scriptHead(week, [
+      `${week.title}: switches the machines to what the plan says for now.`,
+      `${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. Times below are UTC: on from, on until.`,
+    ]),
     'now="$(TZ=UTC date +%Y%m%d%H%M)"',
     `if [ "$now" -lt ${stamp(plan.within.from)} ] || [ "$now" -ge ${stamp(plan.within.to)} ]; then`,
     '  echo "The plan does not cover this date." >&2',

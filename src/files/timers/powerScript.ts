@@ -33,16 +33,11 @@ export function powerScript(plan: TimerPlan, week: SwitchedWeek): string {
     only: dates,
   }))
   return [
-    '#!/bin/sh',
-    `# ${week.title}`,
-    `# ${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. After that the weekly times go on, without exceptions.`,
-    '# Called by timers with the name of a rule.',
-    'set -u',
-    '',
-    ...switchFunction('on', week),
-    '',
-    ...switchFunction('off', week),
-    '',
+    ...scriptHead(week, [
+      week.title,
+      `${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. After that the weekly times go on, without exceptions.`,
+      'Called by timers with the name of a rule.',
+    ]),
     'case "${1-}" in',
     ...[...guarded, ...once].flatMap(ruleLines),
     '  *)',
@@ -54,8 +49,20 @@ export function powerScript(plan: TimerPlan, week: SwitchedWeek): string {
   ].join('\n')
 }
 
+/** What begins every script: what it is for, and a function for each way to switch. */
+export const scriptHead = (week: SwitchedWeek, comments: readonly string[]): string[] => [
+  '#!/bin/sh',
+  ...comments.map((comment) => `# ${comment}`),
+  'set -u',
+  '',
+  ...switchFunction('on', week),
+  '',
+  ...switchFunction('off', week),
+  '',
+]
+
 /** One command after the other: one that fails does not keep the others from being tried. */
-export function switchFunction(to: Transition['to'], { machines, commands }: SwitchedWeek): string[] {
+function switchFunction(to: Transition['to'], { machines, commands }: SwitchedWeek): string[] {
   const lines = machines.flatMap((machine) => {
     const action = actionOf(machine, to)
     if (!action) return []

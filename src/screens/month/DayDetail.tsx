@@ -22,6 +22,7 @@ import {
   localTime,
 } from '../../interface/wording/time'
 import { dayNotes } from './dayNotes.ts'
+import { Beside, MonthSection } from './MonthSection'
 
 interface DayDetailProps {
   readonly cost: DailyCost
@@ -41,10 +42,10 @@ export function DayDetail({ cost, estimate, resolved: { week } }: DayDetailProps
   const { exceptions } = dayNotes(cost, week)
   const clock = (at: typeof span.from, zone: string): string => formatClock(localTime(at, zone).seconds)
   return (
-    <Section aria-label="The open day">
+    <MonthSection aria-label="The open day">
       <h2>
         {DAY_NAMES[weekdayOf(day)]}, {formatDay(day)} {civilDate(day).year}
-        <Small>{[formatHours(lengthOf(span)), ...exceptions].join(', ')}</Small>
+        <Beside>{[formatHours(lengthOf(span)), ...exceptions].join(', ')}</Beside>
       </h2>
       <Columns>
         <Table aria-label="States of the day">
@@ -88,20 +89,9 @@ export function DayDetail({ cost, estimate, resolved: { week } }: DayDetailProps
           </tbody>
         </Table>
       </Columns>
-    </Section>
+    </MonthSection>
   )
 }
-
-const Section = styled.section`
-  margin-top: 12px;
-  padding-top: 8px;
-  border-top: 1px solid var(--rule);
-`
-
-const Small = styled.span`
-  margin-left: 8px;
-  font-weight: 400;
-`
 
 const Columns = styled.div`
   display: grid;

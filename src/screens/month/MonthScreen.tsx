@@ -11,6 +11,7 @@ import { formatHours, formatMonth } from '../../interface/wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { DayDetail } from './DayDetail'
 import { MonthGrid } from './MonthGrid'
+import { Beside } from './MonthSection'
 import { TwelveMonths } from './TwelveMonths'
 
 /** The open machine's month as a calendar: each day's states and cost; one day in full; the twelve months from here. */
@@ -31,10 +32,10 @@ function PricedMonth({ machine, priced }: { readonly machine: Machine; readonly 
     <>
       <Title>
         {formatMonth(month)}{' '}
-        <Small>
+        <Beside>
           {formatHours(estimate.onTime)} on, {estimate.starts} starts,{' '}
           {formatMoney(estimate.total, estimate.currency)}, days of {resolved.week.timeZone}
-        </Small>
+        </Beside>
       </Title>
       <MonthGrid
         days={days}
@@ -52,9 +53,4 @@ function PricedMonth({ machine, priced }: { readonly machine: Machine; readonly 
 
 const Title = styled.h2`
   margin-top: 10px;
-`
-
-const Small = styled.span`
-  margin-left: 6px;
-  font-weight: 400;
 `

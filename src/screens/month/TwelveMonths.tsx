@@ -9,6 +9,7 @@ import { media } from '../../interface/theme/media'
 import { formatAmount, formatMoney } from '../../interface/wording/money'
 import { formatHours, formatMonth, monthName } from '../../interface/wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { Beside, MonthSection } from './MonthSection'
 
 /** The twelve months from the open one on, each as long as it is and by the prices that are valid then. */
 export function TwelveMonths({ machine }: { readonly machine: Machine }) {
@@ -21,14 +22,14 @@ export function TwelveMonths({ machine }: { readonly machine: Machine }) {
   )
   const { months, total, onTime, unpriced } = useMemo(() => twelveMonths(asked.machine, asked), [asked])
   return (
-    <Section aria-label="Twelve months">
+    <MonthSection aria-label="Twelve months">
       <h2>
         Twelve months from {formatMonth(asked.month)}
-        <Small data-testid="year-total">
+        <Beside data-testid="year-total">
           {total ? `${formatMoney(total.amount, total.currency)}, ` : ''}
           {formatHours(onTime)} on
           {unpriced > 0 && `, ${unpriced} without prices`}
-        </Small>
+        </Beside>
       </h2>
       <List>
         {months.map(({ month: each, result }) => (
@@ -48,20 +49,9 @@ export function TwelveMonths({ machine }: { readonly machine: Machine }) {
           </li>
         ))}
       </List>
-    </Section>
+    </MonthSection>
   )
 }
-
-const Section = styled.section`
-  margin-top: 12px;
-  padding-top: 8px;
-  border-top: 1px solid var(--rule);
-`
-
-const Small = styled.span`
-  margin-left: 8px;
-  font-weight: 400;
-`
 
 const List = styled.ul`
   display: grid;

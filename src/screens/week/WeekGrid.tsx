@@ -6,23 +6,16 @@ import type { Weekday } from '../../core/calendar/civil.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
 import type { OffState } from '../../core/power/powerState.ts'
 import { formatClockTime } from '../../files/clockTime.ts'
-import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { TextInput } from '../../interface/TextInput'
 import { media } from '../../interface/theme/media'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { DAY_NAMES, shortDay } from '../../interface/wording/time'
 import { readDay, writeDay } from './dayText.ts'
 import { useCursor } from './useCursor'
+import { HOURS, ROW, WeekDrawing } from './WeekDrawing'
 import { DayMenu } from './DayMenu'
 import type { BesideClock } from './besideClock.ts'
 import { paintPatch, usePaint, type Grain, type Patch } from './usePaint'
-
-const ROW = 36
-const BAR_TOP = 3
-const BAR = ROW - 2 * BAR_TOP
-const HOURS = [0, 3, 6, 9, 12, 15, 18, 21, 24]
-/** A window narrower than this has no room for its times. */
-const LEAST_LABELLED_MINUTES = 210
 
 interface WeekGridProps {
   readonly windows: readonly WeekWindow[]
@@ -112,104 +105,6 @@ export function WeekGrid({ windows, off, brush, grain, beside, onPreview, onPain
       </Texts>
     </Layout>
   )
-}
-
-interface WeekDrawingProps {
-  readonly windows: readonly WeekWindow[]
-  readonly off: OffState
-  readonly patch: Patch | undefined
-}
-
-const percent = (minute: number): string => `${(minute / MINUTES_PER_DAY) * 100}%`
-
-function WeekDrawing({ windows, off, patch }: WeekDrawingProps) {
-  return (
-    <svg width="100%" height={7 * ROW} aria-hidden="true">
-      {DAY_NAMES.map((name, day) => (
-        <rect
-          key={name}
-          x="0"
-          y={day * ROW + BAR_TOP}
-          width="100%"
-          height={BAR}
-          fill={STATE_FILL[off]}
-          // A machine that is never off runs outside its windows too: paler, so that the windows still show.
-          fillOpacity={off === 'running' ? PALE : 1}
-        />
-      ))}
-      {HOURS.slice(1, -1).map((hour) => (
-        <line
-          key={hour}
-          x1={percent(hour * 60)}
-          x2={percent(hour * 60)}
-          y1="0"
-          y2="100%"
-          stroke="var(--ink)"
-          strokeOpacity={0.18}
-        />
-      ))}
-      {windows.flatMap((window) =>
-        partsOf(window).map((part) => (
-          <g key={`${window.day} ${window.from} ${part.day}`}>
-            <rect
-              x={percent(part.from)}
-              y={part.day * ROW + BAR_TOP - 1}
-              width={percent(part.to - part.from)}
-              height={BAR + 2}
-              fill="var(--run)"
-            />
-            {part.to - part.from >= LEAST_LABELLED_MINUTES && (
-              <>
-                {part.first && (
-                  <text
-                    x={percent(part.from)}
-                    dx={7}
-                    y={part.day * ROW + 23}
-                    fontSize={12}
-                    fill="var(--on-run)"
-                  >
-                    {formatClockTime(window.from)}
-                  </text>
-                )}
-                {part.last && (
-                  <text
-                    x={percent(part.to)}
-                    dx={-7}
-                    y={part.day * ROW + 23}
-                    fontSize={12}
-                    textAnchor="end"
-                    fill="var(--on-run)"
-                  >
-                    {formatClockTime(part.to)}
-                  </text>
-                )}
-              </>
-            )}
-          </g>
-        )),
-      )}
-      {patch && (
-        <rect
-          x={percent(patch.from)}
-          y={patch.fromDay * ROW + 1}
-          width={percent(patch.to - patch.from)}
-          height={(patch.toDay - patch.fromDay + 1) * ROW - 2}
-          fill="none"
-          stroke="var(--focus)"
-          strokeWidth={2}
-        />
-      )}
-    </svg>
-  )
-}
-
-/** A window as it is drawn: over midnight, in two rows. */
-function partsOf({ day, from, to }: WeekWindow) {
-  if (to <= MINUTES_PER_DAY) return [{ day: day as number, from, to, first: true, last: true }]
-  return [
-    { day: day as number, from, to: MINUTES_PER_DAY, first: true, last: false },
-    { day: (day + 1) % 7, from: 0, to: to - MINUTES_PER_DAY, first: false, last: true },
-  ]
 }
 
 function patchText({ fromDay, toDay, from, to }: Patch): string {
