@@ -104,6 +104,32 @@ test('what forgetting costs follows the week and the state when off', async ({ p
   await expect(section).toBeHidden()
 })
 
+test('an auto-shutdown cuts the week, bounds what forgetting costs, and leaves with the export', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open(WEEK)
+  const start = await bench.total()
+  await page.getByRole('button', { name: /Days of the auto-shutdown/ }).click()
+  await page.getByRole('option', { name: 'every day' }).click()
+  const night = page.getByRole('listitem').filter({ hasText: 'One night left on' })
+  await expect(night).toContainText(/until auto-shutdown, 1 March 20:00\+€ 0\.\d\d/)
+  expect(await bench.total()).toBe(start)
+  const time = page.getByRole('textbox', { name: 'Time of the auto-shutdown' })
+  await time.fill('17')
+  await expect(page.getByText('Write a time like 20:00.')).toBeVisible()
+  await time.fill('17:00')
+  await time.press('Enter')
+  await expect(page.getByText('198 h on, 22 starts')).toBeVisible()
+  await page.getByRole('button', { name: 'Export…' }).click()
+  expect((await save(page)).get('depot-day.ics')).toContain('DTSTART;TZID=Europe/Lisbon:20270301T170000')
+  await page.keyboard.press('Escape')
+  await bench.undo.click()
+  await bench.undo.click()
+  await expect(page.getByRole('group', { name: 'Auto-shutdown' })).toContainText('none')
+  await expect.poll(() => bench.total()).toBe(start)
+})
+
 /** Saves what the dialog shows and answers the files by name. */
 async function save(page: Page): Promise<Map<string, string>> {
   const downloading = page.waitForEvent('download')

@@ -104,6 +104,13 @@ const toWeek = (file: WeekFile): WeekPlan => ({
     ...(file.exceptions ?? []).map(toException),
   ]),
   ...(file.besideZone !== undefined && { besideZone: file.besideZone }),
+  ...(file.autoShutdown && {
+    autoShutdown: {
+      minute: parseClockTime(file.autoShutdown.at)!,
+      days: file.autoShutdown.days.map((key) => DAY_KEYS.indexOf(key) as Weekday).sort((a, b) => a - b),
+      ...(file.autoShutdown.timeZone !== undefined && { timeZone: file.autoShutdown.timeZone }),
+    },
+  }),
 })
 
 const toWeekFile = (week: WeekPlan): WeekFile => ({
@@ -120,6 +127,13 @@ const toWeekFile = (week: WeekPlan): WeekFile => ({
   ),
   ...(week.exceptions.length > 0 && { exceptions: week.exceptions.map(toExceptionFile) }),
   ...(week.besideZone !== undefined && { besideZone: week.besideZone }),
+  ...(week.autoShutdown && {
+    autoShutdown: {
+      at: formatClockTime(week.autoShutdown.minute),
+      days: week.autoShutdown.days.map((day) => DAY_KEYS[day]!),
+      ...(week.autoShutdown.timeZone !== undefined && { timeZone: week.autoShutdown.timeZone }),
+    },
+  }),
 })
 
 const toException = ({ from, to = from, does, name }: ExceptionFile): WeekException => ({

@@ -65,6 +65,14 @@ export interface WeekFile {
   readonly datesOff?: readonly string[]
   readonly exceptions?: readonly ExceptionFile[]
   readonly besideZone?: string
+  readonly autoShutdown?: AutoShutdownFile
+}
+
+/** Days count on the clock of its zone; the week's where it has none. */
+interface AutoShutdownFile {
+  readonly at: string
+  readonly days: readonly DayKey[]
+  readonly timeZone?: string
 }
 
 export interface ExceptionFile {
@@ -128,6 +136,19 @@ const week = Joi.object({
   datesOff: Joi.array().items(date).max(2_000).unique(),
   exceptions: Joi.array().items(exception).max(MOST_EXCEPTIONS),
   besideZone: timeZone,
+  autoShutdown: Joi.object({
+    at: textRule(
+      (text) => (parseClockTime(text) ?? MINUTES_PER_DAY) < MINUTES_PER_DAY,
+      'a time such as "20:00"',
+    ).required(),
+    days: Joi.array()
+      .items(Joi.valid(...DAY_KEYS))
+      .min(1)
+      .max(7)
+      .unique()
+      .required(),
+    timeZone,
+  }),
 })
 
 const snapshots = Joi.object({

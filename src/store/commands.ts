@@ -1,5 +1,6 @@
 import { current, type Draft } from 'immer'
 import type { Commands } from '../core/timers/switching.ts'
+import type { AutoShutdown } from '../core/calendar/autoShutdown.ts'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
@@ -135,6 +136,9 @@ export const setWeek = (id: string, part: Partial<Omit<WeekPlan, 'id'>>): Recipe
 /** The zone shown beside a week's own, or none. */
 export const setBesideZone = (id: string, besideZone: string | undefined): Recipe =>
   onWeek(id, (week) => patch(week, { besideZone }))
+
+export const setAutoShutdown = (id: string, autoShutdown: AutoShutdown | undefined): Recipe =>
+  onWeek(id, (week) => patch(week, { autoShutdown }))
 
 export const setCommands =
   (commands: Commands): Recipe =>

@@ -74,6 +74,29 @@ describe('what forgetting costs', () => {
     expect(compare(costs[2]!.cost, costs[1]!.cost)).toBe(1)
   })
 
+  test('an auto-shutdown bounds it: no more than the hours until then', () => {
+    const week: WeekPlan = { ...OFFICE_WEEK, autoShutdown: { minute: 20 * 60, days: [0, 1, 2, 3, 4, 5, 6] } }
+    const without = forgetting(resolved({ off: 'deallocated' }), MARCH)
+    const bounded = forgetting(resolved({ off: 'deallocated' }, week), MARCH)
+    expect(bounded.map(({ bounded: by }) => by && utc(by.to))).toEqual([
+      '2027-03-01T20:00', '2027-03-05T20:00', '2027-03-01T20:00',
+    ]) // prettier-ignore
+    // Two hours of night cost as much as two hours of weekend, and the unbounded cost is as before.
+    expect(compare(bounded[0]!.bounded!.cost, bounded[1]!.bounded!.cost)).toBe(0)
+    bounded.forEach(({ cost, bounded: by }, i) => {
+      expect(compare(cost, without[i]!.cost)).toBe(0)
+      expect(compare(by!.cost, cost)).toBe(-1)
+    })
+  })
+
+  test('what the auto-shutdown itself ends is not forgotten', () => {
+    const week: WeekPlan = { ...OFFICE_WEEK, autoShutdown: { minute: 17 * 60, days: [0, 1, 2, 3, 4, 5, 6] } }
+    const [night] = forgetting(resolved({ off: 'deallocated' }, week), MARCH)
+    expect([utc(night!.from), utc(night!.bounded!.to), night!.bounded!.cost.n]).toEqual([
+      '2027-03-01T17:00', '2027-03-01T17:00', 0n,
+    ]) // prettier-ignore
+  })
+
   test('a machine that is never off, or has no week, forgets nothing', () => {
     expect(forgetting(resolved({ off: 'running' }), MARCH)).toEqual([])
     expect(forgetting(resolved({ off: 'deallocated' }, { ...OFFICE_WEEK, windows: [] }), MARCH)).toEqual([])

@@ -1,3 +1,4 @@
+import { shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargeMachine, meterMachine, meterOn } from '../meter/chargeMachine.ts'
@@ -5,8 +6,8 @@ import { totalOf } from '../meter/machineTotal.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { spansAround } from '../power/monthTimeline.ts'
-import { subtract, type Exact } from '../quantity/exact.ts'
-import { lengthOf, SECONDS_PER_HOUR, type Instant, type Span } from '../quantity/units.ts'
+import { subtract, ZERO, type Exact } from '../quantity/exact.ts'
+import { instant, lengthOf, SECONDS_PER_HOUR, type Instant, type Span } from '../quantity/units.ts'
 
 /** What it costs to leave a machine on once, when its plan says to switch it off. */
 export interface Forgetting {
@@ -16,6 +17,8 @@ export interface Forgetting {
   readonly to: Instant
   /** On top of the planned month, in the currency of its price book. Below zero where staying on is cheaper. */
   readonly cost: Exact
+  /** The same where an auto-shutdown ends it before. */
+  readonly bounded?: { readonly to: Instant; readonly cost: Exact }
 }
 
 const SHORTEST_NIGHT = 4 * SECONDS_PER_HOUR
@@ -40,6 +43,10 @@ export function forgetting(
   }
   const planned = total(meterMachine(resolved, month))
   if (!planned) return []
+  const costOf = (gap: Span): Exact | undefined => {
+    const left = total(meterOn(resolved, fill(on, gap), month))
+    return left && subtract(left, planned)
+  }
   const on = spansAround(resolved.week, month)
   const gaps = gapsOf(on).filter(({ from, to }) => from >= month.from && to <= month.to)
   const between = (least: number, most: number): Span | undefined =>
@@ -51,8 +58,13 @@ export function forgetting(
     ['rest-of-month', stop !== undefined ? { from: stop, to: month.to } : undefined],
   ]
   return cases.flatMap(([what, gap]): Forgetting[] => {
-    const left = gap && total(meterOn(resolved, fill(on, gap), month))
-    return left ? [{ what, ...gap, cost: subtract(left, planned) }] : []
+    const cost = gap && costOf(gap)
+    if (!cost) return []
+    // What was ended by an auto-shutdown is ended by it whoever forgets.
+    const to = shutdownAfter(resolved.week, instant(gap.from - 1))
+    const least =
+      to !== undefined && to < gap.to ? (to > gap.from ? costOf({ from: gap.from, to }) : ZERO) : undefined
+    return [{ what, ...gap, cost, ...(least && { bounded: { to: to!, cost: least } }) }]
   })
 }
 

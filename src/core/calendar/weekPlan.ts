@@ -1,3 +1,4 @@
+import type { AutoShutdown } from './autoShutdown.ts'
 import type { Weekday } from './civil.ts'
 import type { WeekException } from './weekException.ts'
 
@@ -19,6 +20,7 @@ export interface WeekPlan {
   readonly timeZone: string
   readonly windows: readonly WeekWindow[]
   readonly exceptions: readonly WeekException[]
+  readonly autoShutdown?: AutoShutdown
   /** A zone shown beside the week's own, where a team is split. */
   readonly besideZone?: string
 }

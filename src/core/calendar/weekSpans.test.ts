@@ -176,6 +176,34 @@ test('spans are in order, apart and never empty', () => {
   )
 })
 
+describe('auto-shutdown', () => {
+  const at = (clock: string, days = EVERY_DAY) => ({ minute: Number(clock.slice(0, 2)) * 60, days })
+
+  test('ends what is on, and starts nothing', () => {
+    const week = { ...weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-22:00')), autoShutdown: at('20:00') }
+    expect(hours(inMonth(week, monthOf('2027-03')))).toBe(23 * 12)
+    const release: WeekException = {
+      from: parseDate('2027-03-06')!,
+      to: parseDate('2027-03-07')!,
+      does: 'on',
+    }
+    // The weekend runs from its first midnight to the shutdown, and not again.
+    expect(hours(inMonth({ ...week, exceptions: [release] }, monthOf('2027-03')))).toBe(23 * 12 + 20)
+  })
+
+  test('is read on its own clock, on its own days', () => {
+    const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'))
+    const pune = { ...week, autoShutdown: { ...at('21:00', [0]), timeZone: 'Asia/Kolkata' } }
+    // 15:30 in Lisbon on five Mondays, 16:30 after the change on the 28th.
+    expect(hours(inMonth(pune, monthOf('2027-03')))).toBe(230 - 4 * 2.5 - 1.5)
+  })
+
+  test('at the very start of a window it leaves the window alone', () => {
+    const week = { ...weekOf('Etc/UTC', windowsOn([0], '20:00-22:00')), autoShutdown: at('20:00') }
+    expect(hours(inMonth(week, monthOf('2027-03')))).toBe(10)
+  })
+})
+
 describe('exceptions', () => {
   const release: WeekException = {
     from: parseDate('2027-03-27')!,

@@ -1,4 +1,5 @@
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
+import { shutdownAfter } from './autoShutdown.ts'
 import { dayNumber, weekdayOf } from './civil.ts'
 import { exceptionDays, type ExceptionDays } from './weekException.ts'
 import type { WeekPlan, WeekWindow } from './weekPlan.ts'
@@ -14,7 +15,7 @@ const DAYS_PER_WEEK = 7
  *
  * Weeks without a clock change or an exception are one pattern, moved; only odd days are treated one by one, so this is
  * O(spans). Windows keep their wall-clock ends by RFC 5545; after a clock change they may touch,
- * overlap, change order or become empty.
+ * overlap, change order or become empty. Each ends at the first auto-shutdown inside it.
  */
 export function weekSpans(week: WeekPlan, within: Span): Span[] {
   for (let lookBack = 3; ; lookBack *= 5) {
@@ -39,6 +40,12 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const zone = zoneOffsets(week.timeZone, yearAbout(firstDay) - 1, yearAbout(lastDay) + 1)
   const { byWeekday, whole, days } = weekPattern(week)
   const spans: Span[] = []
+  const add = (localFrom: number, localTo: number): void => {
+    const opens = localToInstant(zone, localFrom)
+    const closes = localToInstant(zone, localTo)
+    const shut = shutdownAfter(week, opens)
+    addSpan(spans, opens, shut !== undefined && shut < closes ? shut : closes)
+  }
   let steady = steadyStretch(zone, firstDay * SECONDS_PER_DAY)
   let day = firstDay
   while (day <= lastDay) {
@@ -47,26 +54,32 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
     const { offset } = steady
     const weekday = weekdayOf(dayNumber(day))
     const weekEnd = midnight + DAYS_PER_WEEK * SECONDS_PER_DAY
-    if (weekday === 0 && offset !== undefined && weekEnd <= steady.until && !isOddWithin(days, day)) {
+    const isPlain = offset !== undefined && weekEnd <= steady.until && !week.autoShutdown
+    if (weekday === 0 && isPlain && !isOddWithin(days, day)) {
       addWeek(spans, whole, midnight - offset)
       day += DAYS_PER_WEEK
       continue
     }
-    if (days.on.has(day)) {
-      addSpan(spans, localToInstant(zone, midnight), localToInstant(zone, midnight + SECONDS_PER_DAY))
+    if (days.on.has(day) && (day === firstDay || !days.on.has(day - 1))) {
+      const { first, last } = runOf(days.on, day)
+      add(first * SECONDS_PER_DAY, (last + 1) * SECONDS_PER_DAY)
     }
     if (!days.off.has(day)) {
       for (const window of byWeekday[weekday]!) {
-        addSpan(
-          spans,
-          localToInstant(zone, midnight + window.from * 60),
-          localToInstant(zone, midnight + window.to * 60),
-        )
+        add(midnight + window.from * 60, midnight + window.to * 60)
       }
     }
     day += 1
   }
   return spans
+}
+
+/** The dates in a row that one is among. */
+function runOf(dates: ReadonlySet<number>, day: number): { first: number; last: number } {
+  let [first, last] = [day, day]
+  while (dates.has(first - 1)) first -= 1
+  while (dates.has(last + 1)) last += 1
+  return { first, last }
 }
 
 const mondayOf = (day: number): number => day - weekdayOf(dayNumber(day))

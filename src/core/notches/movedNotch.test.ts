@@ -71,6 +71,6 @@ test('plates after any moves are those of a machine that was never seen', () => 
       const fresh = platesAfter(structuredClone(machine), [{ ...OFFICE_WEEK }], [{ ...tidewright }])
       expect(figures(plates)).toEqual(figures(fresh))
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   )
 })

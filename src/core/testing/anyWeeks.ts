@@ -16,7 +16,7 @@ const anyException = (year: number): fc.Arbitrary<WeekException> =>
     .record({
       month: fc.constantFrom(1, 3, 4, 9, 10, 11),
       day: fc.integer({ min: 1, max: 31 }),
-      more: fc.constantFrom(0, 0, 0, 1, 6),
+      more: fc.constantFrom(0, 0, 0, 1, 2),
       does: fc.constantFrom('off' as const, 'off' as const, 'on' as const),
     })
     .map(({ month, day, more, does }) => {
@@ -38,11 +38,26 @@ export const anyWeekIn = (year: number): fc.Arbitrary<WeekPlan> =>
         { maxLength: 9 },
       ),
       exceptions: fc.array(anyException(year), { maxLength: 4 }),
+      autoShutdown: fc.option(
+        fc.record({
+          minute: fc.integer({ min: 0, max: 1439 }),
+          days: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 7 }),
+          timeZone: fc.option(fc.constantFrom(...ODD_ZONES), { nil: undefined }),
+        }),
+        { nil: undefined, freq: 2 },
+      ),
     })
-    .map(({ timeZone, windows, exceptions }) => ({
+    .map(({ timeZone, windows, exceptions, autoShutdown }) => ({
       ...weekOf(
         timeZone,
         windows.map(({ day, from, length }) => ({ day: day as Weekday, from, to: from + length })),
       ),
       exceptions,
+      ...(autoShutdown && {
+        autoShutdown: {
+          minute: autoShutdown.minute,
+          days: autoShutdown.days as Weekday[],
+          ...(autoShutdown.timeZone !== undefined && { timeZone: autoShutdown.timeZone }),
+        },
+      }),
     }))

@@ -14,6 +14,7 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
   const start = from - 4 * DAY
   const end = to + 3 * DAY
   const instantOfLocal = readClock(week.timeZone, start, end)
+  const shutdowns = shutdownsOf(week, start, end)
   const on = new Uint8Array((to - from) / MINUTE)
   const firstDate = Math.floor(start / DAY) + 1
   const lastDate = Math.floor(end / DAY) - 1
@@ -25,11 +26,14 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
     )
     const flag = (opens: number | undefined, closes: number | undefined): void => {
       if (opens === undefined || closes === undefined) return
-      for (let at = Math.max(opens, from); at < Math.min(closes, to); at += MINUTE)
+      const shut = shutdowns.find((each) => each > opens) ?? Infinity
+      for (let at = Math.max(opens, from); at < Math.min(closes, shut, to); at += MINUTE)
         on[(at - from) / MINUTE] = 1
     }
-    if (said.some(({ does }) => does === 'on')) {
-      flag(instantOfLocal.get(date * DAY), instantOfLocal.get((date + 1) * DAY))
+    if (isOn(week, date) && !isOn(week, date - 1)) {
+      let last = date
+      while (isOn(week, last + 1)) last += 1
+      flag(instantOfLocal.get(date * DAY), instantOfLocal.get((last + 1) * DAY) ?? Infinity)
     }
     if (said.some(({ does }) => does === 'off')) continue
     for (const window of week.windows.filter(({ day }) => day + 1 === isoWeekday)) {
@@ -40,6 +44,23 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
     }
   }
   return [...on].map(Boolean)
+}
+
+const isOn = ({ exceptions }: WeekPlan, date: number): boolean =>
+  exceptions.some(({ from, to, does }) => does === 'on' && from <= date && date <= to)
+
+/** Every auto-shutdown in order, found by walking its own clock. */
+function shutdownsOf({ autoShutdown, timeZone }: WeekPlan, start: number, end: number): number[] {
+  if (!autoShutdown) return []
+  const clock = readClock(autoShutdown.timeZone ?? timeZone, start, end)
+  const found: number[] = []
+  for (let date = Math.floor(start / DAY); date <= Math.ceil(end / DAY); date += 1) {
+    const isoWeekday = Temporal.PlainDate.from(formatDate(date as never)).dayOfWeek
+    if (!autoShutdown.days.some((day) => day + 1 === isoWeekday)) continue
+    const at = clock.get(date * DAY + autoShutdown.minute * MINUTE)
+    if (at !== undefined) found.push(at)
+  }
+  return found.sort((a, b) => a - b)
 }
 
 /** What instant each wall-clock minute stands for: the first time it shows, or by the offset before where it is skipped. */

@@ -21,7 +21,16 @@ const SOME_MONDAY = 4
  * switched off while another goes on. In order of their time of day; none for a week that is always on or never.
  */
 export function weeklyRules(week: WeekPlan): WeeklyRule[] {
-  const plain: WeekPlan = { ...week, timeZone: 'Etc/UTC', exceptions: [] }
+  const { autoShutdown, timeZone, ...rest } = week
+  // On another clock its time of day changes with the seasons: such a switch-off is no weekly rule of this one.
+  const isOwn = autoShutdown && (autoShutdown.timeZone ?? timeZone) === timeZone
+  const { minute, days } = autoShutdown ?? {}
+  const plain: WeekPlan = {
+    ...rest,
+    timeZone: 'Etc/UTC',
+    exceptions: [],
+    ...(isOwn && minute !== undefined && days && { autoShutdown: { minute, days } }),
+  }
   const monday = SOME_MONDAY * SECONDS_PER_DAY
   const within = { from: instant(monday), to: instant(monday + 7 * SECONDS_PER_DAY) }
   const rules = new Map<string, { to: Transition['to']; minute: number; days: Set<Weekday> }>()

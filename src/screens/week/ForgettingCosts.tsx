@@ -31,7 +31,7 @@ export function ForgettingCosts({ priced }: { readonly priced: PricedMachine }) 
     <Section aria-label="If someone forgets">
       <h2>If someone forgets</h2>
       <List>
-        {costs.map(({ what, from, to, cost }) => (
+        {costs.map(({ what, from, to, cost, bounded }) => (
           <li key={what}>
             <span>{NAMES[what]}</span>
             <b>
@@ -41,6 +41,12 @@ export function ForgettingCosts({ priced }: { readonly priced: PricedMachine }) 
             <small>
               {when(from)} to {when(to)}, {formatDuration(to - from)}
             </small>
+            {bounded && (
+              <>
+                <span>until auto-shutdown, {when(bounded.to)}</span>
+                <b>+{formatMoney(bounded.cost, estimate.currency)}</b>
+              </>
+            )}
           </li>
         ))}
       </List>
@@ -63,10 +69,12 @@ const List = styled.ul`
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 0 8px;
+    align-content: start;
     color: var(--ink);
   }
   b {
     font-weight: 600;
+    white-space: nowrap;
   }
   small {
     grid-column: 1 / -1;

@@ -1,3 +1,4 @@
+import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
 import type { OffState } from '../../core/power/powerState.ts'
 import { formatClockTime } from '../../files/clockTime.ts'
@@ -17,12 +18,13 @@ interface WeekDrawingProps {
   readonly windows: readonly WeekWindow[]
   readonly off: OffState
   readonly patch: Patch | undefined
+  readonly shutdown: AutoShutdown | undefined
 }
 
 const percent = (minute: number): string => `${(minute / MINUTES_PER_DAY) * 100}%`
 
 /** The windows of a week over what the machine is outside them, one row a day. */
-export function WeekDrawing({ windows, off, patch }: WeekDrawingProps) {
+export function WeekDrawing({ windows, off, patch, shutdown }: WeekDrawingProps) {
   return (
     <svg width="100%" height={7 * ROW} aria-hidden="true">
       {DAY_NAMES.map((name, day) => (
@@ -88,6 +90,18 @@ export function WeekDrawing({ windows, off, patch }: WeekDrawingProps) {
           </g>
         )),
       )}
+      {shutdown?.days.map((day) => (
+        <line
+          key={day}
+          x1={percent(shutdown.minute)}
+          x2={percent(shutdown.minute)}
+          y1={day * ROW + 1}
+          y2={(day + 1) * ROW - 1}
+          stroke="var(--leak)"
+          strokeWidth={2}
+          strokeDasharray="5 3"
+        />
+      ))}
       {patch && (
         <rect
           x={percent(patch.from)}

@@ -2,6 +2,7 @@
 
 import { useRef } from 'react'
 import styled from 'styled-components'
+import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import type { Weekday } from '../../core/calendar/civil.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
 import type { OffState } from '../../core/power/powerState.ts'
@@ -24,12 +25,22 @@ interface WeekGridProps {
   readonly grain: Grain
   /** A second clock's hours, in minutes that it is ahead of the week's; none where absent. */
   readonly beside?: BesideClock | undefined
+  readonly shutdown?: AutoShutdown | undefined
   readonly onPreview: (windows: readonly WeekWindow[] | undefined) => void
   readonly onPaint: (windows: readonly WeekWindow[], label: string) => void
 }
 
 /** A week to paint on, and each day's windows as text beside it. */
-export function WeekGrid({ windows, off, brush, grain, beside, onPreview, onPaint }: WeekGridProps) {
+export function WeekGrid({
+  windows,
+  off,
+  brush,
+  grain,
+  beside,
+  shutdown,
+  onPreview,
+  onPaint,
+}: WeekGridProps) {
   const area = useRef<HTMLDivElement>(null)
   const { painting, handlers } = usePaint({
     area,
@@ -77,7 +88,7 @@ export function WeekGrid({ windows, off, brush, grain, beside, onPreview, onPain
         {...handlers}
         {...cursor.handlers}
       >
-        <WeekDrawing windows={windows} off={off} patch={cursor.patch} />
+        <WeekDrawing windows={windows} off={off} patch={cursor.patch} shutdown={shutdown} />
         <VisuallyHidden role="status">{cursor.patch ? patchText(cursor.patch) : ''}</VisuallyHidden>
       </Area>
       <Texts>

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
+import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
 import { Button, QuietButton } from '../../interface/Button'
@@ -12,10 +13,11 @@ import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../interface/wording/money'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
 import { formatHours, formatMonth } from '../../interface/wording/time'
-import { setBesideZone, setMachine, setWeek } from '../../store/commands.ts'
+import { setAutoShutdown, setBesideZone, setMachine, setWeek } from '../../store/commands.ts'
 import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { clockChangeText } from './clockChangeText.ts'
+import { AutoShutdownLine } from './AutoShutdownLine'
 import { besideClock } from './besideClock.ts'
 import { Exceptions } from './Exceptions'
 import { ForgettingCosts } from './ForgettingCosts'
@@ -132,6 +134,7 @@ export function WeekScreen() {
         brush={brush === 'on'}
         grain={grain}
         beside={beside}
+        shutdown={shutdownToDraw(week)}
         onPreview={(windows) => session.preview(windows && setWeek(week.id, { windows }))}
         onPaint={paint}
       />
@@ -141,6 +144,12 @@ export function WeekScreen() {
           use it.
         </Hint>
       )}
+      <AutoShutdownLine
+        week={week}
+        onChange={(autoShutdown, label) =>
+          session.edit(`${week.name}: ${label}`, setAutoShutdown(week.id, autoShutdown))
+        }
+      />
       <Exceptions week={week} onChange={(exceptions, label) => edit(label, { exceptions })} />
       {result?.ok && <ForgettingCosts priced={result} />}
       {result?.ok && (
@@ -159,6 +168,10 @@ export function WeekScreen() {
     </>
   )
 }
+
+/** Only where it is on the week's own clock does it stand at one place of every day. */
+const shutdownToDraw = ({ autoShutdown, timeZone }: WeekPlan): AutoShutdown | undefined =>
+  autoShutdown && (autoShutdown.timeZone ?? timeZone) === timeZone ? autoShutdown : undefined
 
 interface SwatchProps {
   readonly state: OffState

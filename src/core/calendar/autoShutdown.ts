@@ -1,0 +1,37 @@
+import { instant, SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
+import { civilDate, dayNumber, weekdayOf, type Weekday } from './civil.ts'
+import type { WeekPlan } from './weekPlan.ts'
+import { localToInstant, offsetAt, zoneOffsets } from './zoneOffsets.ts'
+
+/**
+ * Switches off whatever is on at a time of day, planned or not, into the state that each machine has when off. It starts
+ * nothing: a machine stays off until its next window begins.
+ */
+export interface AutoShutdown {
+  /** 0 to 1,439, after midnight. */
+  readonly minute: number
+  /** Of the zone in which it is read; at least one. */
+  readonly days: readonly Weekday[]
+  /** The week's where absent. */
+  readonly timeZone?: string
+}
+
+/** The first auto-shutdown after an instant; undefined where the week has none. O(1). */
+export function shutdownAfter(
+  { autoShutdown, timeZone }: Pick<WeekPlan, 'autoShutdown' | 'timeZone'>,
+  at: Instant,
+): Instant | undefined {
+  if (!autoShutdown) return undefined
+  const { minute, days, timeZone: own = timeZone } = autoShutdown
+  const year = civilDate(dayNumber(Math.floor(at / SECONDS_PER_DAY))).year
+  const zone = zoneOffsets(own, year - 1, year + 1)
+  // A day earlier, since a time that clocks skip can fall on the day after its own.
+  const first = Math.floor((at + offsetAt(zone, at)) / SECONDS_PER_DAY) - 1
+  let next: number = Infinity
+  for (let day = first; day <= first + 9; day += 1) {
+    if (!days.includes(weekdayOf(dayNumber(day)))) continue
+    const off = localToInstant(zone, day * SECONDS_PER_DAY + minute * 60)
+    if (off > at) next = Math.min(next, off)
+  }
+  return next === Infinity ? undefined : instant(next)
+}

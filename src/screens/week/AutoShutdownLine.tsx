@@ -1,0 +1,89 @@
+'use client'
+
+import styled from 'styled-components'
+import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
+import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
+import type { Weekday } from '../../core/calendar/civil.ts'
+import { formatClockTime, parseClockTime } from '../../files/clockTime.ts'
+import { Dropdown } from '../../interface/Dropdown'
+import { TextInput } from '../../interface/TextInput'
+import { shortDay } from '../../interface/wording/time'
+import { ZonePicker } from './ZonePicker'
+
+interface AutoShutdownLineProps {
+  readonly week: WeekPlan
+  readonly onChange: (autoShutdown: AutoShutdown | undefined, label: string) => void
+}
+
+const DAYS: readonly Weekday[] = [0, 1, 2, 3, 4, 5, 6]
+const SETS: Readonly<Record<string, readonly Weekday[]>> = { workdays: DAYS.slice(0, 5), all: DAYS }
+const USUAL_MINUTE = 20 * 60
+
+/** A time of day at which whatever is on is switched off, as a safety net over the week. */
+export function AutoShutdownLine({ week, onChange }: AutoShutdownLineProps) {
+  const { autoShutdown } = week
+  const set = (part: Partial<AutoShutdown>, label: string): void =>
+    onChange({ minute: USUAL_MINUTE, days: DAYS, ...autoShutdown, ...part }, label)
+  const known = autoShutdown && Object.keys(SETS).find((id) => String(SETS[id]) === String(autoShutdown.days))
+  const options = [
+    { id: 'none', name: 'none' },
+    { id: 'all', name: 'every day' },
+    { id: 'workdays', name: 'Monday to Friday' },
+    ...(autoShutdown && !known ? [{ id: 'own', name: autoShutdown.days.map(shortDay).join(', ') }] : []),
+  ]
+  return (
+    <Line role="group" aria-label="Auto-shutdown">
+      <span>Auto-shutdown</span>
+      <Dropdown
+        label="Days of the auto-shutdown"
+        value={autoShutdown ? (known ?? 'own') : 'none'}
+        options={options}
+        onChange={(id) => {
+          const days = SETS[id]
+          if (id === 'none') onChange(undefined, 'no auto-shutdown')
+          else if (days) set({ days }, 'auto-shutdown')
+        }}
+      />
+      {autoShutdown && (
+        <>
+          <span>at</span>
+          <Time>
+            <TextInput
+              label="Time of the auto-shutdown"
+              value={formatClockTime(autoShutdown.minute)}
+              floating
+              wide
+              check={(text) =>
+                (parseClockTime(text) ?? MINUTES_PER_DAY) < MINUTES_PER_DAY
+                  ? undefined
+                  : 'Write a time like 20:00.'
+              }
+              onCommit={(text) => set({ minute: parseClockTime(text)! }, `auto-shutdown at ${text}`)}
+            />
+          </Time>
+          <span>in</span>
+          <ZonePicker
+            key={autoShutdown.timeZone ?? week.timeZone}
+            label="Time zone of the auto-shutdown"
+            value={autoShutdown.timeZone ?? week.timeZone}
+            onChange={(timeZone) => set({ timeZone }, 'zone of the auto-shutdown')}
+          />
+          <span>starts nothing</span>
+        </>
+      )}
+    </Line>
+  )
+}
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 8px;
+  align-items: center;
+  margin-top: 10px;
+  color: var(--ink-2);
+`
+
+const Time = styled.div`
+  width: 64px;
+`
