@@ -1,6 +1,5 @@
 import { instant, SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
 import { civilDate, dayNumber, weekdayOf, type Weekday } from './civil.ts'
-import type { WeekPlan } from './weekPlan.ts'
 import { localToInstant, offsetAt, zoneOffsets } from './zoneOffsets.ts'
 
 /**
@@ -18,7 +17,7 @@ export interface AutoShutdown {
 
 /** The first auto-shutdown after an instant; undefined where the week has none. O(1). */
 export function shutdownAfter(
-  { autoShutdown, timeZone }: Pick<WeekPlan, 'autoShutdown' | 'timeZone'>,
+  { autoShutdown, timeZone }: { readonly autoShutdown?: AutoShutdown; readonly timeZone: string },
   at: Instant,
 ): Instant | undefined {
   if (!autoShutdown) return undefined
