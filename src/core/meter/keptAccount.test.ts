@@ -1,4 +1,7 @@
 import { expect, test } from 'vitest'
+import { billingMonth } from '../calendar/billingMonth.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import { keptAccount } from './keptAccount.ts'
 import { gib } from '../quantity/units.ts'
 import { plateInputs } from '../testing/plateInputs.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
@@ -16,6 +19,13 @@ test('an edit that changes nothing that machines share leaves the account as it 
   const before = account({ size: 'middle' })
   expect(account({ size: 'small' })).toBe(before)
   expect(account({ size: 'small', address: 'fixed' })).toBe(before)
+})
+
+test('another month is another account, even where no machine shares anything', () => {
+  const [march, april] = ['2027-03', '2027-04'].map((month) => billingMonth(month as YearMonth, 'Etc/UTC'))
+  const of = (month: typeof march) => keptAccount(withFreeHours, [], new Map([['one', 0]]), month!)
+  expect(of(march)).toBe(of(march))
+  expect(of(april)).not.toBe(of(march))
 })
 
 test('disks, a name and free hours make another account', () => {

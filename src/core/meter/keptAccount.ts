@@ -22,7 +22,7 @@ export function keptAccount(
   orders: ReadonlyMap<string, number>,
   month: BillingMonth,
 ): SharedAccount {
-  const of = [[month.reading, ...orders.keys()], ...members.map(sharedUse)]
+  const of = [[month.from, month.to, month.reading, ...orders.keys()], ...members.map(sharedUse)]
   const before = kept.get(book) ?? []
   const same = before.find(
     (each) => each.of.length === of.length && each.of.every((uses, i) => alike(uses, of[i]!)),

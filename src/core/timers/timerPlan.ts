@@ -8,6 +8,7 @@ import { weeklyRules, type WeeklyRule } from './weeklyRules.ts'
 
 /** A rule that is left out on some dates of the week's zone. */
 export interface TimerRule extends WeeklyRule {
+  /** Also dates that are not among its days, to which a scheduler might move a time that clocks skip. */
   readonly skips: readonly DayNumber[]
 }
 
