@@ -14,6 +14,7 @@ import { isWeekException, LONGEST_EXCEPTION_DAYS, MOST_EXCEPTIONS } from '../cor
 import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
 import { MOST_PLACES } from '../core/machine/needs.ts'
 import { MOST_VARIANTS } from '../core/machine/variant.ts'
+import { LONGEST_GAP_DAYS, MOST_LONG_GAPS, type LongGap } from '../core/power/offPlan.ts'
 import { POWER_STATES } from '../core/power/powerState.ts'
 import { SWITCH_ACTIONS } from '../core/timers/switching.ts'
 import { parseClockTime } from './clockTime.ts'
@@ -184,6 +185,24 @@ const findingKey = Joi.string()
 
 const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"')
 
+const longGaps = Joi.array()
+  .items(
+    Joi.object({
+      fromMinutes: count(LONGEST_GAP_DAYS * MINUTES_PER_DAY)
+        .min(1)
+        .required(),
+      off: Joi.valid(...POWER_STATES).required(),
+    }),
+  )
+  .min(1)
+  .max(MOST_LONG_GAPS)
+  .custom((gaps: readonly LongGap[], helpers) =>
+    gaps.every((gap, i) => i === 0 || gap.fromMinutes > gaps[i - 1]!.fromMinutes)
+      ? gaps
+      : helpers.error('longGaps.order'),
+  )
+  .messages({ 'longGaps.order': 'each gap longer than the one before it' })
+
 const decided = {
   purpose: label(200).allow('').required(),
   needs: needs.required(),
@@ -202,6 +221,7 @@ const decided = {
   trafficOutGiB: traffic,
   week: id.required(),
   off: Joi.valid(...POWER_STATES).required(),
+  longGaps,
   pinned: Joi.array()
     .items(plate)
     .max(DECISIONS.length + MOST_DATA_DISKS)

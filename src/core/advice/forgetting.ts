@@ -1,10 +1,12 @@
 import { shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { BillingMonth } from '../calendar/billingMonth.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargeMachine, meterMachine, meterOn } from '../meter/chargeMachine.ts'
 import { totalOf } from '../meter/machineTotal.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
+import { isNeverOff, longestGap } from '../power/offPlan.ts'
 import { spansAround } from '../power/monthTimeline.ts'
 import { subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_HOUR, type Instant, type Span } from '../quantity/units.ts'
@@ -35,8 +37,8 @@ export function forgetting(
   month: BillingMonth,
   shared?: SharedAccount,
 ): Forgetting[] {
-  const { off } = resolved.machine
-  if (off === 'running' || !resolved.index.book.states[off]) return []
+  const { machine, index } = resolved
+  if (isNeverOff(machine) || lackedState(machine, index.book)) return []
   const total = (metered: MeteredMonth): Exact | undefined => {
     const charges = chargeMachine(resolved, metered, month, shared)
     return 'code' in charges ? undefined : totalOf(charges)
@@ -47,7 +49,7 @@ export function forgetting(
     const left = total(meterOn(resolved, fill(on, gap), month))
     return left && subtract(left, planned)
   }
-  const on = spansAround(resolved.week, month)
+  const on = spansAround(resolved.week, month, longestGap(machine))
   const gaps = gapsOf(on).filter(({ from, to }) => from >= month.from && to <= month.to)
   const between = (least: number, most: number): Span | undefined =>
     gaps.find((gap) => lengthOf(gap) >= least && lengthOf(gap) < most)

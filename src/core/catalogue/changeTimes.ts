@@ -17,11 +17,14 @@ const timeFor = (change: StateRow['leave'], memory: GiB, restored: number): Seco
   )
 
 /**
- * How long a machine with this memory takes to go off and come back, bringing back `restoredGiB` from a snapshot;
- * begun seconds count whole.
+ * How long a machine with this memory takes to go off and come back, bringing back `restoredGiB` from a snapshot where
+ * it was deleted; begun seconds count whole.
  */
 export function changeTimes(book: PriceBook, off: OffState, memory: GiB, restoredGiB = 0): ChangeTimes {
   const row = book.states[off]
   if (!row || off === 'running') return NO_TIME
-  return { leave: timeFor(row.leave, memory, 0), return: timeFor(row.return, memory, restoredGiB) }
+  return {
+    leave: timeFor(row.leave, memory, 0),
+    return: timeFor(row.return, memory, off === 'deleted' ? restoredGiB : 0),
+  }
 }

@@ -1,5 +1,5 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import type { OffState } from '../power/powerState.ts'
+import { offPlanKey, withOffPlan, type OffPlan } from '../power/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
 import { plateId } from './decision.ts'
 import { onKind } from './onKind.ts'
@@ -20,7 +20,7 @@ export type Choice =
   | { readonly decision: 'new-disk'; readonly disk: DiskShape | undefined }
   | { readonly decision: 'snapshots'; readonly scheme: SnapshotScheme }
   | { readonly decision: 'address'; readonly address: Machine['address'] }
-  | { readonly decision: 'off'; readonly off: OffState }
+  | ({ readonly decision: 'off' } & OffPlan)
   /** The plan's, or a variant that the plan does not hold yet. */
   | { readonly decision: 'week'; readonly week: WeekPlan }
   | { readonly decision: 'traffic'; readonly trafficOutGiB: GiB }
@@ -72,7 +72,7 @@ export function applyChoice(machine: Machine, choice: Choice): Machine {
     case 'address':
       return { ...machine, address: choice.address }
     case 'off':
-      return { ...machine, off: choice.off }
+      return withOffPlan(machine, choice)
     case 'week':
       return { ...machine, week: choice.week.id }
     case 'traffic':
@@ -142,7 +142,7 @@ export function choiceKey(choice: Choice): string {
     case 'address':
       return choice.address
     case 'off':
-      return choice.off
+      return offPlanKey(choice)
     case 'week':
       return choice.week.id
     case 'traffic':

@@ -1,5 +1,5 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
-import type { OffState } from '../power/powerState.ts'
+import { offPlanKey, offPlanOf, type OffPlan } from '../power/offPlan.ts'
 import type { Machine } from './plan.ts'
 
 /** One thing that had to change, by the names of the price books. */
@@ -11,7 +11,7 @@ export type ForcedChange =
     }
   /** Position 0 is the system disk. */
   | { readonly field: 'disk'; readonly position: number; readonly from: string; readonly to: string }
-  | { readonly field: 'off'; readonly from: OffState; readonly to: OffState }
+  | { readonly field: 'off'; readonly from: OffPlan; readonly to: OffPlan }
 
 type NamedField = 'region' | 'zone' | 'image' | 'terms' | 'size' | 'disk'
 
@@ -41,7 +41,8 @@ export function changesBetween(
       to: nameIn(index, 'disk', kind),
     })
   })
-  if (from.off !== to.off) changes.push({ field: 'off', from: from.off, to: to.off })
+  if (offPlanKey(from) !== offPlanKey(to))
+    changes.push({ field: 'off', from: offPlanOf(from), to: offPlanOf(to) })
   return changes
 }
 

@@ -1,9 +1,11 @@
 import { zonesSelling, type BookIndex, type RegionIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
 import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
+import { offPlanOf, withOffPlan, type OffPlan } from '../power/offPlan.ts'
 import { proposedChoice } from './chosenSize.ts'
 import type { Decision } from './decision.ts'
 import { changesBetween, type ForcedChange } from './forcedChange.ts'
@@ -133,10 +135,10 @@ function* variants(
   const dataDisks = machine.dataDisks.map((disk) => placesFor(disk, carried, 'data', kept)[0])
   if (dataDisks.some((disk) => !disk)) return
   const systemDisks = placesFor(machine.systemDisk, carried, 'system', kept)
-  for (const off of offStates(machine, index, kept)) {
+  for (const off of offPlans(machine, index, kept)) {
     for (const zone of zones) {
       for (const systemDisk of systemDisks) {
-        yield { ...machine, zone, off, systemDisk, dataDisks: dataDisks as Disk[] }
+        yield { ...withOffPlan(machine, off), zone, systemDisk, dataDisks: dataDisks as Disk[] }
       }
     }
   }
@@ -168,11 +170,12 @@ function placesFor(
   return book.diskKinds.filter(fits).map(({ id }) => onKind(disk, id))
 }
 
-const offStates = (
-  { off }: Machine,
-  { book: { states } }: BookIndex,
-  kept: ReadonlySet<Decision>,
-): Machine['off'][] =>
-  kept.has('off') && states[off]
-    ? [off]
-    : [...new Set([off, 'deallocated', 'stopped', 'running'] as const)].filter((state) => states[state])
+/** Its own, where the provider has the states of it, and then the usual ones for every gap. */
+function offPlans(machine: Machine, { book }: BookIndex, kept: ReadonlySet<Decision>): OffPlan[] {
+  const own = lackedState(machine, book) ? [] : [offPlanOf(machine)]
+  if (kept.has('off') && own.length > 0) return own
+  const usual = (['deallocated', 'stopped', 'running'] as const).filter(
+    (off) => book.states[off] && (off !== machine.off || machine.longGaps),
+  )
+  return [...own, ...usual.map((off) => ({ off }))]
+}

@@ -1,6 +1,6 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import type { OffState } from '../power/powerState.ts'
+import type { OffPlan } from '../power/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { Commands } from '../timers/switching.ts'
 import type { Access } from './access.ts'
@@ -39,7 +39,7 @@ export interface ExchangeRate {
 
 type AddressSort = 'none' | 'changing' | 'fixed'
 
-export interface Machine {
+export interface Machine extends OffPlan {
   readonly name: string
   readonly purpose: string
   readonly needs: Needs
@@ -63,7 +63,6 @@ export interface Machine {
   readonly trafficOutGiB?: GiB
   /** Id of a week of the plan. */
   readonly week: string
-  readonly off: OffState
   /** Plates that are kept as they are: nothing is proposed for them. */
   readonly pinned?: readonly PlateId[]
   /** How it is reached and who signs in. */

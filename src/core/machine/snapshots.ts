@@ -1,3 +1,4 @@
+import { offStates } from '../power/offPlan.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from './resolveMachine.ts'
 
@@ -8,7 +9,7 @@ export function usedGiB({ image }: ResolvedMachine, { position, disk }: Resolved
 
 /** GiB that a deleted machine brings back from snapshots each time that it is made anew. */
 export function restoredGiB(resolved: ResolvedMachine): GiB {
-  if (resolved.machine.off !== 'deleted') return gib(0)
+  if (!offStates(resolved.machine).includes('deleted')) return gib(0)
   return gib(
     disksOf(resolved).reduce((sum, each) => {
       const comesBack = each.disk.goes && (each.disk.snapshots?.kept ?? 0) > 0

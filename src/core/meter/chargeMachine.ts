@@ -3,8 +3,9 @@ import { changeTimes } from '../catalogue/changeTimes.ts'
 import { restoredGiB } from '../machine/snapshots.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
-import type { ChangeTimes } from '../power/timeline.ts'
-import type { Span } from '../quantity/units.ts'
+import type { OffState } from '../power/powerState.ts'
+import type { WayOff, WaysOff } from '../power/timeline.ts'
+import { seconds, type Span } from '../quantity/units.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
 import type { Charge, Meter, MissingPrice } from './charge.ts'
 import { computeCharges } from './computeCharges.ts'
@@ -15,18 +16,26 @@ import type { SharedAccount } from './sharedAccount.ts'
 import { snapshotCharges } from './snapshotCharges.ts'
 import { trafficCharges } from './trafficCharges.ts'
 
-/** When each meter of this machine runs in the month. The book must have the machine's off state. */
+/** When each meter of this machine runs in the month. The book must have the machine's states when off. */
 export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
-  const { machine, index, week } = resolved
-  return meteredMonth(monthTimeline(week, machine.off, changesOf(resolved), month), index.book)
+  return meteredMonth(monthTimeline(resolved.week, waysOff(resolved), month), resolved.index.book)
 }
 
 /** The same, if the machine were on at other times than its week says. */
 export const meterOn = (resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth =>
-  meteredMonth(timelineOf(on, resolved.machine.off, changesOf(resolved), month), resolved.index.book)
+  meteredMonth(timelineOf(on, waysOff(resolved), month), resolved.index.book)
 
-const changesOf = (resolved: ResolvedMachine): ChangeTimes =>
-  changeTimes(resolved.index.book, resolved.machine.off, resolved.size.memoryGiB, restoredGiB(resolved))
+/** How the machine is off in a gap, by its length. */
+function waysOff(resolved: ResolvedMachine): WaysOff {
+  const { machine, index, size } = resolved
+  const way = (fromMinutes: number, off: OffState): WayOff => ({
+    from: seconds(fromMinutes * 60),
+    off,
+    changes: changeTimes(index.book, off, size.memoryGiB, restoredGiB(resolved)),
+  })
+  const { off, longGaps = [] } = machine
+  return [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))]
+}
 
 /** Charges of one part of a machine, or the price that is missing. */
 export type ChargedPart = (

@@ -18,7 +18,11 @@ const charged = (
   month: string,
   rule: { minimumSeconds: number; incrementSeconds: number },
 ) => {
-  const timeline = monthTimeline(week, 'deallocated', AT_ONCE, billingMonth(month as YearMonth, 'Etc/UTC'))
+  const timeline = monthTimeline(
+    week,
+    [{ from: seconds(0), off: 'deallocated', changes: AT_ONCE }],
+    billingMonth(month as YearMonth, 'Etc/UTC'),
+  )
   return chargedTime(
     chargedRuns(timeline, (phase) => phase === 'running', rule),
     rule,

@@ -1,5 +1,7 @@
 import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
+import { withOffPlan } from '../power/offPlan.ts'
 import { STATE_OF_PHASE, type OffState } from '../power/powerState.ts'
 import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
@@ -39,7 +41,7 @@ export const lengthAsRead = (month: BillingMonth): Seconds =>
 
 export const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
   ...resolved,
-  machine: { ...resolved.machine, off },
+  machine: withOffPlan(resolved.machine, { off }),
 })
 
 export interface EstimateInputs {
@@ -57,7 +59,8 @@ export function estimateMachine({
   sharedAlwaysOn,
 }: EstimateInputs): Estimate | NotPriced {
   const { machine, index } = resolved
-  if (!index.book.states[machine.off]) return { code: 'state-not-offered', state: machine.off }
+  const lacking = lackedState(machine, index.book)
+  if (lacking) return { code: 'state-not-offered', state: lacking }
   const metered = meterMachine(resolved, month)
   const charges = chargeMachine(resolved, metered, month, shared)
   if ('code' in charges) return charges

@@ -1,4 +1,5 @@
 import type { BillingMonth, MonthReading } from '../calendar/billingMonth.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Charge } from './charge.ts'
@@ -39,7 +40,7 @@ export function machineTotal(
   month: BillingMonth,
   shared?: SharedAccount,
 ): Exact | undefined {
-  if (!resolved.index.book.states[resolved.machine.off]) return undefined
+  if (lackedState(resolved.machine, resolved.index.book)) return undefined
   const metered = meterMachine(resolved, month)
   const totals = totalsOf(metered, shared)
   const inputs: Inputs = [resolved, metered, month, shared]

@@ -2,6 +2,7 @@ import { billingMonth, type BillingMonth, type MonthReading } from '../calendar/
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { bookFor, type BookIssue } from '../catalogue/bookFor.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
@@ -108,7 +109,7 @@ export class PlanPricing {
     })
     const metered = (members: readonly ResolvedMachine[]): AccountMember[] =>
       members
-        .filter(({ machine }) => book.states[machine.off])
+        .filter(({ machine }) => !lackedState(machine, book))
         .map((member) => ({ resolved: member, metered: meterMachine(member, month) }))
     const running = resolved.map((member) => withOff(member, 'running'))
     return {

@@ -96,7 +96,7 @@ describe('a choice that does not fit by itself', () => {
     const inputs = plateInputs({ off: 'hibernated', zone: 'b' }, [SMALL_BOOK])
     const rare = notch(inputs, 'size', 'rare')
     const mend = mendNotch(inputs, rare)!
-    expect(mend.changes).toEqual([{ field: 'off', from: 'hibernated', to: 'deallocated' }])
+    expect(mend.changes).toEqual([{ field: 'off', from: { off: 'hibernated' }, to: { off: 'deallocated' } }])
     const costs = forcedCosts(inputs, mend)!
     const total = machineTotal(mend.resolved, inputs.month, inputs.shared)!
     const before = machineTotal(inputs.resolved, inputs.month, inputs.shared)!

@@ -6,6 +6,7 @@ import type { Choice, DiskShape, SnapshotScheme } from '../machine/choice.ts'
 import { proposedChoice } from '../machine/chosenSize.ts'
 import type { Decision } from '../machine/decision.ts'
 import { disksOf, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { offPlanOf, type OffPlan } from '../power/offPlan.ts'
 import { POWER_STATES } from '../power/powerState.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import { nearWeeks } from './nearWeeks.ts'
@@ -84,12 +85,18 @@ export function choicesOf(
     case 'address':
       return (['none', 'changing', 'fixed'] as const).map((address) => ({ decision, address }))
     case 'off':
-      return POWER_STATES.filter((off) => book.states[off]).map((off) => ({ decision, off }))
+      return offPlans(resolved).map((plan) => ({ decision, ...plan }))
     case 'week':
       return [...weeks, ...nearWeeks(resolved.week, weeks)].map((week) => ({ decision, week }))
     case 'traffic':
       return trafficAmounts(machine.trafficOutGiB ?? 0).map((trafficOutGiB) => ({ decision, trafficOutGiB }))
   }
+}
+
+/** One state for every gap, and the machine's own mix of them. */
+function offPlans({ machine, index: { book } }: ResolvedMachine): OffPlan[] {
+  const plain = POWER_STATES.filter((off) => book.states[off]).map((off): OffPlan => ({ off }))
+  return machine.longGaps ? [...plain, offPlanOf(machine)] : plain
 }
 
 /** The choice that the machine stands at. */
@@ -124,7 +131,7 @@ export function presentChoice(
     case 'address':
       return { decision, address: machine.address }
     case 'off':
-      return { decision, off: machine.off }
+      return { decision, ...offPlanOf(machine) }
     case 'week':
       return { decision, week }
     case 'traffic':

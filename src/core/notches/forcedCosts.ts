@@ -1,9 +1,11 @@
+import { lackedState } from '../catalogue/lackedState.ts'
 import { exchanged } from '../machine/exchange.ts'
 import type { ForcedChange } from '../machine/forcedChange.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { Charge } from '../meter/charge.ts'
 import { chargeMachine, meterMachine } from '../meter/chargeMachine.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
+import { withOffPlan } from '../power/offPlan.ts'
 import { add, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { offerFor, ownOffer } from './offerFor.ts'
 import type { Carried, PlatesInputs } from './plate.ts'
@@ -52,9 +54,9 @@ export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts
 type Pricing = Pick<ProviderOffer, 'month' | 'shared' | 'exchange'>
 
 const withOffOf = (resolved: ResolvedMachine, before: ResolvedMachine): ResolvedMachine | undefined =>
-  resolved.index.book.states[before.machine.off]
-    ? { ...resolved, machine: { ...resolved.machine, off: before.machine.off } }
-    : undefined
+  lackedState(before.machine, resolved.index.book)
+    ? undefined
+    : { ...resolved, machine: withOffPlan(resolved.machine, before.machine) }
 
 function priceParts(
   resolved: ResolvedMachine,

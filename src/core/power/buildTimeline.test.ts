@@ -3,13 +3,18 @@ import { describe, expect, test } from 'vitest'
 import { instant, lengthOf, seconds, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
 import { POWER_STATES, type OffState } from './powerState.ts'
-import { secondsByPhase } from './timeline.ts'
+import { secondsByPhase, type WayOff } from './timeline.ts'
 
 const span = (from: number, to: number): Span => ({ from: instant(from), to: instant(to) })
 const within = span(0, 1_000)
+const wayOff = (off: OffState, leave: number, back: number, from = 0): WayOff => ({
+  from: seconds(from),
+  off,
+  changes: { leave: seconds(leave), return: seconds(back) },
+})
 
 const phases = (on: Span[], off: OffState, leave: number, back: number) =>
-  buildTimeline({ on, off, changes: { leave: seconds(leave), return: seconds(back) }, within }).map(
+  buildTimeline({ on, ways: [wayOff(off, leave, back)], within }).map(
     ({ phase, from, to }) => `${phase} ${from}-${to}`,
   )
 
@@ -63,6 +68,33 @@ describe('phases of a machine', () => {
   })
 })
 
+describe('gaps that are long enough have a state of their own', () => {
+  const on = [span(300, 400), span(420, 500), span(600, 700)]
+  const by = (...ways: [WayOff, ...WayOff[]]): string[] =>
+    buildTimeline({ on, ways, within }).map(({ phase, from, to }) => `${phase} ${from}-${to}`)
+
+  test('by its planned length, the ends as gaps without end', () => {
+    expect(by(wayOff('stopped', 1, 2), wayOff('hibernated', 5, 6, 100), wayOff('deleted', 7, 8, 300))).toEqual([
+      'deleted 0-300', 'creating 300-308', 'running 308-400', 'stopping 400-401', 'stopped 401-420',
+      'starting 420-422', 'running 422-500', 'hibernating 500-505', 'hibernated 505-600', 'waking 600-606',
+      'running 606-700', 'deleting 700-707', 'deleted 707-1000',
+    ]) // prettier-ignore
+  })
+
+  test('short ones can be run through', () => {
+    expect(by(wayOff('running', 0, 0), wayOff('deallocated', 5, 6, 100))).toEqual([
+      'deallocated 0-300', 'starting 300-306', 'running 306-500', 'stopping 500-505', 'deallocated 505-600',
+      'starting 600-606', 'running 606-700', 'stopping 700-705', 'deallocated 705-1000',
+    ]) // prettier-ignore
+  })
+
+  test('long ones can be run through, too', () => {
+    expect(by(wayOff('deallocated', 5, 6), wayOff('running', 0, 0, 21))).toEqual([
+      'running 0-400', 'stopping 400-405', 'deallocated 405-420', 'starting 420-426', 'running 426-1000',
+    ]) // prettier-ignore
+  })
+})
+
 test('covers its span without gap or overlap, and phases sum to its length', () => {
   const anySpans = fc
     .array(fc.tuple(fc.integer({ min: 1, max: 200 }), fc.integer({ min: 1, max: 200 })), { maxLength: 12 })
@@ -74,13 +106,13 @@ test('covers its span without gap or overlap, and phases sum to its length', () 
         return span(from, at)
       })
     })
+  const anyState = fc.constantFrom(...POWER_STATES)
   const time = fc.integer({ min: 0, max: 90 })
   fc.assert(
-    fc.property(anySpans, fc.constantFrom(...POWER_STATES), time, time, (on, off, leave, back) => {
+    fc.property(anySpans, anyState, anyState, time, time, (on, off, longOff, leave, back) => {
       const segments = buildTimeline({
         on,
-        off,
-        changes: { leave: seconds(leave), return: seconds(back) },
+        ways: [wayOff(off, leave, back), wayOff(longOff, back, leave, 100)],
         within,
       })
       let at = 0

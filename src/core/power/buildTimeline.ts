@@ -1,32 +1,41 @@
 import { instant, type Instant } from '../quantity/units.ts'
 import { LEAVE_PHASE, RETURN_PHASE, type Phase } from './powerState.ts'
-import type { Segment, TimelineInputs } from './timeline.ts'
+import type { Segment, TimelineInputs, WayOff, WaysOff } from './timeline.ts'
 
 /**
  * The machine's phases over `within`, in order, without gap or overlap.
  *
- * A machine begins to come back when a window opens and begins to go off when it closes. It cannot come back before
- * it has finished going off: a window that opens in that time begins late, and one that also closes in it is missed.
- * It always finishes coming back before it goes off again.
+ * A machine begins to come back when a window opens and begins to go off when it closes, into the state that its gap
+ * has by its planned length. It cannot come back before it has finished going off: a window that opens in that time
+ * begins late, and one that also closes in it is missed, so that it stays as it was. It always finishes coming back
+ * before it goes off again. What comes before the first window and after the last counts as a gap without end.
  */
-export function buildTimeline({ on, off, changes, within }: TimelineInputs): Segment[] {
-  if (off === 'running') return [{ phase: 'running', from: within.from, to: within.to }]
+export function buildTimeline({ on, ways, within }: TimelineInputs): Segment[] {
   const segments: Segment[] = []
   let at: Instant = within.from
   const stay = (phase: Phase, to: number): void => {
     const end = Math.min(to, within.to)
     if (end <= at) return
-    segments.push({ phase, from: at, to: instant(end) })
+    const last = segments.at(-1)
+    if (last?.phase === phase) segments.pop()
+    segments.push({ phase, from: last?.phase === phase ? last.from : at, to: instant(end) })
     at = instant(end)
   }
-  for (const window of on) {
+  let way = wayFor(ways, Infinity)
+  for (const [i, window] of on.entries()) {
     if (window.to <= at) continue
-    stay(off, window.from)
-    const ready = at + changes.return
-    stay(RETURN_PHASE[off], ready)
-    stay('running', Math.max(window.to, ready))
-    stay(LEAVE_PHASE[off], at + changes.leave)
+    stay(way.off, window.from)
+    if (way.off !== 'running') stay(RETURN_PHASE[way.off], at + way.changes.return)
+    stay('running', Math.max(window.to, at))
+    way = wayFor(ways, (on[i + 1]?.from ?? Infinity) - window.to)
+    if (way.off !== 'running') stay(LEAVE_PHASE[way.off], at + way.changes.leave)
   }
-  stay(off, within.to)
+  stay(way.off, within.to)
   return segments
+}
+
+function wayFor(ways: WaysOff, gap: number): WayOff {
+  let found: WayOff = ways[0]
+  for (const way of ways) if (gap >= way.from) found = way
+  return found
 }

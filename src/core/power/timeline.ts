@@ -11,11 +11,20 @@ export interface ChangeTimes {
   readonly return: Seconds
 }
 
+/** A state for gaps that last at least `from`, and how long it takes to go into it and come back. */
+export interface WayOff {
+  readonly from: Seconds
+  readonly off: OffState
+  readonly changes: ChangeTimes
+}
+
+/** Shortest gaps first, from 0 on. */
+export type WaysOff = readonly [WayOff, ...WayOff[]]
+
 export interface TimelineInputs {
   /** The times to be on, in order and apart from each other. */
   readonly on: readonly Span[]
-  readonly off: OffState
-  readonly changes: ChangeTimes
+  readonly ways: WaysOff
   /** What the timeline covers, without gap or overlap. */
   readonly within: Span
 }

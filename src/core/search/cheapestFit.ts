@@ -1,6 +1,7 @@
 import { zonesSelling, type RegionIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
-import type { DiskKind, Image, Terms } from '../catalogue/priceBook.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
+import type { DiskKind, Image, PriceBook, Terms } from '../catalogue/priceBook.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import type { Decision } from '../machine/decision.ts'
 import { exchanged } from '../machine/exchange.ts'
@@ -14,7 +15,8 @@ import { machineTotal } from '../meter/machineTotal.ts'
 import type { ProviderOffer } from '../meter/planPricing.ts'
 import { keptDecisions } from '../notches/keptDecisions.ts'
 import { ownOffer } from '../notches/offerFor.ts'
-import { POWER_STATES, type OffState } from '../power/powerState.ts'
+import { offPlanKey, offPlanOf, withOffPlan, type OffPlan } from '../power/offPlan.ts'
+import { POWER_STATES } from '../power/powerState.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
 import { leastCost } from './leastCost.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
@@ -92,20 +94,19 @@ function searchRegion(searched: SearchedRegion, best: Best): void {
   const { resolved } = inputs
   const { machine } = resolved
   const rate = offer.exchange.kind === 'rate' ? toNumber(offer.exchange.value) : 1
-  for (const off of statesToTry(machine, index.book.states, kept)) {
+  for (const off of offPlansToTry(machine, index.book, kept)) {
     for (const terms of termsToTry(machine, index.book.terms, kept)) {
       for (const { size, chosen } of sizes) {
         const zone = zoneFor(searched, size.id)
         if (zone === undefined) continue
         const named = {
-          ...withChosen(machine, chosen),
+          ...withOffPlan(withChosen(machine, chosen), off),
           provider: index.book.provider.id,
           region: region.region.id,
           zone,
           size: size.id,
           image: image.id,
           terms: terms.id,
-          off,
         }
         const alike = { ...resolved, machine: named, index, region, size, image, terms }
         const metered = meterMachine(alike, month)
@@ -130,11 +131,13 @@ function zoneFor({ region, kept, inputs, isHome }: SearchedRegion, size: string)
   return isHome && kept.has('place') ? undefined : selling[0]
 }
 
-const statesToTry = (
-  { off }: Machine,
-  states: { readonly [State in OffState]?: unknown },
-  kept: ReadonlySet<Decision>,
-): OffState[] => POWER_STATES.filter((state) => states[state] && (!kept.has('off') || state === off))
+/** One state for every gap, and what the machine has where that is a mix. */
+function offPlansToTry(machine: Machine, book: PriceBook, kept: ReadonlySet<Decision>): OffPlan[] {
+  const own = machine.longGaps && !lackedState(machine, book) ? [offPlanOf(machine)] : []
+  if (kept.has('off') && machine.longGaps) return own
+  const plain = POWER_STATES.filter((off) => book.states[off] && (!kept.has('off') || machine.off === off))
+  return [...plain.map((off) => ({ off })), ...own]
+}
 
 const termsToTry = (
   machine: Machine,
@@ -193,7 +196,8 @@ class Best {
 }
 
 function countChanges(before: Machine, after: Machine): number {
-  const fields = ['provider', 'region', 'zone', 'size', 'terms', 'off'] as const
+  const fields = ['provider', 'region', 'zone', 'size', 'terms'] as const
   const changed = fields.filter((field) => before[field] !== after[field]).length
-  return changed + Number(before.systemDisk.kind !== after.systemDisk.kind)
+  const off = Number(offPlanKey(before) !== offPlanKey(after))
+  return changed + off + Number(before.systemDisk.kind !== after.systemDisk.kind)
 }

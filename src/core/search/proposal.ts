@@ -1,3 +1,4 @@
+import { lackedState } from '../catalogue/lackedState.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { exchanged } from '../machine/exchange.ts'
@@ -6,6 +7,7 @@ import type { Machine } from '../machine/plan.ts'
 import { resolveMachine, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import { offerFor } from '../notches/offerFor.ts'
+import { withOffPlan } from '../power/offPlan.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
@@ -26,8 +28,7 @@ function takePart(inputs: PlatesInputs, machine: Machine, proposed: Machine, par
   switch (part) {
     case 'place': {
       if (!moves) return { ...machine, region: proposed.region, zone: proposed.zone }
-      const hasState = indexOf(inputs, proposed).book.states[machine.off] !== undefined
-      return hasState ? { ...proposed, off: machine.off } : proposed
+      return lackedState(machine, indexOf(inputs, proposed).book) ? proposed : withOffPlan(proposed, machine)
     }
     case 'size':
       if (moves || machine.size === proposed.size) return machine
@@ -40,9 +41,9 @@ function takePart(inputs: PlatesInputs, machine: Machine, proposed: Machine, par
       return moves ? machine : { ...machine, terms: proposed.terms }
     case 'off':
       // A provider without the present state brings its own with the move.
-      return moves && !indexOf(inputs, proposed).book.states[inputs.resolved.machine.off]
+      return moves && lackedState(inputs.resolved.machine, indexOf(inputs, proposed).book)
         ? machine
-        : { ...machine, off: proposed.off }
+        : withOffPlan(machine, proposed)
   }
 }
 

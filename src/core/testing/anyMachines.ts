@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { PriceBook, Size } from '../catalogue/priceBook.ts'
 import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
+import type { LongGap } from '../power/offPlan.ts'
 import { POWER_STATES } from '../power/powerState.ts'
 import { gib } from '../quantity/units.ts'
 import { EVERY_DAY, weekOf } from './weeks.ts'
@@ -47,7 +48,8 @@ export function anyMachineOf(book: PriceBook, weekIds: readonly string[]): fc.Ar
             addressGoes: fc.boolean(),
             trafficOutGiB: fc.constantFrom(gib(0), gib(12.5), gib(180), gib(2_600)),
             week: fc.constantFrom(...weekIds),
-            off: fc.constantFrom(...POWER_STATES.filter((state) => book.states[state])),
+            off: anyState(book),
+            longGaps: anyLongGaps(book),
           },
           {
             requiredKeys: [
@@ -71,6 +73,19 @@ export function anyMachineOf(book: PriceBook, weekIds: readonly string[]): fc.Ar
       ),
     )
 }
+
+const anyState = (book: PriceBook) => fc.constantFrom(...POWER_STATES.filter((state) => book.states[state]))
+
+const anyLongGaps = (book: PriceBook): fc.Arbitrary<LongGap[]> =>
+  fc
+    .uniqueArray(
+      fc.record({
+        fromMinutes: fc.oneof(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 1, max: 70 * 60 })),
+        off: anyState(book),
+      }),
+      { minLength: 1, maxLength: 3, selector: ({ fromMinutes }) => fromMinutes },
+    )
+    .map((gaps) => gaps.sort((a, b) => a.fromMinutes - b.fromMinutes))
 
 const addressSorts = (book: PriceBook, region: string): ('fixed' | 'changing')[] =>
   (['fixed', 'changing'] as const).filter((sort) => book.prices[region]!.addresses[sort])

@@ -3,6 +3,7 @@ import { Temporal } from 'temporal-polyfill'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { DiskKind, PriceBook, StateRow, Terms } from '../catalogue/priceBook.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
+import type { PowerState } from '../power/powerState.ts'
 import { walkMinutes } from './walkMinutes.ts'
 
 /**
@@ -13,7 +14,8 @@ import { walkMinutes } from './walkMinutes.ts'
  */
 export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
   const { book, month } = inputs
-  const margin = 3 * DAY
+  const longest = inputs.machines.flatMap(({ longGaps = [] }) => longGaps.map((gap) => gap.fromMinutes * 60))
+  const margin = 3 * DAY + Math.max(0, ...longest)
   const machines = inputs.machines.map((machine) => newClocks(machine, inputs, margin))
   const pools = (book.freeAllowances ?? []).map((allowance) => ({
     allowance,
@@ -70,9 +72,9 @@ const mostPerSecond = (allowance: SimplePool['allowance'], inputs: SimpleInputs)
 /** What one machine's stop watches have counted. */
 interface Clocks {
   readonly machine: Machine
-  readonly wanted: readonly boolean[]
-  readonly leave: number
-  readonly back: number
+  /** In each minute: up, or the state that it is off in. */
+  readonly wanted: readonly PowerState[]
+  state: PowerState
   readonly free: { compute: number; readonly disks: number[] }
   up: boolean
   busyUntil: number
@@ -99,28 +101,13 @@ const termsOf = (machine: Machine, book: PriceBook): Terms =>
 const endOfDate = (date: string, timeZone: string): number =>
   Temporal.PlainDate.from(date).add({ days: 1 }).toZonedDateTime(timeZone).epochMilliseconds / 1_000
 
-function newClocks(machine: Machine, { weeks, book, month }: SimpleInputs, margin: number): Clocks {
+function newClocks(machine: Machine, { weeks, month }: SimpleInputs, margin: number): Clocks {
   const week = weeks.find(({ id }) => id === machine.week)!
-  const row = book.states[machine.off]!
-  const { memoryGiB } = sizeOf(machine, book)
-  const restored =
-    machine.off === 'deleted'
-      ? disksOf(machine).reduce(
-          (sum, disk, i) => sum + (disk.goes && disk.snapshots?.kept ? usedOf(machine, disk, i, book) : 0),
-          0,
-        )
-      : 0
-  const time = (change: StateRow['leave'], brought: number): number =>
-    Math.ceil(
-      (change?.seconds ?? 0) +
-        (change?.secondsPerGiB ?? 0) * memoryGiB +
-        (change?.secondsPerRestoredGiB ?? 0) * brought,
-    )
+  const wanted = statesOf(machine, walkMinutes(week, month.from - margin, month.to + margin))
   return {
     machine,
-    wanted: walkMinutes(week, month.from - margin, month.to + margin),
-    leave: time(row.leave, 0),
-    back: time(row.return, restored),
+    wanted,
+    state: wanted.find((state) => state !== 'running') ?? 'running',
     free: { compute: 0, disks: disksOf(machine).map(() => 0) },
     up: false,
     busyUntil: -Infinity,
@@ -131,19 +118,53 @@ function newClocks(machine: Machine, { weeks, book, month }: SimpleInputs, margi
   }
 }
 
+/** Each minute off by how long its gap is; what the walk cuts off counts as without end. */
+function statesOf({ off, longGaps = [] }: Machine, on: readonly boolean[]): PowerState[] {
+  const states: PowerState[] = []
+  for (let minute = 0; minute < on.length;) {
+    let end = minute
+    while (end < on.length && on[end] === on[minute]) end += 1
+    const length = minute === 0 || end === on.length ? Infinity : end - minute
+    const long = longGaps.filter((gap) => length >= gap.fromMinutes).at(-1)
+    while (states.length < end) states.push(on[minute] ? 'running' : (long?.off ?? off))
+    minute = end
+  }
+  return states
+}
+
+function changeTime(
+  machine: Machine,
+  state: PowerState,
+  change: 'leave' | 'return',
+  book: PriceBook,
+): number {
+  const { memoryGiB } = sizeOf(machine, book)
+  const restored =
+    state === 'deleted' && change === 'return'
+      ? disksOf(machine).reduce(
+          (sum, disk, i) => sum + (disk.goes && disk.snapshots?.kept ? usedOf(machine, disk, i, book) : 0),
+          0,
+        )
+      : 0
+  const rule = book.states[state]![change]
+  return Math.ceil(
+    (rule?.seconds ?? 0) +
+      (rule?.secondsPerGiB ?? 0) * memoryGiB +
+      (rule?.secondsPerRestoredGiB ?? 0) * restored,
+  )
+}
+
 const usedOf = (machine: Machine, disk: Disk, at: number, book: PriceBook): number =>
   disk.snapshots?.usedGiB ?? (at === 0 ? imageOf(machine, book).usedGiB : disk.roomGiB)
 
 /** Nothing changes in this minute: it is settled in the state that is wanted. */
 const isQuiet = (clocks: Clocks, minute: number, start: number): boolean =>
-  clocks.machine.off === 'running'
-    ? minute > start
-    : clocks.busyUntil <= minute &&
-      clocks.up === clocks.wanted[(minute - start) / 60] &&
-      clocks.busyUntil < minute - 60
+  minute > start &&
+  clocks.busyUntil < minute - 60 &&
+  clocks.up === (clocks.wanted[(minute - start) / 60] === 'running')
 
-const rowOf = ({ machine, up, busyUntil }: Clocks, second: number, book: PriceBook): StateRow =>
-  machine.off === 'running' || up || second < busyUntil ? book.states.running : book.states[machine.off]!
+const rowOf = ({ state, up, busyUntil }: Clocks, second: number, book: PriceBook): StateRow =>
+  up || second < busyUntil ? book.states.running : book.states[state]!
 
 function switchOver(
   clocks: Clocks,
@@ -155,10 +176,14 @@ function switchOver(
   const { machine } = clocks
   const { book, month } = inputs
   const wanted = clocks.wanted[Math.floor((second - start) / 60)]!
-  if (machine.off !== 'running' && second >= clocks.busyUntil && clocks.up !== wanted) {
-    clocks.up = wanted
-    clocks.busyUntil = second + (wanted ? clocks.back : clocks.leave)
-    if (wanted && machine.off === 'deleted' && second >= month.from && second < month.to)
+  if (second >= clocks.busyUntil && clocks.up !== (wanted === 'running')) {
+    clocks.up = !clocks.up
+    if (!clocks.up) clocks.state = wanted
+    const change = clocks.up ? 'return' : 'leave'
+    // A machine that never was off is up from the first second, without coming back.
+    clocks.busyUntil =
+      second + (clocks.state === 'running' ? 0 : changeTime(machine, clocks.state, change, book))
+    if (clocks.up && clocks.state === 'deleted' && second >= month.from && second < month.to)
       clocks.creations += 1
   }
   const row = rowOf(clocks, second, book)

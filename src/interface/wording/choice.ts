@@ -8,7 +8,7 @@ import type { Machine, Snapshots } from '../../core/machine/plan.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { subtract } from '../../core/quantity/exact.ts'
 import { formatDifference, groupDigits } from './money'
-import { OFF_MEANS, OFF_NAMES } from './state'
+import { offPlanWords } from './offPlan'
 import { weekText } from './week'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 
@@ -155,7 +155,7 @@ export function choiceWords(
     case 'address':
       return ADDRESS_WORDS[choice.address]
     case 'off':
-      return { name: OFF_NAMES[choice.off], about: OFF_MEANS[choice.off] }
+      return offPlanWords(choice)
     case 'week':
       return { name: choice.week.name, about: weekText(choice.week) }
     case 'traffic':

@@ -1,6 +1,6 @@
 import type { ForcedChange } from '../../core/machine/forcedChange.ts'
 import { diskName } from './charge'
-import { OFF_NAMES } from './state'
+import { offPlanText } from './offPlan'
 
 const FIELD_NAMES = {
   region: 'Region',
@@ -16,7 +16,7 @@ export function forcedChangeText(change: ForcedChange): string {
     case 'disk':
       return `${diskName(change.position)}: ${change.to} in place of ${change.from}`
     case 'off':
-      return `When off: ${OFF_NAMES[change.to].toLowerCase()} in place of ${OFF_NAMES[change.from].toLowerCase()}`
+      return `When off: ${offPlanText(change.to).toLowerCase()} in place of ${offPlanText(change.from).toLowerCase()}`
     default:
       return `${FIELD_NAMES[change.field]}: ${change.to} in place of ${change.from}`
   }

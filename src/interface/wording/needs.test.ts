@@ -52,7 +52,7 @@ describe('what a choice forces', () => {
     [{ field: 'disk', position: 0, from: 'Ember', to: 'Spray' }, 'System disk: Spray in place of Ember'],
     [{ field: 'disk', position: 2, from: 'Ember', to: 'Spray' }, 'Data disk 2: Spray in place of Ember'],
     [
-      { field: 'off', from: 'hibernated', to: 'running' },
+      { field: 'off', from: { off: 'hibernated' }, to: { off: 'running' } },
       'When off: running all the time in place of hibernated',
     ],
   ])('%o', (change, words) => expect(forcedChangeText(change)).toBe(words))

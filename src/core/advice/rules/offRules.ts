@@ -2,7 +2,8 @@ import { weekSpans } from '../../calendar/weekSpans.ts'
 import { hourByState } from '../../meter/hourByState.ts'
 import { compare, divide, exact, multiply, negate, subtract, toNumber, ZERO } from '../../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_DAY, SECONDS_PER_HOUR, seconds } from '../../quantity/units.ts'
-import { givesHardwareBack } from '../../power/powerState.ts'
+import { isNeverOff, offIn, offStates } from '../../power/offPlan.ts'
+import { givesHardwareBack, type PowerState } from '../../power/powerState.ts'
 import type { WatchInputs, WatchRule } from '../finding.ts'
 import { mendBy, saves } from '../mendBy.ts'
 
@@ -12,16 +13,21 @@ const hourIn = ({ resolved, month }: WatchInputs, state: string) =>
 const perHours = (amount: Parameters<typeof multiply>[0], span: number) =>
   divide(multiply(amount, exact(span)), exact(SECONDS_PER_HOUR))
 
+const trueOffStates = ({ resolved: { machine } }: WatchInputs): PowerState[] =>
+  offStates(machine).filter((off) => off !== 'running')
+
 /** Switched off, and the hardware is charged all the same. */
 const offStillCharged: WatchRule = (inputs) => {
-  const { off } = inputs.resolved.machine
-  const hour = off === 'running' ? undefined : hourIn(inputs, off)
-  if (!hour?.stillCharged) return []
+  const { phases } = inputs.estimate.metered
+  const hours = trueOffStates(inputs).map((off) => hourIn(inputs, off))
+  const hour = hours.find((each) => each?.stillCharged && phases.get(each.state))
+  if (!hour) return []
+  const off = hour.state
   const perHour = hour.byMeter.find(({ meter }) => meter === 'compute')?.amount ?? ZERO
-  const offFor = inputs.estimate.metered.phases.get(off) ?? 0
+  const offFor = phases.get(off) ?? 0
   const mend = mendBy(inputs, 'off', (notch) => saves(notch) && notch.choice.decision === 'off')
   const isFlat = inputs.resolved.terms.kind === 'flat'
-  if (offFor === 0 || perHour.n === 0n) return []
+  if (perHour.n === 0n) return []
   return [
     {
       key: 'off-still-charged',
@@ -40,8 +46,9 @@ const LEAST_FLOOR_SHARE = 0.35
 /** What remains however long it is off, where that is a good part of the month. */
 const floorWhenOff: WatchRule = (inputs) => {
   const { resolved, month, estimate } = inputs
-  const { off, systemDisk, dataDisks } = resolved.machine
-  const hour = off === 'running' ? undefined : hourIn(inputs, off)
+  const { systemDisk, dataDisks } = resolved.machine
+  const [off] = trueOffStates(inputs)
+  const hour = off && hourIn(inputs, off)
   if (!hour || hour.stillCharged) return []
   const floor = perHours(hour.amount, lengthOf(month))
   const share = toNumber(floor) / Math.max(toNumber(estimate.total), 1e-9)
@@ -64,7 +71,7 @@ const floorWhenOff: WatchRule = (inputs) => {
 const startsAndStops: WatchRule = (inputs) => {
   const { resolved, estimate, month } = inputs
   const { week, machine } = resolved
-  if (machine.off !== 'running') {
+  if (!isNeverOff(machine)) {
     return week.windows.length > 0
       ? []
       : [{ key: 'never-starts', severity: 'problem', facts: { code: 'never-starts', week: week.name } }]
@@ -92,14 +99,14 @@ const LOOK_AT_DAYS = 21
 const leftOn: WatchRule = (inputs) => {
   const { resolved, month } = inputs
   const { week, machine } = resolved
-  const [running, off] = [hourIn(inputs, 'running'), hourIn(inputs, machine.off)]
-  if (machine.off === 'running' || !running || !off || off.stillCharged) return []
   const spans = weekSpans(week, {
     from: month.from,
     to: instant(month.from + LOOK_AT_DAYS * SECONDS_PER_DAY),
   })
   const gaps = spans.slice(1).map(({ from }, i) => from - spans[i]!.to)
   const gap = seconds(gaps.reduce((most, each) => Math.max(most, each), 0))
+  const [running, off] = [hourIn(inputs, 'running'), hourIn(inputs, offIn(machine, gap))]
+  if (!running || !off || off.state === 'running' || off.stillCharged) return []
   const cost = perHours(subtract(running.amount, off.amount), gap)
   if (compare(cost, LEAST_LEFT_ON) < 0) return []
   return [{ key: 'left-on', severity: 'note', facts: { code: 'left-on', gap, cost } }]
@@ -109,7 +116,8 @@ const leftOn: WatchRule = (inputs) => {
 const addressChanges: WatchRule = (inputs) => {
   const { resolved, estimate } = inputs
   const { machine } = resolved
-  if (machine.address !== 'changing' || !givesHardwareBack(machine.off) || estimate.starts === 0) return []
+  if (machine.address !== 'changing' || !offStates(machine).some(givesHardwareBack) || estimate.starts === 0)
+    return []
   const isFixed = (notch: { choice: { decision: string } }): boolean =>
     'address' in notch.choice && notch.choice.address === 'fixed'
   return [

@@ -2,9 +2,19 @@ import { changeTimes } from '../../catalogue/changeTimes.ts'
 import type { Keep } from '../../machine/needs.ts'
 import type { ResolvedMachine } from '../../machine/resolveMachine.ts'
 import { restoredGiB } from '../../machine/snapshots.ts'
+import { offStates, withOffPlan } from '../../power/offPlan.ts'
 import { givesHardwareBack } from '../../power/powerState.ts'
 import { systemRoom } from './diskChecks.ts'
 import type { FitCheck } from './fitCheck.ts'
+
+/** The machine once for each state that it can be in when off. */
+export const inEachState = (resolved: ResolvedMachine): readonly ResolvedMachine[] =>
+  resolved.machine.longGaps
+    ? offStates(resolved.machine).map((off) => ({
+        ...resolved,
+        machine: withOffPlan(resolved.machine, { off }),
+      }))
+    : [resolved]
 
 const hibernates = ({ machine }: ResolvedMachine): boolean => machine.off === 'hibernated'
 
@@ -31,7 +41,7 @@ const keepCheck = (what: Keep, concerns: FitCheck['concerns']): FitCheck => ({
   },
 })
 
-export const OFF_CHECKS: readonly FitCheck[] = [
+const CHECKS_OF_A_STATE: readonly FitCheck[] = [
   {
     concerns: ['off'],
     find: ({ machine, index: { book } }) =>
@@ -115,3 +125,15 @@ export const OFF_CHECKS: readonly FitCheck[] = [
     },
   },
 ]
+
+/** A machine must be able to be in each of its states. */
+export const OFF_CHECKS: readonly FitCheck[] = CHECKS_OF_A_STATE.map((check) => ({
+  ...check,
+  find: (resolved, disks) => {
+    for (const each of inEachState(resolved)) {
+      const reason = check.find(each, disks)
+      if (reason) return reason
+    }
+    return undefined
+  },
+}))
