@@ -1,4 +1,4 @@
-import type { Seconds } from '../quantity/units.ts'
+import { seconds, type Seconds } from '../quantity/units.ts'
 import type { OffState } from './powerState.ts'
 
 /** What a machine is between its times to be on: one state, or another one in gaps that are long enough. */
@@ -14,7 +14,7 @@ export interface LongGap {
   readonly off: OffState
 }
 
-export const MOST_LONG_GAPS = 12
+export const MOST_LONG_GAPS = 48
 export const LONGEST_GAP_DAYS = 21
 
 /** The state of a gap of this length. O(long gaps). */
@@ -38,6 +38,29 @@ export function withOffPlan<M extends OffPlan>(machine: M, { off, longGaps }: Of
 }
 
 export const offPlanOf = ({ off, longGaps }: OffPlan): OffPlan => (longGaps ? { off, longGaps } : { off })
+
+/**
+ * The same, but in this state where a gap lasts at least `fromMinutes` and less than `toMinutes`. Gaps of other lengths
+ * stay as they are. O(long gaps).
+ */
+export function withOffBetween(
+  plan: OffPlan,
+  fromMinutes: number,
+  toMinutes: number,
+  off: OffState,
+): OffPlan {
+  const at = (minutes: number): OffState => offIn(plan, seconds(minutes * 60))
+  const known = [0, ...(plan.longGaps ?? []).map((long) => long.fromMinutes)]
+  const steps = [
+    ...known.filter((minutes) => minutes < fromMinutes).map((minutes) => ({ minutes, off: at(minutes) })),
+    { minutes: fromMinutes, off },
+    ...(toMinutes === Infinity ? [] : [{ minutes: toMinutes, off: at(toMinutes) }]),
+    ...known.filter((minutes) => minutes > toMinutes).map((minutes) => ({ minutes, off: at(minutes) })),
+  ]
+  const changes = steps.filter((step, i) => i === 0 || step.off !== steps[i - 1]!.off)
+  const longGaps = changes.slice(1).map((step) => ({ fromMinutes: step.minutes, off: step.off }))
+  return { off: changes[0]!.off, ...(longGaps.length > 0 && { longGaps }) }
+}
 
 /** How far a month's neighbourhood must be known, to tell how long a gap at its ends is. */
 export const longestGap = ({ longGaps }: OffPlan): number => (longGaps?.at(-1)?.fromMinutes ?? 0) * 60

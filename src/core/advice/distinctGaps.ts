@@ -1,0 +1,57 @@
+import type { BillingMonth } from '../calendar/billingMonth.ts'
+import type { WeekPlan } from '../calendar/weekPlan.ts'
+import { spansAround } from '../power/monthTimeline.ts'
+import { LONGEST_GAP_DAYS } from '../power/offPlan.ts'
+import { lengthOf, SECONDS_PER_DAY, seconds, type Seconds, type Span } from '../quantity/units.ts'
+
+/** Gaps of one length in a week's month. */
+export interface DistinctGap {
+  readonly length: Seconds
+  /** How many of them touch the month. */
+  readonly count: number
+  readonly first: Span
+  /** Lengths that are meant together with this one: from halfway to the next shorter one up to halfway to the longer. */
+  readonly fromMinutes: number
+  readonly toMinutes: number
+}
+
+/** More would not be read. The gaps that take most of the month are kept. */
+const MOST_DISTINCT = 24
+
+/**
+ * The gaps between a week's times to be on that touch a month, by their whole minutes, shortest first. One that is
+ * longer than can be told apart, as before the first time to be on, is left out.
+ */
+export function distinctGaps(week: WeekPlan, month: BillingMonth): DistinctGap[] {
+  const on = spansAround(week, month, LONGEST_GAP_DAYS * SECONDS_PER_DAY)
+  const gaps = on
+    .slice(1)
+    .map(({ from }, i): Span => ({ from: on[i]!.to, to: from }))
+    .filter(({ from, to }) => to > month.from && from < month.to && to - from >= 60)
+  const byMinutes = new Map<number, Span[]>()
+  for (const gap of gaps) {
+    const minutes = Math.floor(lengthOf(gap) / 60)
+    byMinutes.set(minutes, [...(byMinutes.get(minutes) ?? []), gap])
+  }
+  const kept = [...byMinutes]
+    .sort(([a, as], [b, bs]) => b * bs.length - a * as.length)
+    .slice(0, MOST_DISTINCT)
+    .sort(([a], [b]) => a - b)
+  return kept.map(([minutes, same], i): DistinctGap => {
+    const [shorter, longer] = [kept[i - 1]?.[0], kept[i + 1]?.[0]]
+    const whole = same.find(({ from, to }) => from >= month.from && to <= month.to)
+    return {
+      length: seconds(minutes * 60),
+      count: same.length,
+      first: whole ?? same[0]!,
+      fromMinutes: shorter === undefined ? 0 : between(shorter, minutes),
+      toMinutes: longer === undefined ? Infinity : between(minutes, longer),
+    }
+  })
+}
+
+/** A full hour about halfway where there is one, and otherwise the longer length itself. */
+function between(shorter: number, longer: number): number {
+  const halfway = Math.floor((shorter + longer) / 120) * 60
+  return halfway > shorter ? halfway : longer
+}
