@@ -8,6 +8,7 @@ import type { Needs, UserPlace } from '../core/machine/needs.ts'
 import type { Access } from '../core/machine/access.ts'
 import type { Disk, Machine, MachineForm, Plan, Variant } from '../core/machine/plan.ts'
 import { asVariant, formOf, MOST_VARIANTS, nextVariantNumber } from '../core/machine/variant.ts'
+import { withOffPlan, type OffPlan } from '../core/power/offPlan.ts'
 import type { Recipe } from './change.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
@@ -54,6 +55,9 @@ export const setMachine = (name: string, part: Partial<Machine>): Recipe =>
   onMachine(name, (machine) => {
     Object.assign(machine, part)
   })
+
+export const setOffPlan = (name: string, plan: OffPlan): Recipe =>
+  onMachine(name, (machine) => withOffPlan(machine as Machine, plan))
 
 /** What is set to undefined is not asked for any more. */
 export const setNeeds = (

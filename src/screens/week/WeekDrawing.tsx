@@ -1,9 +1,9 @@
 import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
-import type { OffState } from '../../core/power/powerState.ts'
+import type { OffPlan } from '../../core/power/offPlan.ts'
+import { weeklyOff } from '../../core/power/weeklyOff.ts'
 import { formatClockTime } from '../../files/clockTime.ts'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
-import { DAY_NAMES } from '../../interface/wording/time'
 import type { Patch } from './usePaint'
 
 /** Pixels of a day's row. */
@@ -16,7 +16,7 @@ const LEAST_LABELLED_MINUTES = 210
 
 interface WeekDrawingProps {
   readonly windows: readonly WeekWindow[]
-  readonly off: OffState
+  readonly off: OffPlan
   readonly patch: Patch | undefined
   readonly shutdown: AutoShutdown | undefined
 }
@@ -27,16 +27,16 @@ const percent = (minute: number): string => `${(minute / MINUTES_PER_DAY) * 100}
 export function WeekDrawing({ windows, off, patch, shutdown }: WeekDrawingProps) {
   return (
     <svg width="100%" height={7 * ROW} aria-hidden="true">
-      {DAY_NAMES.map((name, day) => (
+      {weeklyOff(windows, off).map((part) => (
         <rect
-          key={name}
-          x="0"
-          y={day * ROW + BAR_TOP}
-          width="100%"
+          key={`${part.day} ${part.from}`}
+          x={percent(part.from)}
+          y={part.day * ROW + BAR_TOP}
+          width={percent(part.to - part.from)}
           height={BAR}
-          fill={STATE_FILL[off]}
-          // A machine that is never off runs outside its windows too: paler, so that the windows still show.
-          fillOpacity={off === 'running' ? PALE : 1}
+          fill={STATE_FILL[part.off]}
+          // A machine that is not off runs outside its windows too: paler, so that the windows still show.
+          fillOpacity={part.off === 'running' ? PALE : 1}
         />
       ))}
       {HOURS.slice(1, -1).map((hour) => (

@@ -5,7 +5,7 @@ import styled from 'styled-components'
 import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import type { Weekday } from '../../core/calendar/civil.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
-import type { OffState } from '../../core/power/powerState.ts'
+import type { OffPlan } from '../../core/power/offPlan.ts'
 import { formatClockTime } from '../../files/clockTime.ts'
 import { TextInput } from '../../interface/TextInput'
 import { media } from '../../interface/theme/media'
@@ -20,7 +20,7 @@ import { paintPatch, usePaint, type Grain, type Patch } from './usePaint'
 
 interface WeekGridProps {
   readonly windows: readonly WeekWindow[]
-  readonly off: OffState
+  readonly off: OffPlan
   readonly brush: boolean
   readonly grain: Grain
   /** A second clock's hours, in minutes that it is ahead of the week's; none where absent. */

@@ -5,21 +5,24 @@ import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
 import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
+import { isNeverOff } from '../../core/power/offPlan.ts'
 import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../interface/wording/money'
+import { offPlanWords } from '../../interface/wording/offPlan'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
 import { formatHours, formatMonth } from '../../interface/wording/time'
-import { setAutoShutdown, setBesideZone, setMachine, setWeek } from '../../store/commands.ts'
+import { setAutoShutdown, setBesideZone, setOffPlan, setWeek } from '../../store/commands.ts'
 import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { clockChangeText } from './clockChangeText.ts'
 import { AutoShutdownLine } from './AutoShutdownLine'
 import { besideClock } from './besideClock.ts'
 import { Exceptions } from './Exceptions'
+import { Gaps } from '../gaps/Gaps'
 import { ForgettingCosts } from './ForgettingCosts'
 import { PresetMenu } from './PresetMenu'
 import { ScheduleExport } from './ScheduleExport'
@@ -28,6 +31,9 @@ import { WeekChoice } from './WeekChoice'
 import { WeekGrid } from './WeekGrid'
 import { WeekMenu } from './WeekMenu'
 import { ZonePicker } from './ZonePicker'
+
+/** Option of the list of states for a machine whose gaps have several. */
+const BY_GAP = 'by-gap'
 
 /** The open machine's week: painted, shared, and what the month then costs. */
 export function WeekScreen() {
@@ -45,11 +51,14 @@ export function WeekScreen() {
     session.edit(`${week.name}: ${label}`, setWeek(week.id, part))
   const paint = (windows: readonly WeekWindow[], label: string): void => edit(label, { windows })
   const beside = week.besideZone ? besideClock(week.timeZone, week.besideZone, month) : undefined
-  const setOff = (off: string): void =>
+  const setOff = (off: string): void => {
+    if (off === BY_GAP) return
     session.edit(
       `${machine.name}: ${OFF_NAMES[off as OffState]}`,
-      setMachine(machine.name, { off: off as OffState }),
+      setOffPlan(machine.name, { off: off as OffState }),
     )
+  }
+  const mix = machine.longGaps && { id: BY_GAP, ...offPlanWords(machine) }
   return (
     <>
       <Line>
@@ -109,12 +118,15 @@ export function WeekScreen() {
         <span>when off</span>
         <Dropdown
           label="When off"
-          value={machine.off}
-          options={POWER_STATES.filter((off) => states?.[off]).map((off) => ({
-            id: off,
-            name: OFF_NAMES[off],
-            note: OFF_MEANS[off],
-          }))}
+          value={mix?.id ?? machine.off}
+          options={[
+            ...(mix ? [{ ...mix, note: mix.about }] : []),
+            ...POWER_STATES.filter((off) => states?.[off]).map((off) => ({
+              id: off,
+              name: OFF_NAMES[off],
+              note: OFF_MEANS[off],
+            })),
+          ]}
           onChange={setOff}
         />
         <Aside>
@@ -130,7 +142,7 @@ export function WeekScreen() {
       </Line>
       <WeekGrid
         windows={week.windows}
-        off={machine.off}
+        off={machine}
         brush={brush === 'on'}
         grain={grain}
         beside={beside}
@@ -138,7 +150,7 @@ export function WeekScreen() {
         onPreview={(windows) => session.preview(windows && setWeek(week.id, { windows }))}
         onPaint={paint}
       />
-      {machine.off === 'running' && (
+      {isNeverOff(machine) && (
         <Hint>
           This machine is never switched off, so its week changes nothing. Choose another state when off to
           use it.
@@ -152,6 +164,7 @@ export function WeekScreen() {
       />
       <Exceptions week={week} onChange={(exceptions, label) => edit(label, { exceptions })} />
       {result?.ok && <ForgettingCosts priced={result} />}
+      {result?.ok && <Gaps priced={result} />}
       {result?.ok && (
         <Month>
           <h2>

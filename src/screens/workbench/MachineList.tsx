@@ -89,7 +89,7 @@ function MachineCells({ machine }: { readonly machine: Machine }) {
       </Cost>
       <Small>{summary?.size ?? machine.size}</Small>
       <Small $right>{summary?.priced ? formatHours(summary.onTime) : ''}</Small>
-      {week && <WeekBand week={week} off={machine.off} />}
+      {week && <WeekBand week={week} off={machine.off} longGaps={machine.longGaps} />}
     </>
   )
 }

@@ -3,9 +3,10 @@
 import { memo } from 'react'
 import styled from 'styled-components'
 import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
-import type { OffState } from '../../core/power/powerState.ts'
+import { isNeverOff, type OffPlan } from '../../core/power/offPlan.ts'
+import { weeklyOff } from '../../core/power/weeklyOff.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
-import { STATE_NAMES } from '../../interface/wording/state'
+import { offPlanText } from '../../interface/wording/offPlan'
 import { weekText } from '../../interface/wording/week'
 
 const WIDTH = 190
@@ -15,21 +16,30 @@ const DAY_WIDTH = (WIDTH - 6 * GAP) / 7
 
 interface WeekBandProps {
   readonly week: WeekPlan
-  readonly off: OffState
+  readonly off: OffPlan['off']
+  readonly longGaps: OffPlan['longGaps'] | undefined
 }
 
 /** A week at a glance: seven days side by side, on and off drawn as the states they are. */
-export const WeekBand = memo(function WeekBand({ week, off }: WeekBandProps) {
+export const WeekBand = memo(function WeekBand({ week, off, longGaps }: WeekBandProps) {
+  const plan: OffPlan = { off, ...(longGaps && { longGaps }) }
   const x = (day: number, minute: number): number =>
     day * (DAY_WIDTH + GAP) + (minute / MINUTES_PER_DAY) * DAY_WIDTH
-  const label =
-    off === 'running' ? 'always running' : `${weekText(week)}, otherwise ${STATE_NAMES[off].toLowerCase()}`
+  const label = isNeverOff(plan)
+    ? 'always running'
+    : `${weekText(week)}, otherwise ${offPlanText(plan).toLowerCase()}`
   return (
     <Band viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={label}>
-      {[0, 1, 2, 3, 4, 5, 6].map((day) => (
-        <rect key={day} x={x(day, 0)} width={DAY_WIDTH} height={HEIGHT} fill={STATE_FILL[off]} />
+      {weeklyOff(week.windows, plan).map((part) => (
+        <rect
+          key={`${part.day} ${part.from}`}
+          x={x(part.day, part.from)}
+          width={((part.to - part.from) / MINUTES_PER_DAY) * DAY_WIDTH}
+          height={HEIGHT}
+          fill={STATE_FILL[part.off]}
+        />
       ))}
-      {off !== 'running' &&
+      {!isNeverOff(plan) &&
         week.windows.flatMap(({ day, from, to }, i) =>
           [
             { day: day as number, from, to: Math.min(to, MINUTES_PER_DAY) },

@@ -1,0 +1,47 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { MINUTES_PER_DAY } from '../calendar/weekPlan.ts'
+import { anyWeek } from '../testing/anyMachines.ts'
+import { EVERY_DAY, windowsOn, WORKDAYS } from '../testing/weeks.ts'
+import type { OffPlan } from './offPlan.ts'
+import { weeklyOff } from './weeklyOff.ts'
+
+const MIX: OffPlan = { off: 'hibernated', longGaps: [{ fromMinutes: 1_000, off: 'deallocated' }] }
+
+test('nights in one state, the weekend in another, cut at midnights', () => {
+  const parts = weeklyOff(windowsOn(WORKDAYS, '08:00-18:00'), MIX)
+  const text = parts.map(({ day, from, to, off }) => `${day} ${from / 60}-${to / 60} ${off}`)
+  expect(text.slice(0, 2)).toEqual(['0 18-24 hibernated', '1 0-8 hibernated'])
+  expect(text.slice(-4)).toEqual([
+    '4 18-24 deallocated', '5 0-24 deallocated', '6 0-24 deallocated', '0 0-8 deallocated',
+  ]) // prettier-ignore
+})
+
+test('one state, or no window at all, is seven whole days', () => {
+  const whole = EVERY_DAY.map((day) => ({ day, from: 0, to: MINUTES_PER_DAY }))
+  const office = windowsOn(WORKDAYS, '08:00-18:00')
+  expect(weeklyOff(office, { off: 'stopped' })).toEqual(whole.map((day) => ({ ...day, off: 'stopped' })))
+  expect(weeklyOff([], MIX)).toEqual(whole.map((day) => ({ ...day, off: 'deallocated' })))
+})
+
+test('what is on and what is off fill the week, each minute once', () => {
+  fc.assert(
+    fc.property(anyWeek('one'), ({ windows }) => {
+      fc.pre(windows.length > 0)
+      const on = new Set<number>()
+      for (const { day, from, to } of windows) {
+        for (let minute = from; minute < to; minute += 1) on.add((day * MINUTES_PER_DAY + minute) % 10_080)
+      }
+      let off = 0
+      let both = 0
+      for (const part of weeklyOff(windows, MIX)) {
+        for (let minute = part.from; minute < part.to; minute += 1) {
+          off += 1
+          if (on.has(part.day * MINUTES_PER_DAY + minute)) both += 1
+        }
+      }
+      expect([on.size + off, both]).toEqual([7 * MINUTES_PER_DAY, 0])
+    }),
+    { seed: 7, numRuns: 100 },
+  )
+})

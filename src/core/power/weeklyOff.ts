@@ -1,0 +1,55 @@
+import { MINUTES_PER_DAY, type WeekWindow } from '../calendar/weekPlan.ts'
+import { seconds } from '../quantity/units.ts'
+import { offIn, type OffPlan } from './offPlan.ts'
+import type { OffState } from './powerState.ts'
+
+/** A stretch of one day of the week in which a machine is off. */
+export interface WeeklyOff {
+  readonly day: number
+  /** Minutes after midnight. */
+  readonly from: number
+  readonly to: number
+  readonly off: OffState
+}
+
+const MINUTES_PER_WEEK = 7 * MINUTES_PER_DAY
+
+/**
+ * The state of each gap of a week without clock changes or exceptions, cut at midnights. Where one state is enough, whole
+ * days: windows are drawn over them. O(windows × log windows).
+ */
+export function weeklyOff(windows: readonly WeekWindow[], plan: OffPlan): WeeklyOff[] {
+  const gaps = plan.longGaps ? gapsOf(windows) : undefined
+  if (!gaps) return byDay(0, MINUTES_PER_WEEK, plan.longGaps ? offIn(plan, seconds(Infinity)) : plan.off)
+  return gaps.flatMap(({ from, to }) => byDay(from, to, offIn(plan, seconds((to - from) * 60))))
+}
+
+/** Gaps of a week that repeats, in minutes after Monday; one may end in the next. None of a week without windows. */
+function gapsOf(windows: readonly WeekWindow[]): { from: number; to: number }[] | undefined {
+  if (windows.length === 0) return undefined
+  const spans = windows
+    .map(({ day, from, to }) => ({ from: day * MINUTES_PER_DAY + from, to: day * MINUTES_PER_DAY + to }))
+    .sort((a, b) => a.from - b.from)
+  const next = { from: spans[0]!.from + MINUTES_PER_WEEK }
+  // A window of the last days may reach into the first ones of the next week.
+  let end = Math.max(...spans.map(({ to }) => to)) - MINUTES_PER_WEEK
+  const gaps: { from: number; to: number }[] = []
+  for (const [i, span] of [...spans, next].entries()) {
+    if (i > 0 && span.from > end) gaps.push({ from: end, to: span.from })
+    end = Math.max(end, spans[i]?.to ?? end)
+  }
+  return gaps
+}
+
+function byDay(from: number, to: number, off: OffState): WeeklyOff[] {
+  const parts: WeeklyOff[] = []
+  for (let at = from; at < to;) {
+    const midnight = (Math.floor(at / MINUTES_PER_DAY) + 1) * MINUTES_PER_DAY
+    const end = Math.min(midnight, to)
+    const day = Math.floor(at / MINUTES_PER_DAY)
+    const start = at - day * MINUTES_PER_DAY
+    parts.push({ day: day % 7, from: start, to: start + end - at, off })
+    at = end
+  }
+  return parts
+}
