@@ -38,6 +38,7 @@ test('the feed of every week of the demo follows its schema', () => {
   for (const week of weeks) {
     const { files } = exportSchedule({
       format: 'feed',
+      safetyNet: true,
       week,
       machines: machines.filter((machine) => machine.week === week.id),
       from: parseDate('2027-03-01')!,

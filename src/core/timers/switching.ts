@@ -1,5 +1,6 @@
-import type { OffState } from '../power/powerState.ts'
-import type { Transition } from './transitions.ts'
+import { offIn, type OffPlan } from '../power/offPlan.ts'
+import { seconds } from '../quantity/units.ts'
+import type { Switch } from './transitions.ts'
 
 /** What a scheduler asks for. */
 export const SWITCH_ACTIONS = ['start', 'stop', 'deallocate', 'hibernate', 'create', 'delete'] as const
@@ -11,15 +12,14 @@ export type Commands = Readonly<Partial<Record<SwitchAction, string>>>
 export const USUAL_COMMAND = 'power {action} {machine} {region}'
 
 /** A machine as far as switching it goes. */
-export interface SwitchedMachine {
+export interface SwitchedMachine extends OffPlan {
   readonly name: string
   readonly region: string
-  readonly off: OffState
 }
 
-/** What switching a machine on or off means for it; undefined where it is never switched. */
-export function actionOf({ off }: SwitchedMachine, to: Transition['to']): SwitchAction | undefined {
-  switch (off) {
+/** What a switch means for a machine; undefined where it is on in that gap, and so never switched for it. */
+export function actionOf(machine: SwitchedMachine, { to, gapFrom }: Switch): SwitchAction | undefined {
+  switch (offIn(machine, seconds(gapFrom * 60))) {
     case 'running':
       return undefined
     case 'stopped':
@@ -32,3 +32,9 @@ export function actionOf({ off }: SwitchedMachine, to: Transition['to']): Switch
       return to === 'on' ? 'create' : 'delete'
   }
 }
+
+/** The lengths in minutes from which gaps are told apart by any of the machines, shortest first. */
+export const gapSteps = (machines: readonly OffPlan[]): number[] =>
+  [...new Set(machines.flatMap(({ longGaps = [] }) => longGaps.map((long) => long.fromMinutes)))].sort(
+    (a, b) => a - b,
+  )

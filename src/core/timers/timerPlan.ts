@@ -3,7 +3,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { weekSpans } from '../calendar/weekSpans.ts'
 import { clockChanges, localToInstant, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
-import { transitionsOf, type Transition } from './transitions.ts'
+import { transitionsOf, type SwitchOptions, type Transition } from './transitions.ts'
 import { weeklyRules, type WeeklyRule } from './weeklyRules.ts'
 
 /** A rule that is left out on some dates of the week's zone. */
@@ -45,24 +45,24 @@ export function timerPlan(
   from: DayNumber,
   to: DayNumber,
   clockChangeRule: ClockChangeRule,
+  options: SwitchOptions = {},
 ): TimerPlan {
   if (to < from || to - from >= LONGEST_TIMER_DAYS) throw new RangeError('not a stretch of dates for timers')
   const zone = zoneOffsets(week.timeZone, civilDate(from).year - 1, civilDate(to).year + 1)
   const midnight = (day: number) => localToInstant(zone, day * SECONDS_PER_DAY)
   const within = { from: midnight(from), to: midnight(to + 1) }
-  const planned = transitionsOf(week, within)
+  const planned = transitionsOf(week, within, options)
   const left = new Map(planned.map((each) => [keyOf(each), each]))
   const odd = clockChangeRule === 'unknown' ? datesOfChanges(zone, within) : new Set<number>()
-  const rules = weeklyRules(week).map((rule): TimerRule => {
+  const rules = weeklyRules(week, options).map((rule): TimerRule => {
     const skips = new Set(odd)
     for (let day: number = from; day <= to; day += 1) {
       if (odd.has(day) || !rule.days.includes(weekdayOf(dayNumber(day)))) continue
       const at = localToInstant(zone, day * SECONDS_PER_DAY + rule.minute * 60)
-      if (!left.delete(keyOf({ at, to: rule.to }))) skips.add(day)
+      if (!left.delete(keyOf({ ...rule, at }))) skips.add(day)
     }
     return { ...rule, skips: [...skips].sort((x, y) => x - y).map(dayNumber) }
   })
-  const [first] = planned
   return {
     timeZone: week.timeZone,
     from,
@@ -70,12 +70,11 @@ export function timerPlan(
     within,
     rules,
     once: [...left.values()],
-    // Without any switch the week is on all the time, or never.
-    beginsOn: first ? first.to === 'off' : weekSpans(week, within).length > 0,
+    beginsOn: weekSpans(week, { from: within.from, to: instant(within.from + 1) }).length > 0,
   }
 }
 
-const keyOf = ({ at, to }: Transition): string => `${at} ${to}`
+const keyOf = ({ at, to, gapFrom }: Transition): string => `${at} ${to} ${gapFrom}`
 
 /**
  * Local dates about each clock change: those of the change itself by the clock before and by the one after, and those

@@ -4,7 +4,7 @@ import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 
 /** Readers of what is exported, for tests alone: they share nothing with the writers, nor with the core's calendar. */
 
-/** `2027-03-01T08:00:00Z on`. */
+/** `2027-03-01T08:00:00Z on`, or `… off-gap-38h`. */
 type Switches = string[]
 
 const written = (epochSeconds: number, to: string): string =>
@@ -17,7 +17,7 @@ export function readCalendar(text: string): Switches {
   const root = new ICAL.Component(ICAL.parse(text) as unknown[])
   return inOrder(
     root.getAllSubcomponents('vevent').flatMap((component) => {
-      const to = String(component.getFirstPropertyValue('categories')).toLowerCase()
+      const to = String(component.getFirstPropertyValue('summary'))
       const event = new ICAL.Event(component)
       const occurrences = event.iterator()
       const found: string[] = []
@@ -60,7 +60,7 @@ function readScript(script: string): Map<string, ScriptRule> {
     [...script.matchAll(/^ {2}(\S+)\)\n([\s\S]*?)\n {4};;$/gm)].map(([, id, block]) => [
       id!,
       {
-        to: /^ {4}switch_(on|off)$/m.exec(block!)?.[1] ?? '',
+        to: /^ {4}switch_(\w+)$/m.exec(block!)?.[1]?.replaceAll('_', '-') ?? '',
         zone: /TZ=(\S+) date/.exec(block!)?.[1] ?? '',
         skips: datesBefore(block!, ' exit 0') ?? [],
         only: datesBefore(block!, ''),

@@ -1,14 +1,14 @@
 import type { DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
-import { weekSpans } from '../../core/calendar/weekSpans.ts'
-import type { Instant } from '../../core/quantity/units.ts'
-import { actionOf, type Commands, type SwitchedMachine } from '../../core/timers/switching.ts'
+import { LONGEST_GAP_DAYS } from '../../core/power/offPlan.ts'
+import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
+import { actionOf, gapSteps, type Commands, type SwitchedMachine } from '../../core/timers/switching.ts'
 import { timerPlan, type TimerPlan } from '../../core/timers/timerPlan.ts'
-import { transitionsOf } from '../../core/timers/transitions.ts'
+import { transitionsOf, type Switch, type Transition } from '../../core/timers/transitions.ts'
 import { applyNowScript } from './applyNowScript.ts'
 import { crontab } from './crontab.ts'
 import { powerScript } from './powerScript.ts'
-import { scheduleCalendar } from './scheduleCalendar.ts'
+import { scheduleCalendar, type CalendarTitle } from './scheduleCalendar.ts'
 import { scheduleFeed } from './scheduleFeed.ts'
 import { systemdUnits } from './systemdUnits.ts'
 
@@ -20,6 +20,8 @@ export interface ScheduleExportInputs {
   readonly week: WeekPlan
   /** Those that the schedule switches. */
   readonly machines: readonly SwitchedMachine[]
+  /** Also switch off at each auto-shutdown, whatever runs. */
+  readonly safetyNet: boolean
   /** Dates of the week's zone; both count. */
   readonly from: DayNumber
   readonly to: DayNumber
@@ -47,7 +49,13 @@ export const isScriptPath = (path: string): boolean => /^\/[A-Za-z0-9._/-]{1,200
 /** The files of one format, the one that says most first. */
 export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
   const { format, week, machines, from, to, commands, scriptPath, base, made } = inputs
-  const plan = timerPlan(week, from, to, format === 'calendar' ? 'rfc5545' : 'unknown')
+  const options = { steps: gapSteps(machines), safetyNet: inputs.safetyNet }
+  const whole = timerPlan(week, from, to, format === 'calendar' ? 'rfc5545' : 'unknown', options)
+  // What switches no machine, as it is left on in such gaps, is no switch.
+  const isFor = (does: Switch): boolean => machines.some((machine) => actionOf(machine, does))
+  const plan = { ...whole, rules: whole.rules.filter(isFor), once: whole.once.filter(isFor) }
+  const switches = (from: Instant = plan.within.from): Transition[] =>
+    transitionsOf(week, { from, to: plan.within.to }, options).filter(isFor)
   const title = titleOf(week, machines)
   const switched = { title, machines, commands }
   const script = { name: `${base}.sh`, text: powerScript(plan, switched) }
@@ -69,7 +77,10 @@ export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
       return {
         plan,
         files: [
-          { name: `${base}-now.sh`, text: applyNowScript(plan, weekSpans(week, plan.within), switched) },
+          {
+            name: `${base}-now.sh`,
+            text: applyNowScript(plan, switches(longBefore(plan.within.from)), switched),
+          },
         ],
       }
     case 'feed':
@@ -78,26 +89,37 @@ export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
         files: [
           {
             name: `${base}.schedule.json`,
-            text: scheduleFeed(plan, title, machines, transitionsOf(week, plan.within)),
+            text: scheduleFeed(plan, title, machines, switches()),
           },
         ],
       }
   }
 }
 
+/** As far back as the last switch before is looked for. */
+const longBefore = (at: Instant): Instant => instant(at - 2 * LONGEST_GAP_DAYS * SECONDS_PER_DAY)
+
 /** Names of machines may hold anything but control characters. */
 const titleOf = ({ name }: WeekPlan, machines: readonly SwitchedMachine[]): string =>
   machines.length === 1 ? `${name}, ${machines[0]!.name}` : `${name}, ${machines.length} machines`
 
-function calendarTitle(week: WeekPlan, machines: readonly SwitchedMachine[], id: string) {
+function calendarTitle(week: WeekPlan, machines: readonly SwitchedMachine[], id: string): CalendarTitle {
   const title = titleOf(week, machines)
   const [machine] = machines
   if (machines.length !== 1 || !machine) {
-    return { id, title, on: `${week.name}: on`, off: `${week.name}: off` }
+    const long = (minutes: number): string => (minutes % 60 === 0 ? `${minutes / 60} h` : `${minutes} min`)
+    return {
+      id,
+      title,
+      says: ({ to, gapFrom }) => `${week.name}: ${to}${gapFrom > 0 ? `, gap from ${long(gapFrom)}` : ''}`,
+    }
   }
-  const says = (to: 'on' | 'off'): string => {
-    const action = actionOf(machine, to) ?? to
-    return `${action[0]!.toUpperCase()}${action.slice(1)} ${machine.name}`
+  return {
+    id,
+    title,
+    says: (does) => {
+      const action = actionOf(machine, does) ?? does.to
+      return `${action[0]!.toUpperCase()}${action.slice(1)} ${machine.name}`
+    },
   }
-  return { id, title, on: says('on'), off: says('off') }
 }

@@ -1,9 +1,16 @@
 import { formatDate } from '../../core/calendar/civil.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
-import type { Transition } from '../../core/timers/transitions.ts'
+import type { Switch } from '../../core/timers/transitions.ts'
 import { fillTemplate, shellQuote } from './commandTemplate.ts'
-import { groupOnce, ruleId } from './ruleId.ts'
-import { actionOf, USUAL_COMMAND, type Commands, type SwitchedMachine } from '../../core/timers/switching.ts'
+import { groupOnce, ruleId, switchId } from './ruleId.ts'
+import { isNeverOff } from '../../core/power/offPlan.ts'
+import {
+  actionOf,
+  USUAL_COMMAND,
+  type SwitchAction,
+  type Commands,
+  type SwitchedMachine,
+} from '../../core/timers/switching.ts'
 
 /** What is switched, and how. */
 export interface SwitchedWeek {
@@ -20,24 +27,28 @@ export interface SwitchedWeek {
 export function powerScript(plan: TimerPlan, week: SwitchedWeek): string {
   const guarded = plan.rules.map((rule) => ({
     id: ruleId(rule),
-    to: rule.to,
+    calls: switchName(rule),
     zone: plan.timeZone,
     skips: rule.skips.map(formatDate),
     only: undefined,
   }))
-  const once = groupOnce(plan.once).map(({ id, to, dates }) => ({
-    id,
-    to,
+  const once = groupOnce(plan.once).map((group) => ({
+    id: group.id,
+    calls: switchName(group),
     zone: 'UTC',
     skips: [],
-    only: dates,
+    only: group.dates,
   }))
   return [
-    ...scriptHead(week, [
-      week.title,
-      `${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. After that the weekly times go on, without exceptions.`,
-      'Called by timers with the name of a rule.',
-    ]),
+    ...scriptHead(
+      week,
+      [...plan.rules, ...plan.once],
+      [
+        week.title,
+        `${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. After that the weekly times go on, without exceptions.`,
+        'Called by timers with the name of a rule.',
+      ],
+    ),
     'case "${1-}" in',
     ...[...guarded, ...once].flatMap(ruleLines),
     '  *)',
@@ -49,40 +60,59 @@ export function powerScript(plan: TimerPlan, week: SwitchedWeek): string {
   ].join('\n')
 }
 
-/** What begins every script: what it is for, and a function for each way to switch. */
-export const scriptHead = (week: SwitchedWeek, comments: readonly string[]): string[] => [
+/**
+ * What begins every script: what it is for, and a function for each way to switch. `leftOn` is done to a machine that is
+ * left on in such a gap.
+ */
+export const scriptHead = (
+  week: SwitchedWeek,
+  switches: readonly Switch[],
+  comments: readonly string[],
+  leftOn?: SwitchAction,
+): string[] => [
   '#!/bin/sh',
   ...comments.map((comment) => `# ${comment}`),
   'set -u',
   '',
-  ...switchFunction('on', week),
-  '',
-  ...switchFunction('off', week),
-  '',
+  ...[...new Map([...SHORT_GAPS, ...switches].map((each) => [switchName(each), each])).values()].flatMap(
+    (each) => [...switchFunction(each, week, leftOn), ''],
+  ),
 ]
 
+const SHORT_GAPS: readonly Switch[] = [
+  { to: 'on', gapFrom: 0 },
+  { to: 'off', gapFrom: 0 },
+]
+
+/** The function that does it: `switch_off_gap_38h`. */
+export const switchName = (does: Switch): string => `switch_${switchId(does).replaceAll('-', '_')}`
+
 /** One command after the other: one that fails does not keep the others from being tried. */
-function switchFunction(to: Transition['to'], { machines, commands }: SwitchedWeek): string[] {
+function switchFunction(
+  does: Switch,
+  { machines, commands }: SwitchedWeek,
+  leftOn: SwitchAction | undefined,
+): string[] {
   const lines = machines.flatMap((machine) => {
-    const action = actionOf(machine, to)
+    const action = actionOf(machine, does) ?? (isNeverOff(machine) ? undefined : leftOn)
     if (!action) return []
     const { name, region } = machine
     const command = fillTemplate(commands[action] ?? USUAL_COMMAND, { machine: name, region, action })
     // In a shell of its own, so that a mistake in it is an error of this machine alone.
     return [`  sh -c ${shellQuote(command)} || failed=1`]
   })
-  return [`switch_${to}() {`, '  failed=0', ...lines, '  return "$failed"', '}']
+  return [`${switchName(does)}() {`, '  failed=0', ...lines, '  return "$failed"', '}']
 }
 
 interface RuleCase {
   readonly id: string
-  readonly to: Transition['to']
+  readonly calls: string
   readonly zone: string
   readonly skips: readonly string[]
   readonly only: readonly string[] | undefined
 }
 
-function ruleLines({ id, to, zone, skips, only }: RuleCase): string[] {
+function ruleLines({ id, calls, zone, skips, only }: RuleCase): string[] {
   const today = `    case "$(TZ=${shellQuote(zone)} date +%Y-%m-%d)" in`
   const guard =
     only !== undefined
@@ -90,5 +120,5 @@ function ruleLines({ id, to, zone, skips, only }: RuleCase): string[] {
       : skips.length > 0
         ? [today, `      ${skips.join(' | ')}) exit 0 ;;`, '    esac']
         : []
-  return [`  ${id})`, ...guard, `    switch_${to}`, '    ;;']
+  return [`  ${id})`, ...guard, `    ${calls}`, '    ;;']
 }

@@ -2,7 +2,7 @@ import { dayNumber, weekdayOf } from '../../core/calendar/civil.ts'
 import { clockChanges, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
 import type { TimerPlan, TimerRule } from '../../core/timers/timerPlan.ts'
-import type { Transition } from '../../core/timers/transitions.ts'
+import type { Switch } from '../../core/timers/transitions.ts'
 import { icalEscape, icalLines } from './icalText.ts'
 import { ruleId } from './ruleId.ts'
 import { basicTime } from './utcText.ts'
@@ -16,8 +16,7 @@ export interface CalendarTitle {
   readonly id: string
   readonly title: string
   /** What an event of each sort is called: `Start signal-replay`. */
-  readonly on: string
-  readonly off: string
+  readonly says: (does: Switch) => string
 }
 
 /**
@@ -28,13 +27,13 @@ export interface CalendarTitle {
  */
 export function scheduleCalendar(plan: TimerPlan, title: CalendarTitle, made: Instant): string {
   const stamp = `DTSTAMP:${basicTime(made)}Z`
-  const event = (uid: string, to: Transition['to'], when: readonly string[]): string[] => [
+  const event = (uid: string, does: Switch, when: readonly string[]): string[] => [
     'BEGIN:VEVENT',
     `UID:${icalEscape(`${title.id}-${uid}@notchgauge.invalid`)}`,
     stamp,
     ...when,
-    `SUMMARY:${icalEscape(title[to])}`,
-    `CATEGORIES:${to.toUpperCase()}`,
+    `SUMMARY:${icalEscape(title.says(does))}`,
+    `CATEGORIES:${does.to.toUpperCase()}`,
     'TRANSP:TRANSPARENT',
     'END:VEVENT',
   ]
@@ -47,9 +46,11 @@ export function scheduleCalendar(plan: TimerPlan, title: CalendarTitle, made: In
     ...timeZoneLines(plan),
     ...plan.rules.flatMap((rule) => {
       const when = ruleLines(plan, rule)
-      return when ? event(ruleId(rule), rule.to, when) : []
+      return when ? event(ruleId(rule), rule, when) : []
     }),
-    ...plan.once.flatMap(({ at, to }) => event(`${to}-${basicTime(at)}Z`, to, [`DTSTART:${basicTime(at)}Z`])),
+    ...plan.once.flatMap(({ at, ...does }) =>
+      event(`${does.to}-${basicTime(at)}Z`, does, [`DTSTART:${basicTime(at)}Z`]),
+    ),
     'END:VCALENDAR',
   ])
 }

@@ -1,4 +1,5 @@
 import { formatDate } from '../../core/calendar/civil.ts'
+import { isNeverOff } from '../../core/power/offPlan.ts'
 import type { Transition } from '../../core/timers/transitions.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import { stableJson } from '../stableJson.ts'
@@ -19,14 +20,29 @@ export function scheduleFeed(
     from: formatDate(plan.from),
     to: formatDate(plan.to),
     machines: machines
-      .filter((machine) => actionOf(machine, 'on') !== undefined)
+      .filter((machine) => !isNeverOff(machine))
       .map((machine) => ({
         name: machine.name,
         region: machine.region,
-        on: actionOf(machine, 'on'),
-        off: actionOf(machine, 'off'),
+        ...actionsOf(machine, 0),
+        ...(machine.longGaps && {
+          longGaps: machine.longGaps.map(({ fromMinutes }) => ({
+            fromMinutes,
+            ...actionsOf(machine, fromMinutes),
+          })),
+        }),
       })),
     beginsOn: plan.beginsOn,
-    switches: transitions.map(({ at, to }) => ({ at: utcTime(at), to })),
+    switches: transitions.map(({ at, to, gapFrom }) => ({
+      at: utcTime(at),
+      to,
+      ...(gapFrom > 0 && { gapFromMinutes: gapFrom }),
+    })),
   })
+}
+
+/** Neither where the machine is left on in such gaps. */
+function actionsOf(machine: SwitchedMachine, gapFrom: number) {
+  const [on, off] = [actionOf(machine, { to: 'on', gapFrom }), actionOf(machine, { to: 'off', gapFrom })]
+  return { ...(on && { on }), ...(off && { off }) }
 }

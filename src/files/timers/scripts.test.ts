@@ -6,15 +6,17 @@ import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
 import { describe, expect, test } from 'vitest'
 import { parseDate, type DayNumber } from '../../core/calendar/civil.ts'
-import { weekSpans } from '../../core/calendar/weekSpans.ts'
 import { instant } from '../../core/quantity/units.ts'
 import { ODD_ZONES } from '../../core/testing/anyWeeks.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../../core/testing/weeks.ts'
+import { gapSteps, SWITCH_ACTIONS } from '../../core/timers/switching.ts'
 import { timerPlan } from '../../core/timers/timerPlan.ts'
-import { transitionsOf } from '../../core/timers/transitions.ts'
+import { transitionsOf, type Switch } from '../../core/timers/transitions.ts'
 import { applyNowScript } from './applyNowScript.ts'
 import { crontab } from './crontab.ts'
+import { exportSchedule, SCHEDULE_FORMATS } from './exportSchedule.ts'
 import { powerScript } from './powerScript.ts'
+import { ruleId } from './ruleId.ts'
 import { scheduleCalendar } from './scheduleCalendar.ts'
 import { scheduleFeed } from './scheduleFeed.ts'
 import { systemdUnits } from './systemdUnits.ts'
@@ -85,13 +87,98 @@ describe('the script that timers call', () => {
 })
 
 test('apply now switches to what the plan has for the moment', () => {
-  const now = applyNowScript(plan, weekSpans(week, plan.within), switched)
+  const now = applyNowScript(plan, transitionsOf(week, plan.within), switched)
   expect(run(now, '2027-03-22T12:00:00Z').stdout).toContain('start crew')
   expect(run(now, '2027-03-19T12:00:00Z').stdout).toContain('stop crew')
   // Lisbon is an hour ahead of UTC by then.
   expect(run(now, '2027-03-29T07:00:00Z').stdout).toContain('start crew')
   expect(run(now, '2027-03-29T06:59:00Z').stdout).toContain('stop crew')
   expect(run(now, '2028-01-01T12:00:00Z').status).toBe(3)
+})
+
+describe('gaps of several states', () => {
+  const mixed = {
+    title: 'Depot day',
+    machines: [
+      {
+        name: 'soak',
+        region: 'porto',
+        off: 'hibernated',
+        longGaps: [{ fromMinutes: 2_280, off: 'deleted' }],
+      },
+      { name: 'lunch', region: 'porto', off: 'running', longGaps: [{ fromMinutes: 2_280, off: 'stopped' }] },
+      { name: 'never', region: 'porto', off: 'running' },
+    ],
+    commands: { create: 'echo {action} {machine}', delete: 'echo {action} {machine}' },
+  } as const
+  const steps = gapSteps(mixed.machines)
+  const long = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'unknown', { steps })
+  const commands = Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, 'echo {action} {machine}']))
+  const text = powerScript(long, { ...mixed, commands })
+
+  test('each switch does to each machine what its gap asks for', () => {
+    expect(run(text, '2027-03-15T18:00:00Z', 'off-1800').stdout).toBe('hibernate soak\n')
+    expect(run(text, '2027-03-12T18:00:00Z', 'off-1800-gap-38h').stdout).toBe('delete soak\nstop lunch\n')
+    expect(run(text, '2027-03-15T08:00:00Z', 'on-0800-gap-38h').stdout).toBe('create soak\nstart lunch\n')
+    expect(run(text, '2027-03-16T08:00:00Z', 'on-0800').stdout).toBe('start soak\n')
+  })
+
+  test('a holiday makes a night of two a long gap', () => {
+    // 19 March is a Friday off: Thursday evening begins a gap of 86 hours.
+    expect(run(text, '2027-03-18T18:00:00Z', 'off-1800').stdout).toBe('')
+    expect(run(text, '2027-03-18T18:00:00Z', 'once-off-1800-gap-38h').stdout).toBe(
+      'delete soak\nstop lunch\n',
+    )
+  })
+
+  test('apply now leaves no machine off that is left on in the gap', () => {
+    const switches = transitionsOf(
+      week,
+      { ...long.within, from: instant(long.within.from - 864_000) },
+      { steps },
+    )
+    const now = applyNowScript(long, switches, { ...mixed, commands })
+    expect(run(now, '2027-03-01T07:59:00Z').stdout).toBe('delete soak\nstop lunch\n')
+    expect(run(now, '2027-03-01T08:00:00Z').stdout).toBe('create soak\nstart lunch\n')
+    expect(run(now, '2027-03-01T20:00:00Z').stdout).toBe('hibernate soak\nstart lunch\n')
+    expect(run(now, '2027-03-02T12:00:00Z').stdout).toBe('start soak\nstart lunch\n')
+  })
+
+  test('the feed says what each gap means, and which a switch is about', () => {
+    const feed = JSON.parse(
+      scheduleFeed(long, 'Depot day', mixed.machines, transitionsOf(week, long.within, { steps })),
+    )
+    expect(feed.machines).toEqual([
+      {
+        name: 'soak', region: 'porto', on: 'start', off: 'hibernate',
+        longGaps: [{ fromMinutes: 2_280, on: 'create', off: 'delete' }],
+      },
+      { name: 'lunch', region: 'porto', longGaps: [{ fromMinutes: 2_280, on: 'start', off: 'stop' }] },
+    ]) // prettier-ignore
+    expect(feed.switches[0]).toEqual({ at: '2027-03-01T08:00:00Z', to: 'on', gapFromMinutes: 2_280 })
+    expect(feed.switches[1]).toEqual({ at: '2027-03-01T18:00:00Z', to: 'off' })
+  })
+
+  test('an export leaves out what switches nothing', () => {
+    const inputs = {
+      week, from: long.from, to: long.to, commands, scriptPath: '/opt/x.sh', base: 'x',
+      made: instant(1_800_000_000), safetyNet: false,
+    } // prettier-ignore
+    const machines = [mixed.machines[1]]
+    const exported = SCHEDULE_FORMATS.map((format) => exportSchedule({ ...inputs, format, machines }))
+    for (const { plan: { rules } } of exported) expect(rules.map(({ gapFrom }) => gapFrom)).toEqual([2_280, 2_280]) // prettier-ignore
+    const [calendar] = exported
+    expect(calendar!.files[0]!.text).toContain('SUMMARY:Stop lunch')
+  })
+})
+
+test('an auto-shutdown is a net under what is planned to be off', () => {
+  const guarded = { ...week, autoShutdown: { minute: 22 * 60, days: [0, 1, 2, 3, 4, 5, 6] as const } }
+  const net = timerPlan(guarded, day('2027-03-01'), day('2027-04-30'), 'unknown', { safetyNet: true })
+  expect(net.rules.map(ruleId)).toEqual(['on-0800', 'off-1800', 'off-2200'])
+  expect(net.rules[2]!.days).toEqual([0, 1, 2, 3, 4, 5, 6])
+  const text = powerScript(net, switched)
+  expect(run(text, '2027-03-20T22:00:00Z', 'off-2200').stdout).toContain('stop crew')
 })
 
 test('crontab lines are what a person would write', () => {
@@ -138,8 +225,7 @@ describe('the calendar', () => {
   const title = {
     id: 'depot',
     title: 'Depot day',
-    on: 'Start; it, with\\all\nof it',
-    off: `Stop ${'é'.repeat(60)}`,
+    says: ({ to }: Switch) => (to === 'on' ? 'Start; it, with\\all\nof it' : `Stop ${'é'.repeat(60)}`),
   }
   const of = (zone: string): string =>
     scheduleCalendar(
@@ -155,7 +241,7 @@ describe('the calendar', () => {
     const summaries = root
       .getAllSubcomponents('vevent')
       .map((event) => event.getFirstPropertyValue('summary'))
-    expect(summaries).toEqual([title.on, title.off])
+    expect(summaries).toEqual((['on', 'off'] as const).map((to) => title.says({ to, gapFrom: 0 })))
   })
 
   test.each(ODD_ZONES)('describes %s as it is', (zone) => {

@@ -2,13 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { dayNumber, dayOf, type DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
-import { instant } from '../../core/quantity/units.ts'
+import { instant, type Instant } from '../../core/quantity/units.ts'
 import { anyWeekIn } from '../../core/testing/anyWeeks.ts'
 import { timerPlan, type TimerPlan } from '../../core/timers/timerPlan.ts'
-import { transitionsOf } from '../../core/timers/transitions.ts'
+import { transitionsOf, type Switch, type SwitchOptions } from '../../core/timers/transitions.ts'
 import { inOrder, readCalendar, readCrontab, readUnits, switchesOf } from '../testing/readTimers.ts'
 import { crontab } from './crontab.ts'
 import { powerScript } from './powerScript.ts'
+import { switchId } from './ruleId.ts'
 import { scheduleCalendar } from './scheduleCalendar.ts'
 import { systemdUnits } from './systemdUnits.ts'
 import { utcTime } from './utcText.ts'
@@ -19,12 +20,16 @@ import { utcTime } from './utcText.ts'
  * timers therefore read such a time in each of the ways that are known, and all must come to the same.
  */
 
-const planned = (week: WeekPlan, plan: TimerPlan): string[] =>
-  transitionsOf(week, plan.within).map(({ at, to }) => `${utcTime(at)} ${to}`)
+/** `2027-03-01T08:00:00Z off-gap-38h`. */
+const textOf = (at: Instant, { to, gapFrom }: Switch): string =>
+  `${utcTime(at)} ${to}${gapFrom === 0 ? '' : `-gap-${gapFrom % 60 === 0 ? `${gapFrom / 60}h` : `${gapFrom}m`}`}`
+
+const planned = (week: WeekPlan, plan: TimerPlan, options: SwitchOptions): string[] =>
+  transitionsOf(week, plan.within, options).map(({ at, ...does }) => textOf(at, does))
 
 const MACHINES = [{ name: 'one', region: 'porto', off: 'hibernated' as const }]
 const SWITCHED = { title: 'Tests', machines: MACHINES, commands: {} }
-const TITLE = { id: 'tests', title: 'Tests', on: 'Start one', off: 'Hibernate one' }
+const TITLE = { id: 'tests', title: 'Tests', says: switchId }
 const MADE = instant(1_800_000_000)
 
 const anyStretch = fc.integer({ min: 2012, max: 2036 }).chain((year) =>
@@ -32,15 +37,23 @@ const anyStretch = fc.integer({ min: 2012, max: 2036 }).chain((year) =>
     week: anyWeekIn(year),
     from: fc.integer({ min: 1, max: 365 }).map((day): DayNumber => dayOf(year, 1, day)),
     days: fc.integer({ min: 0, max: 400 }),
+    options: fc.record({
+      safetyNet: fc.boolean(),
+      steps: fc
+        .uniqueArray(fc.integer({ min: 1, max: 3_000 }), { maxLength: 2 })
+        .map((steps) => steps.sort((x, y) => x - y)),
+    }),
   }),
 )
 
 describe('what is exported switches exactly when the plan does', () => {
   test('as iCalendar', () => {
     fc.assert(
-      fc.property(anyStretch, ({ week, from, days }) => {
-        const plan = timerPlan(week, from, dayNumber(from + days), 'rfc5545')
-        expect(readCalendar(scheduleCalendar(plan, TITLE, MADE))).toEqual(inOrder(planned(week, plan)))
+      fc.property(anyStretch, ({ week, from, days, options }) => {
+        const plan = timerPlan(week, from, dayNumber(from + days), 'rfc5545', options)
+        expect(readCalendar(scheduleCalendar(plan, TITLE, MADE))).toEqual(
+          inOrder(planned(week, plan, options)),
+        )
       }),
       { numRuns: 120 },
     )
@@ -48,14 +61,14 @@ describe('what is exported switches exactly when the plan does', () => {
 
   test('as crontab, and as systemd timers', () => {
     fc.assert(
-      fc.property(anyStretch, ({ week, from, days }) => {
-        const plan = timerPlan(week, from, dayNumber(from + days), 'unknown')
+      fc.property(anyStretch, ({ week, from, days, options }) => {
+        const plan = timerPlan(week, from, dayNumber(from + days), 'unknown', options)
         const script = powerScript(plan, SWITCHED)
         const cron = readCrontab(crontab(plan, 'Tests', '/opt/power.sh'), plan)
         const units = readUnits(systemdUnits(plan, 'Tests', 'tests', '/opt/power.sh'), plan)
         for (const fires of [cron, units]) {
           for (const reading of ['earlier', 'later'] as const) {
-            expect(switchesOf(fires, script, plan, reading)).toEqual(inOrder(planned(week, plan)))
+            expect(switchesOf(fires, script, plan, reading)).toEqual(inOrder(planned(week, plan, options)))
           }
         }
       }),

@@ -8,8 +8,10 @@ import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { instant } from '../../core/quantity/units.ts'
-import { actionOf, USUAL_COMMAND, type SwitchAction } from '../../core/timers/switching.ts'
+import { isNeverOff } from '../../core/power/offPlan.ts'
+import { actionOf, gapSteps, USUAL_COMMAND, type SwitchAction } from '../../core/timers/switching.ts'
 import { LONGEST_TIMER_DAYS } from '../../core/timers/timerPlan.ts'
+import type { Switch } from '../../core/timers/transitions.ts'
 import { templateProblem } from '../../files/timers/commandTemplate.ts'
 import {
   exportSchedule,
@@ -21,6 +23,7 @@ import {
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { Dropdown } from '../../interface/Dropdown'
+import { Tick } from '../../interface/Tick'
 import { TextInput } from '../../interface/TextInput'
 import { setCommands } from '../../store/commands.ts'
 import { download, fileName } from '../workbench/download'
@@ -41,13 +44,14 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
   const { session, state, month } = useWorkbench()
   const [format, setFormat] = useState<ScheduleFormat>('calendar')
   const [alone, setAlone] = useState(false)
+  const [safetyNet, setSafetyNet] = useState(true)
   const [dates, setDates] = useState(() => yearFrom(month))
   const base = fileName(alone ? `${week.name} ${machine.name}` : week.name)
   const [path, setPath] = useState<string>()
   const [made] = useState(() => instant(Math.floor(Date.now() / 1000)))
   const scriptPath = path ?? `/usr/local/bin/${base}.sh`
   const sharers = state.plan.machines.filter((other) => other.week === week.id)
-  const machines = (alone ? [machine] : sharers).filter(({ off }) => off !== 'running')
+  const machines = (alone ? [machine] : sharers).filter((each) => !isNeverOff(each))
   const commands = state.plan.commands ?? {}
   const { files, plan } = useMemo(
     () =>
@@ -55,6 +59,7 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
         format,
         week,
         machines,
+        safetyNet,
         ...dates,
         commands,
         scriptPath,
@@ -62,10 +67,14 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
         made,
       }),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- machines and commands are made of the plan
-    [format, week, alone, dates, state.plan, scriptPath, base, made],
+    [format, week, alone, safetyNet, dates, state.plan, scriptPath, base, made],
   )
+  const switches = [0, ...gapSteps(machines)].flatMap((gapFrom): Switch[] => [
+    { to: 'on', gapFrom },
+    { to: 'off', gapFrom },
+  ])
   const actions = [
-    ...new Set(machines.flatMap((each) => [actionOf(each, 'on'), actionOf(each, 'off')])),
+    ...new Set(machines.flatMap((each) => switches.map((does) => actionOf(each, does)))),
   ].filter((action) => action !== undefined)
   return (
     <Dialog title={`Export “${week.name}” to schedulers`} isOpen onClose={onClose}>
@@ -102,6 +111,13 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
           check={(to) => rangeProblem(dates.from, to)}
         />
       </Line>
+      {week.autoShutdown && (
+        <Tick
+          label="Also switch off at each auto-shutdown, in case someone switched it on"
+          checked={safetyNet}
+          onChange={setSafetyNet}
+        />
+      )}
       {CALLS_COMMANDS.has(format) && (
         <Commands>
           {actions.map((action) => (
@@ -134,7 +150,7 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
         </Commands>
       )}
       <ul>
-        {scheduleClaims(format, plan).map((claim) => (
+        {scheduleClaims(format, plan, machines).map((claim) => (
           <li key={claim}>{claim}</li>
         ))}
       </ul>

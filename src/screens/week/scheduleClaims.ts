@@ -1,3 +1,5 @@
+import { gapSteps, type SwitchedMachine } from '../../core/timers/switching.ts'
+import { formatDuration } from '../../interface/wording/time.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import type { ScheduleFormat } from '../../files/timers/exportSchedule.ts'
 
@@ -10,7 +12,19 @@ export const FORMAT_NAMES: Record<ScheduleFormat, string> = {
 }
 
 /** What a format holds of the plan and what it does not, as sentences. */
-export function scheduleClaims(format: ScheduleFormat, { rules, once }: TimerPlan): string[] {
+export function scheduleClaims(
+  format: ScheduleFormat,
+  plan: TimerPlan,
+  machines: readonly SwitchedMachine[],
+): string[] {
+  const own = formatClaims(format, plan)
+  const [first, ...more] = gapSteps(machines)
+  if (first === undefined) return own
+  const lengths = [first, ...more].map((minutes) => formatDuration(minutes * 60)).join(', ')
+  return [...own, `Gaps from ${lengths} on are told apart, since machines are in another state in them.`]
+}
+
+function formatClaims(format: ScheduleFormat, { rules, once }: TimerPlan): string[] {
   const skips = rules.reduce((sum, rule) => sum + rule.skips.length, 0)
   const times = (count: number): string => `${count} ${count === 1 ? 'time' : 'times'}`
   const single =
