@@ -113,3 +113,33 @@ test('each gap can have its own state, and the cheapest for all is one press', a
   await expect.poll(() => bench.total()).toBe(start)
   await expect(page.getByText('Every gap has its cheapest state.')).toBeVisible()
 })
+
+test('a shared week says what its changes do to each machine, and goes back', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=signal-replay&view=week&month=2027-03')
+  const start = await bench.total()
+  await page.getByRole('button', { name: 'Take: The last day off' }).click()
+  await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('')
+  await expect(page.getByText('since you opened it')).toBeVisible()
+  await page.getByRole('button', { name: '5 machines' }).first().click()
+  await expect(page.getByRole('row', { name: /timetable-loadgen € \d+\.\d\d € \d+\.\d\d € −/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Back to then' }).click()
+  await expect.poll(() => bench.total()).toBe(start)
+  await expect(page.getByText('since you opened it')).toBeHidden()
+})
+
+test('schedules next to this one are priced over all its machines', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=signal-replay&view=week&month=2027-03')
+  const near = page.getByRole('region', { name: 'Next to this week' })
+  const row = near.getByRole('listitem').filter({ hasText: 'Every window ends an hour earlier' })
+  await expect(row).toContainText(/€ −\d+\.\d\d/)
+  const said = Number(/−(\d+\.\d\d)/.exec(await row.innerText())![1])
+  const planned = async (): Promise<number> => {
+    await bench.priced()
+    return Number(/([\d,]+\.\d\d) planned/.exec(await bench.planTotal())![1]!.replaceAll(',', ''))
+  }
+  const before = await planned()
+  await row.getByRole('button', { name: /^Take/ }).click()
+  await expect.poll(async () => (before - (await planned())).toFixed(2)).toBe(said.toFixed(2))
+})

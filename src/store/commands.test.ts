@@ -104,11 +104,12 @@ describe('decisions about one machine', () => {
   const original = named(plan, NAME)
 
   test('a week that the plan does not hold comes with its choice, once', () => {
-    const [week] = nearWeeks(plan.weeks[0]!, plan.weeks)
-    const choice = { decision: 'week', week: week! } as const
+    const [near] = nearWeeks(plan.weeks[0]!, plan.weeks)
+    const { week } = near!
+    const choice = { decision: 'week', week } as const
     const changed = run(takeChoice(NAME, choice), takeChoice('depot-kiosk', choice))
     expect(changed.weeks).toHaveLength(plan.weeks.length + 1)
-    expect(named(changed, NAME).week).toBe(week!.id)
+    expect(named(changed, NAME).week).toBe(week.id)
     expect(readPlan(writePlan(changed)).ok).toBe(true)
   })
 

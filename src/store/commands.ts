@@ -137,6 +137,14 @@ export const setWeek = (id: string, part: Partial<Omit<WeekPlan, 'id'>>): Recipe
     Object.assign(week, part)
   })
 
+/** The week in another form, under its own id. */
+export const replaceWeek =
+  (week: WeekPlan): Recipe =>
+  (draft) => {
+    const at = draft.weeks.findIndex(({ id }) => id === week.id)
+    if (at >= 0) draft.weeks[at] = week as Draft<WeekPlan>
+  }
+
 /** The zone shown beside a week's own, or none. */
 export const setBesideZone = (id: string, besideZone: string | undefined): Recipe =>
   onWeek(id, (week) => patch(week, { besideZone }))

@@ -87,7 +87,10 @@ export function choicesOf(
     case 'off':
       return offPlans(resolved).map((plan) => ({ decision, ...plan }))
     case 'week':
-      return [...weeks, ...nearWeeks(resolved.week, weeks)].map((week) => ({ decision, week }))
+      return [...weeks, ...nearWeeks(resolved.week, weeks).map((near) => near.week)].map((week) => ({
+        decision,
+        week,
+      }))
     case 'traffic':
       return trafficAmounts(machine.trafficOutGiB ?? 0).map((trafficOutGiB) => ({ decision, trafficOutGiB }))
   }

@@ -24,8 +24,10 @@ import { besideClock } from './besideClock.ts'
 import { Exceptions } from './Exceptions'
 import { Gaps } from '../gaps/Gaps'
 import { ForgettingCosts } from './ForgettingCosts'
+import { NearSchedules } from './NearSchedules'
 import { PresetMenu } from './PresetMenu'
 import { ScheduleExport } from './ScheduleExport'
+import { SharedBy } from './SharedBy'
 import { GRAINS, type Grain } from './usePaint'
 import { WeekChoice } from './WeekChoice'
 import { WeekGrid } from './WeekGrid'
@@ -41,12 +43,11 @@ export function WeekScreen() {
   const [brush, setBrush] = useState<'on' | 'off'>('on')
   const [grain, setGrain] = useState<Grain>(15)
   const [exporting, setExporting] = useState(false)
-  const { weeks, machines } = state.plan
+  const { weeks } = state.plan
   const week = weeks.find(({ id }) => id === machine?.week)
   if (!machine) return null
   if (!week) return <WeekChoice />
   const { states } = book ?? {}
-  const sharers = machines.filter(({ week: id }) => id === week.id).length
   const edit = (label: string, part: Partial<WeekPlan>): void =>
     session.edit(`${week.name}: ${label}`, setWeek(week.id, part))
   const paint = (windows: readonly WeekWindow[], label: string): void => edit(label, { windows })
@@ -63,9 +64,7 @@ export function WeekScreen() {
     <>
       <Line>
         <WeekChoice />
-        <span>
-          {sharers === 1 ? 'used by this machine alone' : `shared by ${sharers} machines, all change with it`}
-        </span>
+        <SharedBy key={week.id} week={week} />
         <WeekMenu week={week} />
         <Button onPress={() => setExporting(true)}>Export…</Button>
         {exporting && <ScheduleExport week={week} machine={machine} onClose={() => setExporting(false)} />}
@@ -165,6 +164,7 @@ export function WeekScreen() {
       <Exceptions week={week} onChange={(exceptions, label) => edit(label, { exceptions })} />
       {result?.ok && <ForgettingCosts priced={result} />}
       {result?.ok && <Gaps priced={result} />}
+      <NearSchedules week={week} />
       {result?.ok && (
         <Month>
           <h2>

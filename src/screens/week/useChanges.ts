@@ -1,0 +1,39 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { withWeek } from '../../core/advice/planChange.ts'
+import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { useSettled } from '../../interface/useSettled'
+import { askChange } from '../../workers/askChange.ts'
+import type { ChangeAnswer } from '../../workers/changeWorkerProtocol.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+
+/** Painting goes on without a question for every stroke. */
+const SETTLES_AFTER_MS = 200
+
+/**
+ * What the plan's machines would cost with a week in each of these forms, against the plan as it is; undefined until it
+ * is known. `weeks` must be the same list as long as it says the same.
+ */
+export function useChanges(weeks: readonly WeekPlan[]): ChangeAnswer | undefined {
+  const { state, month, address } = useWorkbench()
+  const plan = useSettled(state.plan, SETTLES_AFTER_MS)
+  const { books } = state
+  const { reading } = address
+  const [found, setFound] = useState<{
+    readonly weeks: object
+    readonly plan: object
+    readonly answer: ChangeAnswer
+  }>()
+  useEffect(() => {
+    if (!plan || weeks.length === 0) return undefined
+    const after = weeks.map((week) => withWeek(plan, week))
+    const { answer, cancel } = askChange({ plan, books, month, reading, after })
+    answer.then(
+      (changes) => setFound({ weeks, plan, answer: changes }),
+      () => setFound({ weeks, plan, answer: [] }),
+    )
+    return cancel
+  }, [plan, books, month, reading, weeks])
+  return found?.weeks === weeks && found.plan === state.plan ? found.answer : undefined
+}
