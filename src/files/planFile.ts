@@ -104,6 +104,8 @@ const toWeek = (file: WeekFile): WeekPlan => ({
     ...(file.exceptions ?? []).map(toException),
   ]),
   ...(file.besideZone !== undefined && { besideZone: file.besideZone }),
+  ...(file.startEarlyMinutes !== undefined && { startEarlyMinutes: file.startEarlyMinutes }),
+  ...(file.habits && { habits: file.habits }),
   ...(file.autoShutdown && {
     autoShutdown: {
       minute: parseClockTime(file.autoShutdown.at)!,
@@ -127,6 +129,8 @@ const toWeekFile = (week: WeekPlan): WeekFile => ({
   ),
   ...(week.exceptions.length > 0 && { exceptions: week.exceptions.map(toExceptionFile) }),
   ...(week.besideZone !== undefined && { besideZone: week.besideZone }),
+  ...(week.startEarlyMinutes !== undefined && { startEarlyMinutes: week.startEarlyMinutes }),
+  ...(week.habits && { habits: week.habits }),
   ...(week.autoShutdown && {
     autoShutdown: {
       at: formatClockTime(week.autoShutdown.minute),

@@ -10,6 +10,8 @@ import {
   type Plan,
 } from '../core/machine/plan.ts'
 import { parseDate } from '../core/calendar/civil.ts'
+import { MOST_IDLE_MINUTES, MOST_SPREAD_MINUTES, type Habits } from '../core/calendar/habits.ts'
+import { MOST_START_EARLY_MINUTES } from '../core/calendar/weekPlan.ts'
 import { isWeekException, LONGEST_EXCEPTION_DAYS, MOST_EXCEPTIONS } from '../core/calendar/weekException.ts'
 import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
 import { MOST_PLACES } from '../core/machine/needs.ts'
@@ -66,7 +68,9 @@ export interface WeekFile {
   readonly datesOff?: readonly string[]
   readonly exceptions?: readonly ExceptionFile[]
   readonly besideZone?: string
+  readonly startEarlyMinutes?: number
   readonly autoShutdown?: AutoShutdownFile
+  readonly habits?: Habits
 }
 
 /** Days count on the clock of its zone; the week's where it has none. */
@@ -137,6 +141,15 @@ const week = Joi.object({
   datesOff: Joi.array().items(date).max(2_000).unique(),
   exceptions: Joi.array().items(exception).max(MOST_EXCEPTIONS),
   besideZone: timeZone,
+  startEarlyMinutes: count(MOST_START_EARLY_MINUTES).min(1),
+  habits: Joi.object({
+    spreadMinutes: count(MOST_SPREAD_MINUTES).required(),
+    forgottenPercent: count(100).required(),
+    idle: Joi.object({
+      afterMinutes: count(MOST_IDLE_MINUTES).min(1).required(),
+      unusedMinutes: count(MOST_IDLE_MINUTES).required(),
+    }),
+  }),
   autoShutdown: Joi.object({
     at: textRule(
       (text) => (parseClockTime(text) ?? MINUTES_PER_DAY) < MINUTES_PER_DAY,

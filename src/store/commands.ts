@@ -1,6 +1,7 @@
 import { current, type Draft } from 'immer'
 import type { Commands } from '../core/timers/switching.ts'
 import type { AutoShutdown } from '../core/calendar/autoShutdown.ts'
+import type { Habits } from '../core/calendar/habits.ts'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
@@ -148,6 +149,14 @@ export const replaceWeek =
 /** The zone shown beside a week's own, or none. */
 export const setBesideZone = (id: string, besideZone: string | undefined): Recipe =>
   onWeek(id, (week) => patch(week, { besideZone }))
+
+/** What is set to undefined is taken away. */
+export const setWeekRule = (id: string, part: WeekRule): Recipe => onWeek(id, (week) => patch(week, part))
+
+export interface WeekRule {
+  readonly startEarlyMinutes?: number | undefined
+  readonly habits?: Habits | undefined
+}
 
 export const setAutoShutdown = (id: string, autoShutdown: AutoShutdown | undefined): Recipe =>
   onWeek(id, (week) => patch(week, { autoShutdown }))

@@ -1,11 +1,10 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
-import { changeTimes } from '../catalogue/changeTimes.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { lostWhenOff } from '../fit/lostWhenOff.ts'
 import type { Keep } from '../machine/needs.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { restoredGiB } from '../machine/snapshots.ts'
+import { slowestReturn } from '../machine/slowestReturn.ts'
 import { chargeMachine, meterMachine } from '../meter/chargeMachine.ts'
 import { chargesWithin } from '../meter/chargesWithin.ts'
 import { withOff } from '../meter/estimateMachine.ts'
@@ -14,7 +13,7 @@ import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { offIn, withOffBetween, withOffPlan, type OffPlan } from '../power/offPlan.ts'
 import { POWER_STATES, type OffState } from '../power/powerState.ts'
 import { add, compare, ZERO, type Exact } from '../quantity/exact.ts'
-import { instant, SECONDS_PER_HOUR, type Seconds, type Span } from '../quantity/units.ts'
+import { instant, SECONDS_PER_HOUR, type Span } from '../quantity/units.ts'
 import { distinctGaps, type DistinctGap } from './distinctGaps.ts'
 
 /** One way to be off in the gaps of one length. */
@@ -111,12 +110,7 @@ function costWithin(
 }
 
 /** The gap and as long as the slowest way takes to come back, so that all ways are compared over the same time. */
-function surelyBack(resolved: ResolvedMachine, { from, to }: Span): Span {
-  const { index, size } = resolved
-  const slowest = POWER_STATES.reduce((most: Seconds | 0, off) => {
-    const restored = restoredGiB(withOff(resolved, off))
-    const { return: takes } = changeTimes(index.book, off, size.memoryGiB, restored)
-    return takes > most ? takes : most
-  }, 0)
-  return { from, to: instant(to + slowest) }
-}
+const surelyBack = (resolved: ResolvedMachine, { from, to }: Span): Span => ({
+  from,
+  to: instant(to + slowestReturn(resolved, POWER_STATES)),
+})

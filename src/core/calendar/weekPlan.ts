@@ -1,4 +1,5 @@
 import type { AutoShutdown } from './autoShutdown.ts'
+import type { Habits } from './habits.ts'
 import type { Weekday } from './civil.ts'
 import type { WeekException } from './weekException.ts'
 
@@ -20,10 +21,15 @@ export interface WeekPlan {
   readonly timeZone: string
   readonly windows: readonly WeekWindow[]
   readonly exceptions: readonly WeekException[]
+  /** Machines are started so long before each time to be on, so that they are ready when it begins. */
+  readonly startEarlyMinutes?: number
   readonly autoShutdown?: AutoShutdown
+  readonly habits?: Habits
   /** A zone shown beside the week's own, where a team is split. */
   readonly besideZone?: string
 }
+
+export const MOST_START_EARLY_MINUTES = 240
 
 export const isWeekWindow = (window: WeekWindow): boolean =>
   Number.isInteger(window.from) &&

@@ -15,7 +15,8 @@ const DAYS_PER_WEEK = 7
  *
  * Weeks without a clock change or an exception are one pattern, moved; only odd days are treated one by one, so this is
  * O(spans). Windows keep their wall-clock ends by RFC 5545; after a clock change they may touch,
- * overlap, change order or become empty. Each ends at the first auto-shutdown inside it.
+ * overlap, change order or become empty. Each begins as early as the week says, and ends at the first auto-shutdown
+ * inside it.
  */
 export function weekSpans(week: WeekPlan, within: Span): Span[] {
   for (let lookBack = 3; ; lookBack *= 5) {
@@ -39,12 +40,15 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const lastDay = Math.floor(to / SECONDS_PER_DAY) + 1
   const zone = zoneOffsets(week.timeZone, yearAbout(firstDay) - 1, yearAbout(lastDay) + 1)
   const { byWeekday, whole, days } = weekPattern(week)
+  const early = earlySeconds(week)
   const spans: Span[] = []
   const add = (localFrom: number, localTo: number): void => {
     const opens = localToInstant(zone, localFrom)
     const closes = localToInstant(zone, localTo)
-    const shut = shutdownAfter(week, opens)
-    addSpan(spans, opens, shut !== undefined && shut < closes ? shut : closes)
+    if (closes <= opens) return
+    const starts = instant(opens - early)
+    const shut = shutdownAfter(week, starts)
+    addSpan(spans, starts, shut !== undefined && shut < closes ? shut : closes)
   }
   let steady = steadyStretch(zone, firstDay * SECONDS_PER_DAY)
   let day = firstDay
@@ -73,6 +77,8 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   }
   return spans
 }
+
+const earlySeconds = ({ startEarlyMinutes = 0 }: WeekPlan): number => startEarlyMinutes * 60
 
 /** The dates in a row that one is among. */
 function runOf(dates: ReadonlySet<number>, day: number): { first: number; last: number } {
@@ -144,10 +150,11 @@ function weekPattern(week: WeekPlan): WeekPattern {
   if (!pattern) {
     const sorted = [...week.windows].sort((a, b) => a.from - b.from)
     const byWeekday = [0, 1, 2, 3, 4, 5, 6].map((day) => sorted.filter((window) => window.day === day))
+    const early = earlySeconds(week)
     const whole: Span[] = []
     for (const { day, from, to } of byWeekday.flat()) {
       const midnight = day * SECONDS_PER_DAY
-      addSpan(whole, instant(midnight + from * 60), instant(midnight + to * 60))
+      addSpan(whole, instant(midnight + from * 60 - early), instant(midnight + to * 60))
     }
     patterns.set(week, (pattern = { byWeekday, whole, days: exceptionDays(week.exceptions) }))
   }

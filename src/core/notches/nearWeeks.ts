@@ -107,11 +107,12 @@ const windowsOn = (days: readonly Weekday[], from: number, to: number): WeekWind
   days.map((day) => ({ day, from, to }))
 
 /** Two weeks of the same hours are one choice, whatever they are called. */
-const hoursOf = ({ timeZone, windows, exceptions, autoShutdown }: WeekPlan): string =>
+const hoursOf = ({ timeZone, windows, exceptions, startEarlyMinutes, autoShutdown }: WeekPlan): string =>
   JSON.stringify([
     timeZone,
     windows.map(({ day, from, to }) => [day, from, to]).sort(byStart),
     exceptions.map(({ from, to, does }) => [from, to, does]),
+    startEarlyMinutes,
     autoShutdown,
   ])
 

@@ -38,6 +38,7 @@ export const anyWeekIn = (year: number): fc.Arbitrary<WeekPlan> =>
         { maxLength: 9 },
       ),
       exceptions: fc.array(anyException(year), { maxLength: 4 }),
+      startEarlyMinutes: fc.constantFrom(0, 0, 0, 2, 45),
       autoShutdown: fc.option(
         fc.record({
           minute: fc.integer({ min: 0, max: 1439 }),
@@ -47,12 +48,13 @@ export const anyWeekIn = (year: number): fc.Arbitrary<WeekPlan> =>
         { nil: undefined, freq: 2 },
       ),
     })
-    .map(({ timeZone, windows, exceptions, autoShutdown }) => ({
+    .map(({ timeZone, windows, exceptions, startEarlyMinutes, autoShutdown }) => ({
       ...weekOf(
         timeZone,
         windows.map(({ day, from, length }) => ({ day: day as Weekday, from, to: from + length })),
       ),
       exceptions,
+      ...(startEarlyMinutes > 0 && { startEarlyMinutes }),
       ...(autoShutdown && {
         autoShutdown: {
           minute: autoShutdown.minute,

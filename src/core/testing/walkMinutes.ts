@@ -26,8 +26,10 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
     )
     const flag = (opens: number | undefined, closes: number | undefined): void => {
       if (opens === undefined || closes === undefined) return
-      const shut = shutdowns.find((each) => each > opens) ?? Infinity
-      for (let at = Math.max(opens, from); at < Math.min(closes, shut, to); at += MINUTE)
+      if (closes <= opens) return
+      const starts = opens - (week.startEarlyMinutes ?? 0) * MINUTE
+      const shut = shutdowns.find((each) => each > starts) ?? Infinity
+      for (let at = Math.max(starts, from); at < Math.min(closes, shut, to); at += MINUTE)
         on[(at - from) / MINUTE] = 1
     }
     if (isOn(week, date) && !isOn(week, date - 1)) {

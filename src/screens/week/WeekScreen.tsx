@@ -15,10 +15,19 @@ import { formatMoney } from '../../interface/wording/money'
 import { offPlanWords } from '../../interface/wording/offPlan'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
 import { formatHours, formatMonth } from '../../interface/wording/time'
-import { setAutoShutdown, setBesideZone, setOffPlan, setWeek } from '../../store/commands.ts'
+import {
+  setAutoShutdown,
+  setBesideZone,
+  setOffPlan,
+  setWeek,
+  setWeekRule,
+  type WeekRule,
+} from '../../store/commands.ts'
 import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { clockChangeText } from './clockChangeText.ts'
+import { ByHand } from './ByHand'
+import { StartsLine } from './StartsLine'
 import { AutoShutdownLine } from './AutoShutdownLine'
 import { besideClock } from './besideClock.ts'
 import { Exceptions } from './Exceptions'
@@ -50,6 +59,8 @@ export function WeekScreen() {
   const { states } = book ?? {}
   const edit = (label: string, part: Partial<WeekPlan>): void =>
     session.edit(`${week.name}: ${label}`, setWeek(week.id, part))
+  const setRule = (rule: WeekRule, label: string): void =>
+    session.edit(`${week.name}: ${label}`, setWeekRule(week.id, rule))
   const paint = (windows: readonly WeekWindow[], label: string): void => edit(label, { windows })
   const beside = week.besideZone ? besideClock(week.timeZone, week.besideZone, month) : undefined
   const setOff = (off: string): void => {
@@ -154,6 +165,14 @@ export function WeekScreen() {
           This machine is never switched off, so its week changes nothing. Choose another state when off to
           use it.
         </Hint>
+      )}
+      <StartsLine week={week} result={result} onChange={setRule} />
+      {week.habits && (
+        <ByHand
+          habits={week.habits}
+          result={result}
+          onChange={(habits, label) => setRule({ habits }, label)}
+        />
       )}
       <AutoShutdownLine
         week={week}

@@ -1,0 +1,110 @@
+import { shutdownAfter } from '../calendar/autoShutdown.ts'
+import type { BillingMonth } from '../calendar/billingMonth.ts'
+import type { Habits, IdleRule } from '../calendar/habits.ts'
+import type { WeekPlan } from '../calendar/weekPlan.ts'
+import { lackedState } from '../catalogue/lackedState.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { chargeMachine, meterOn } from '../meter/chargeMachine.ts'
+import { totalOf } from '../meter/machineTotal.ts'
+import type { SharedAccount } from '../meter/sharedAccount.ts'
+import { spansAround } from '../power/monthTimeline.ts'
+import { isNeverOff, longestGap } from '../power/offPlan.ts'
+import { add, compare, divide, exact, multiply, subtract, type Exact } from '../quantity/exact.ts'
+import { instant, lengthOf, type Span } from '../quantity/units.ts'
+
+/** A month of a machine that people switch by hand, in the currency of its price book: a guess, not the plan. */
+export interface ExpectedMonth {
+  readonly low: Exact
+  readonly expected: Exact
+  readonly high: Exact
+}
+
+/**
+ * Low: started as late as may be, and never forgotten. High: started as early as may be, and forgotten each time that
+ * it can be, until it is next wanted, an auto-shutdown or the idle rule. Expected: started on time, with as large a
+ * share of what forgetting each time costs as is forgotten; exact where what one gap costs does not hang on others, as
+ * it does a little with rebates and shared hours. Undefined for a machine that is never off, or has no price.
+ */
+export function expectedMonth(
+  resolved: ResolvedMachine,
+  month: BillingMonth,
+  habits: Habits,
+  shared?: SharedAccount,
+): ExpectedMonth | undefined {
+  const { machine, week, index } = resolved
+  if (isNeverOff(machine) || lackedState(machine, index.book)) return undefined
+  const on = spansAround(week, month, longestGap(machine))
+  const { forgottenPercent, idle } = habits
+  const spread = habits.spreadMinutes * 60
+  const costOf = (spans: readonly Span[]): Exact | undefined => {
+    const charges = chargeMachine(resolved, meterOn(resolved, spans, month), month, shared)
+    return 'code' in charges ? undefined : totalOf(charges)
+  }
+  const used = (spans: readonly Span[]): Span[] => without(spans, unusedIn(spans, idle))
+  const forgotten = (spans: readonly Span[]): Span[] =>
+    without(leftOn(spans, week, idle), unusedIn(spans, idle))
+  const usual = costOf(used(on))
+  const always = costOf(forgotten(on))
+  const late = costOf(used(startedAfter(on, spread)))
+  const early = startedAfter(on, -spread)
+  const worst = costOf(forgottenPercent > 0 ? forgotten(early) : used(early))
+  if (!usual || !always || !late || !worst) return undefined
+  const share = divide(exact(forgottenPercent), exact(100))
+  const expected = add(usual, multiply(share, subtract(always, usual)))
+  // Begun hours and minimums can make a later start dearer than an earlier one.
+  const all = [late, expected, worst].sort(compare)
+  return { low: all[0]!, expected, high: all[2]! }
+}
+
+/** Spans that begin so many seconds later, or earlier; in order and apart. */
+function startedAfter(on: readonly Span[], seconds: number): Span[] {
+  const moved: Span[] = []
+  for (const { from, to } of on) {
+    const start = instant(from + seconds)
+    const last = moved.at(-1)
+    if (last && start <= last.to) moved[moved.length - 1] = { from: last.from, to }
+    else if (start < to) moved.push({ from: start, to })
+  }
+  return moved
+}
+
+/** Each stop forgotten: on until the next start, the first auto-shutdown, or the idle rule, whatever comes first. */
+function leftOn(on: readonly Span[], week: WeekPlan, idle: IdleRule | undefined): Span[] {
+  const filled: Span[] = []
+  for (const [i, span] of on.entries()) {
+    const next = on[i + 1]?.from ?? Infinity
+    // What an auto-shutdown ends is not forgotten.
+    const shut = shutdownAfter(week, instant(span.to - 1)) ?? Infinity
+    const idleAt = idle ? span.to + idle.afterMinutes * 60 : Infinity
+    const until = Math.min(next, shut, idleAt)
+    const to = until === Infinity ? span.to : instant(until)
+    const last = filled.at(-1)
+    if (last && last.to >= span.from) filled[filled.length - 1] = { from: last.from, to }
+    else filled.push({ from: span.from, to })
+  }
+  return filled
+}
+
+/** What the idle rule switches off in the middle of each span: what is unused beyond its waiting time. */
+function unusedIn(on: readonly Span[], idle: IdleRule | undefined): Span[] {
+  if (!idle) return []
+  return on.flatMap((span): Span[] => {
+    const unused = Math.min(idle.unusedMinutes * 60, lengthOf(span))
+    const off = unused - idle.afterMinutes * 60
+    const from = instant(span.from + Math.floor((lengthOf(span) - off) / 2))
+    return off > 0 ? [{ from, to: instant(from + off) }] : []
+  })
+}
+
+/** Both in order and apart; each of `less` lies within one of the spans. */
+function without(on: readonly Span[], less: readonly Span[]): Span[] {
+  return on.flatMap((span) => {
+    const parts: Span[] = []
+    let { from } = span
+    for (const gap of less.filter((each) => each.from >= span.from && each.to <= span.to)) {
+      if (gap.from > from) parts.push({ from, to: gap.from })
+      from = gap.to
+    }
+    return from < span.to ? [...parts, { from, to: span.to }] : parts
+  })
+}
