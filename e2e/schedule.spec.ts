@@ -202,3 +202,23 @@ test('every format is exported, with what it holds said before', async ({ page }
   await last.fill('2040-01-01')
   await expect(dialog).toContainText('five years at most')
 })
+
+test('an exported calendar becomes a week again, and another file is refused', async ({ page }, info) => {
+  const bench = new Workbench(page)
+  await bench.open(WEEK)
+  const start = await bench.total()
+  await page.getByRole('button', { name: 'Export…' }).click()
+  const text = (await save(page)).get('depot-day.ics')!
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Week', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'New week from a schedule file…' }).click()
+  const input = page.getByLabel('Schedule file', { exact: true })
+  await input.setInputFiles({ name: 'other.ics', mimeType: 'text/calendar', buffer: Buffer.from('BEGIN:VCALENDAR\r\nEND:VCALENDAR\r\n') }) // prettier-ignore
+  await expect(page.getByText('This is not a schedule.')).toBeVisible()
+  await input.setInputFiles({ name: `${info.title.slice(0, 8)}.ics`, mimeType: 'text/calendar', buffer: Buffer.from(text) }) // prettier-ignore
+  await expect(page.getByText('it switches exactly as the file does')).toContainText('1 exception')
+  await page.getByRole('button', { name: 'Make it a week for this machine' }).click()
+  await expect(page.getByText('used by this machine alone')).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'Monday, times on' })).toHaveValue('08:00–18:00')
+  await expect.poll(() => bench.total()).toBe(start)
+})

@@ -98,7 +98,7 @@ test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
           }
         },
       ),
-      { seed: 62, numRuns: 20 },
+      { seed: 62, numRuns: 10 },
     )
   },
 )

@@ -11,7 +11,7 @@ import { compare, type Exact } from '../quantity/exact.ts'
 import { instant, SECONDS_PER_DAY } from '../quantity/units.ts'
 
 /** From which length of a gap a state costs less than staying on; undefined where it never does within the longest. */
-export interface PayingLength {
+interface PayingLength {
   readonly off: TrueOffState
   readonly fromMinutes: number | undefined
   /** False where the machine cannot be off in this way, or may not by its needs. */
@@ -19,7 +19,7 @@ export interface PayingLength {
 }
 
 /** The state that costs least in gaps of at least `fromMinutes`, up to the next. */
-export interface CheapestLength {
+interface CheapestLength {
   readonly off: OffState
   readonly fromMinutes: number
 }

@@ -296,3 +296,8 @@ describe('the list', () => {
     expect(find({ part: QUIET, week }, 'left-on')?.facts).toMatchObject({ gap: 16 * 3_600 })
   })
 })
+
+test('an auto-shutdown ends what someone leaves on', () => {
+  const week = { ...OFFICE_WEEK, autoShutdown: { minute: 20 * 60, days: EVERY_DAY } }
+  expect(find({ part: QUIET, week }, 'left-on')).toBeUndefined()
+})

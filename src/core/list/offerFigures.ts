@@ -1,6 +1,6 @@
 import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
 import type { Size } from '../catalogue/priceBook.ts'
-import { withOff } from '../meter/estimateMachine.ts'
+import { neverOff } from '../meter/estimateMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import type { Notch, PlatesInputs } from '../notches/plate.ts'
 import { resolveChoice } from '../notches/resolveChoice.ts'
@@ -25,7 +25,7 @@ export function sizeHour({ region, terms }: ResolvedMachine, size: Size): Exact 
 export const alwaysOnTotal = (
   { month, shared }: PlatesInputs,
   resolved: ResolvedMachine,
-): Exact | undefined => machineTotal(withOff(resolved, 'running'), month, shared)
+): Exact | undefined => machineTotal(neverOff(resolved), month, shared)
 
 export const perUnit = (total: Exact | undefined, units: number): Exact | undefined =>
   total && units > 0 ? divide(total, unitsExact(units)) : undefined

@@ -58,8 +58,30 @@ export type ReferenceIssue =
       readonly soldOn: readonly string[]
     }
 
+interface Resolution {
+  readonly weeks: Plan['weeks']
+  readonly places: Plan['places'] | undefined
+  readonly index: BookIndex
+  readonly outcome: Outcome<ResolvedMachine, ReferenceIssue>
+}
+
+/** A pure memo of the last answer: every month of a year asks the same. */
+const resolutions = new WeakMap<Machine, Resolution>()
+
 /** Looks up every name; refused with each one that the book, or the plan's weeks, do not hold. */
 export function resolveMachine(
+  machine: Machine,
+  { weeks, places }: PlanParts,
+  index: BookIndex,
+): Outcome<ResolvedMachine, ReferenceIssue> {
+  const last = resolutions.get(machine)
+  if (last?.index === index && last.weeks === weeks && last.places === places) return last.outcome
+  const outcome = lookUp(machine, { weeks, ...(places && { places }) }, index)
+  resolutions.set(machine, { weeks, places, index, outcome })
+  return outcome
+}
+
+function lookUp(
   machine: Machine,
   { weeks, places = [] }: PlanParts,
   index: BookIndex,
@@ -79,7 +101,7 @@ export function resolveMachine(
   const dataKinds = machine.dataDisks.map((disk, i) =>
     find(`/dataDisks/${i}/kind`, disk.kind, index.diskKinds),
   )
-  const week = find('/week', machine.week, new Map(weeks.map((each) => [each.id, each])))
+  const week = find('/week', machine.week, weeksById(weeks))
   if (region && !region.region.zones.includes(machine.zone)) {
     issues.push(unknown('/zone', machine.zone, region.region.zones))
   }
@@ -100,6 +122,14 @@ export function resolveMachine(
     week: week!,
     users: usersOf(machine, places),
   })
+}
+
+const byIds = new WeakMap<readonly WeekPlan[], ReadonlyMap<string, WeekPlan>>()
+
+function weeksById(weeks: readonly WeekPlan[]): ReadonlyMap<string, WeekPlan> {
+  let byId = byIds.get(weeks)
+  if (!byId) byIds.set(weeks, (byId = new Map(weeks.map((week) => [week.id, week]))))
+  return byId
 }
 
 const NOBODY: readonly UserPlace[] = []

@@ -2,9 +2,9 @@ import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
 import { withOffPlan } from '../power/offPlan.ts'
-import { STATE_OF_PHASE, type OffState } from '../power/powerState.ts'
+import type { OffState } from '../power/powerState.ts'
 import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
-import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds, type Span } from '../quantity/units.ts'
+import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds } from '../quantity/units.ts'
 import type { Charge, MissingPrice } from './charge.ts'
 import { chargeMachine, meterMachine } from './chargeMachine.ts'
 import { totalOf } from './machineTotal.ts'
@@ -44,6 +44,15 @@ export const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachi
   machine: withOffPlan(resolved.machine, { off }),
 })
 
+const alwaysOnForms = new WeakMap<ResolvedMachine, ResolvedMachine>()
+
+/** The machine if it were never switched off; a pure memo, since every month asks. */
+export function neverOff(resolved: ResolvedMachine): ResolvedMachine {
+  let form = alwaysOnForms.get(resolved)
+  if (!form) alwaysOnForms.set(resolved, (form = withOff(resolved, 'running')))
+  return form
+}
+
 export interface EstimateInputs {
   readonly resolved: ResolvedMachine
   readonly month: BillingMonth
@@ -64,7 +73,7 @@ export function estimateMachine({
   const metered = meterMachine(resolved, month)
   const charges = chargeMachine(resolved, metered, month, shared)
   if ('code' in charges) return charges
-  const running = withOff(resolved, 'running')
+  const running = neverOff(resolved)
   const alwaysOn = chargeMachine(running, meterMachine(running, month), month, sharedAlwaysOn)
   if ('code' in alwaysOn) return alwaysOn
   const total = totalOf(charges)
@@ -74,29 +83,11 @@ export function estimateMachine({
     charges,
     total,
     alwaysOn: totalOf(alwaysOn),
-    averagePerHour: averagePerHour(total, month),
+    get averagePerHour() {
+      return averagePerHour(total, month)
+    },
     metered,
-    onTime: onTime(metered),
-    starts: countStarts(metered),
+    onTime: metered.onTime,
+    starts: metered.starts,
   }
 }
-
-const onTime = ({ phases }: MeteredMonth): Seconds =>
-  seconds(
-    ['running', 'starting', 'waking', 'creating'].reduce(
-      (sum, phase) => sum + (phases.get(phase as 'running') ?? 0),
-      0,
-    ),
-  )
-
-/** Times that it went from off to running, however long that took. */
-const countStarts = ({ timeline: { segments, month } }: MeteredMonth): number =>
-  segments.filter(
-    ({ phase, from }, i) =>
-      STATE_OF_PHASE[phase] === 'running' &&
-      i > 0 &&
-      STATE_OF_PHASE[segments[i - 1]!.phase] !== 'running' &&
-      inSpan(from, month),
-  ).length
-
-const inSpan = (at: Span['from'], span: Span): boolean => at >= span.from && at < span.to

@@ -4,6 +4,7 @@ import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { toDecimal } from '../quantity/decimal.ts'
+import { withOffPlan } from '../power/offPlan.ts'
 import { add, compare, divide, exact, multiply, ZERO } from '../quantity/exact.ts'
 import { gib, lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
 import { anyMachineOf } from '../testing/anyMachines.ts'
@@ -62,9 +63,8 @@ describe('the cost of one hour', () => {
         const strip = ({ operationsPerMonth, ...disk }: (typeof machine)['systemDisk']) => disk
         const plain = resolved(
           {
-            ...machine,
+            ...withOffPlan(machine, { off: 'running' }),
             trafficOutGiB: gib(0),
-            off: 'running',
             systemDisk: strip(machine.systemDisk),
             dataDisks: machine.dataDisks.map(strip),
           },

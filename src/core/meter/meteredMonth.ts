@@ -16,6 +16,10 @@ interface RunPieces {
 export interface MeteredMonth {
   readonly timeline: MonthTimeline
   readonly phases: ReadonlyMap<Phase, Seconds>
+  /** Seconds in its windows: running, and coming back. */
+  readonly onTime: Seconds
+  /** Times that it went from off to running, however long that took. */
+  readonly starts: number
   readonly compute: RunPieces
   readonly licence: RunPieces
   /** The whole month. */
@@ -76,9 +80,12 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     const pieces = during((row) => row.address === use)
     if (pieces.ticks > 0) address.set(use, pieces)
   }
+  const phases = secondsByPhase(segments, month)
   return {
     timeline,
-    phases: secondsByPhase(segments, month),
+    phases,
+    onTime: onTime(phases),
+    starts: countStarts(timeline),
     compute,
     licence: sameRuns ? compute : byRuns('licence'),
     always: piecesLater(lengthOf(month), () => stays.map(toPiece)),
@@ -88,6 +95,21 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     creations: creationsOf(timeline),
   }
 }
+
+const ON_PHASES: readonly Phase[] = ['running', 'starting', 'waking', 'creating']
+
+const onTime = (phases: MeteredMonth['phases']): Seconds =>
+  seconds(ON_PHASES.reduce((sum, phase) => sum + (phases.get(phase) ?? 0), 0))
+
+const countStarts = ({ segments, month }: MonthTimeline): number =>
+  segments.filter(
+    ({ phase, from }, i) =>
+      STATE_OF_PHASE[phase] === 'running' &&
+      i > 0 &&
+      STATE_OF_PHASE[segments[i - 1]!.phase] !== 'running' &&
+      from >= month.from &&
+      from < month.to,
+  ).length
 
 function creationsOf({ segments, month }: MonthTimeline): Pieces {
   const starts = segments.filter(
@@ -129,6 +151,8 @@ export function meteredRun(month: Span, length: number): MeteredMonth {
   return {
     timeline: { month, segments: [{ phase: 'running', from: run.from, to: run.to }] },
     phases: new Map([['running', seconds(length)]]),
+    onTime: seconds(length),
+    starts: 0,
     compute: { time, pieces },
     licence: { time, pieces: NO_PIECES },
     always: whole,

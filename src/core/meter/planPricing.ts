@@ -9,7 +9,7 @@ import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { refuse, type Outcome } from '../outcome.ts'
 import { meterMachine } from './chargeMachine.ts'
-import { estimateMachine, withOff, type Estimate, type NotPriced } from './estimateMachine.ts'
+import { estimateMachine, neverOff, type Estimate, type NotPriced } from './estimateMachine.ts'
 import { keptAccount } from './keptAccount.ts'
 import type { AccountMember, SharedAccount } from './sharedAccount.ts'
 
@@ -111,7 +111,7 @@ export class PlanPricing {
       members
         .filter(({ machine }) => !lackedState(machine, book))
         .map((member) => ({ resolved: member, metered: meterMachine(member, month) }))
-    const running = resolved.map((member) => withOff(member, 'running'))
+    const running = resolved.map(neverOff)
     return {
       planned: keptAccount(book, metered(resolved), orders, month),
       alwaysOn: keptAccount(book, metered(running), orders, month),

@@ -36,7 +36,7 @@ test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
           expect(new Fraction(n, d).toFraction()).toBe(simple.get(machine.name)!.toFraction())
         }
       }),
-      { seed: 730, numRuns: pattern.freeAllowances ? 30 : 15 },
+      { seed: 730, numRuns: pattern.freeAllowances ? 20 : 10 },
     )
   },
 )

@@ -7,7 +7,7 @@ const WORKDAYS = DAYS.slice(0, 5)
 const HOUR = 60
 
 /** How a week differs from the one that it lies beside. */
-export const NEAR_KINDS = [
+const NEAR_KINDS = [
   'hour-less',
   'hour-later',
   'day-less',

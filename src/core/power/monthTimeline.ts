@@ -17,23 +17,34 @@ export interface MonthTimeline {
 const MARGIN = 2 * SECONDS_PER_DAY
 
 /** A pure memo: machines share week plans, and one machine's plates ask for the same timeline over and over. */
-const memo = new WeakMap<WeekPlan, Map<string, MonthTimeline>>()
+const memo = new WeakMap<object, Map<string, MonthTimeline>>()
+const MOST_KEPT = 2_000
+
+/** Never off is the same for every week. */
+const NEVER_OFF: object = {}
 
 export function monthTimeline(week: WeekPlan, ways: WaysOff, month: Span): MonthTimeline {
-  const key = `${ways.map(keyOf).join(' ')} ${month.from} ${month.to}`
-  let ofWeek = memo.get(week)
-  if (!ofWeek) memo.set(week, (ofWeek = new Map()))
+  const neverOff = ways.every(({ off }) => off === 'running')
+  const ofWeek = memoOf(neverOff ? NEVER_OFF : week)
+  const span = `${month.from} ${month.to}`
+  const key = neverOff ? span : `${ways.map(keyOf).join(' ')} ${span}`
   let timeline = ofWeek.get(key)
-  if (!timeline) ofWeek.set(key, (timeline = makeTimeline(week, ways, month)))
+  if (!timeline) {
+    const on = neverOff ? [] : spansAround(week, month, ways.at(-1)!.from)
+    ofWeek.set(key, (timeline = timelineOf(on, ways, month)))
+  }
   return timeline
 }
 
-const keyOf = ({ from, off, changes }: WayOff): string => `${from} ${off} ${changes.leave} ${changes.return}`
-
-function makeTimeline(week: WeekPlan, ways: WaysOff, month: Span): MonthTimeline {
-  const neverOff = ways.every(({ off }) => off === 'running')
-  return timelineOf(neverOff ? [] : spansAround(week, month, ways.at(-1)!.from), ways, month)
+function memoOf(of: object): Map<string, MonthTimeline> {
+  let timelines = memo.get(of)
+  if (!timelines) memo.set(of, (timelines = new Map()))
+  // A page that is open for days asks for many months.
+  if (timelines.size > MOST_KEPT) timelines.clear()
+  return timelines
 }
+
+const keyOf = ({ from, off, changes }: WayOff): string => `${from} ${off} ${changes.leave} ${changes.return}`
 
 /**
  * The times to be on that a month's timeline is made of: those that meet the month and what is kept about it, and so

@@ -185,9 +185,9 @@ describe('the cheapest that still fits', () => {
           expect(resolved.ok && fitReasons(resolved.value)).toEqual([])
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 40 },
     )
-    expect(fitting).toBeGreaterThan(40)
+    expect(fitting).toBeGreaterThan(10)
   })
 
   test('changes nothing where nothing is cheaper, and leaves out what has no exchange rate', () => {

@@ -55,7 +55,7 @@ describe('what is exported switches exactly when the plan does', () => {
           inOrder(planned(week, plan, options)),
         )
       }),
-      { numRuns: 120 },
+      { numRuns: 50 },
     )
   })
 
@@ -72,7 +72,7 @@ describe('what is exported switches exactly when the plan does', () => {
           }
         }
       }),
-      { numRuns: 120 },
+      { numRuns: 50 },
     )
   })
 })

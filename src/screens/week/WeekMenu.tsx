@@ -7,11 +7,13 @@ import { addWeek, freeName, removeWeek, setMachine, setWeek } from '../../store/
 import { RenameDialog } from '../workbench/EditableName'
 import { officeWeek } from '../workbench/emptyPlan'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ScheduleImport } from './ScheduleImport'
 
 /** Weeks as a whole: a new one, a copy for this machine alone, another name, and removal of one nobody uses. */
 export function WeekMenu({ week }: { readonly week: WeekPlan }) {
   const { session, state, machine } = useWorkbench()
   const [renaming, setRenaming] = useState(false)
+  const [importing, setImporting] = useState(false)
   const { weeks, machines } = state.plan
   const unused = weeks.filter(({ id }) => machines.every((other) => other.week !== id))
   const assignNew = (label: string, made: WeekPlan): void => {
@@ -42,6 +44,14 @@ export function WeekMenu({ week }: { readonly week: WeekPlan }) {
         most={60}
         onRename={(name) => session.edit(`rename ${week.name}`, setWeek(week.id, { name }))}
       />
+      {importing && (
+        <ScheduleImport
+          onClose={() => setImporting(false)}
+          onTake={({ name, timeZone, windows, exceptions }) =>
+            assignNew(`week from a file`, { ...named(name.slice(0, 50)), timeZone, windows, exceptions })
+          }
+        />
+      )}
       <Menu
         label="Week"
         button="Week ⋯"
@@ -60,6 +70,7 @@ export function WeekMenu({ week }: { readonly week: WeekPlan }) {
               assignNew(`new week`, officeWeek(id, name))
             },
           },
+          { id: 'import', label: 'New week from a schedule file…', onAction: () => setImporting(true) },
           ...unused.map(({ id, name }) => ({
             id: `remove-${id}`,
             label: `Remove ${name}, which no machine uses`,

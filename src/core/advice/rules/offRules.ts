@@ -95,10 +95,11 @@ const LEAST_LEFT_ON = exact(2)
 /** Long enough to hold any weekend and its neighbours. */
 const LOOK_AT_DAYS = 21
 
-/** What it costs when someone starts it by hand and forgets it until the week starts it again. */
+/** What it costs when someone starts it by hand and forgets it until the week starts it again; an auto-shutdown ends it. */
 const leftOn: WatchRule = (inputs) => {
   const { resolved, month } = inputs
   const { week, machine } = resolved
+  if (week.autoShutdown) return []
   const spans = weekSpans(week, {
     from: month.from,
     to: instant(month.from + LOOK_AT_DAYS * SECONDS_PER_DAY),
