@@ -15,18 +15,15 @@ const PICTURES = [
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
   [
     'gap-advice',
-    '?machine=signal-replay&view=week&month=2027-03',
+    '?machine=axle-counter-sim&view=week&month=2027-03',
     'light',
     async (page) => {
       const nights = page.getByRole('radiogroup', { name: 'When off for 14 h' })
-      await nights.getByRole('radio', { name: /^Stopped/ }).click()
+      await nights.getByRole('radio', { name: /^Left on/ }).click()
       await page.getByRole('button', { name: /Take the cheapest for every gap/ }).waitFor()
-      await page.getByRole('region', { name: 'What to be in each gap' }).scrollIntoViewIfNeeded()
-      await page
-        .getByRole('region', { name: 'Next to this week' })
-        .getByText(/− ?\d|−\d/)
-        .first()
-        .scrollIntoViewIfNeeded()
+      await page.getByRole('button', { name: '5 machines' }).last().waitFor()
+      const section = page.getByRole('region', { name: 'What to be in each gap' })
+      await section.evaluate((element) => element.scrollIntoView({ block: 'start' }))
     },
   ],
   ['month', '?machine=timetable-loadgen&view=month&month=2027-03&day=2027-03-19', 'light'],

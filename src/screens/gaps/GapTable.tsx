@@ -65,7 +65,7 @@ export function GapTable({ advice, total, currency, isStale, onTake }: GapTableP
                   data-closed={way.reasons.length > 0 || undefined}
                 >
                   <b>{formatMoney(way.eachTime, currency)}</b>
-                  <small>{differenceText(way, total, currency)}</small>
+                  <small>{way.off === gap.present ? 'as now' : differenceText(way, total, currency)}</small>
                 </Way>
               ))}
             </Ways>
@@ -80,8 +80,7 @@ export function GapTable({ advice, total, currency, isStale, onTake }: GapTableP
 /** What the month costs more or less with it than now. */
 function differenceText(way: WayForGap, total: Exact, currency: string): string {
   const difference = subtract(way.total, total)
-  if (sign(difference) === 0) return 'as now'
-  return `${sign(difference) > 0 ? '+' : ''}${formatMoney(difference, currency)} a month`
+  return `${sign(difference) >= 0 ? '+' : ''}${formatMoney(difference, currency)} a month`
 }
 
 const Table = styled.div`
