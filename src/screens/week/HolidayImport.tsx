@@ -1,19 +1,17 @@
 'use client'
 
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { dayOf } from '../../core/calendar/civil.ts'
 import { isWeekException, MOST_EXCEPTIONS, type WeekException } from '../../core/calendar/weekException.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
 import type { CalendarDates, CalendarEvent } from '../../files/calendar/calendarDates.ts'
-import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
-import { Dialog } from '../../interface/Dialog'
 import { Dropdown } from '../../interface/Dropdown'
 import { askCalendar } from '../../workers/askCalendar.ts'
-import { IssueList } from '../workbench/IssueList'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ReadFileDialog } from './ReadFileDialog'
 import { datesText, DOES_TEXT } from './exceptionText.ts'
 
 interface HolidayImportProps {
@@ -24,84 +22,36 @@ interface HolidayImportProps {
 
 type Meaning = WeekException['does'] | 'ignored'
 
-type Progress =
-  | { readonly at: 'choosing' }
-  | { readonly at: 'reading'; readonly file: string; readonly cancel: () => void }
-  | { readonly at: 'refused'; readonly file: string; readonly issues: readonly FileIssue[] }
-  | { readonly at: 'read'; readonly file: string; readonly dates: CalendarDates }
-
 /** Years from the plan's month on that are read: a calendar often repeats its holidays for ever. */
 const YEARS = 3
 
 /** Takes public holidays and shut-downs out of an iCalendar file; each event stays off, runs through, or is left out. */
 export function HolidayImport({ week, onTake, onClose }: HolidayImportProps) {
   const { month } = useWorkbench()
-  const input = useRef<HTMLInputElement>(null)
-  const [progress, setProgress] = useState<Progress>({ at: 'choosing' })
-  const read = async (file: File): Promise<void> => {
-    const { year, month: number } = yearMonthParts(month)
-    const within = { from: dayOf(year, number, 1), to: dayOf(year + YEARS, number, 0) }
-    const { answer, cancel } = askCalendar({ file, timeZone: week.timeZone, within })
-    setProgress({ at: 'reading', file: file.name, cancel })
-    try {
-      const outcome = await answer
-      if (!outcome.ok) setProgress({ at: 'refused', file: file.name, issues: outcome.issues })
-      else setProgress({ at: 'read', file: file.name, dates: outcome.value })
-    } catch (error) {
-      const problem = error instanceof Error ? error.message : 'The file could not be read.'
-      const issue: FileIssue = { code: 'other-kind', pointer: '', problem, expected: 'an iCalendar file.' }
-      setProgress({ at: 'refused', file: file.name, issues: [issue] })
-    }
-  }
-  const close = (): void => {
-    if (progress.at === 'reading') progress.cancel()
-    onClose()
-  }
+  const { year, month: number } = yearMonthParts(month)
+  const within = { from: dayOf(year, number, 1), to: dayOf(year + YEARS, number, 0) }
   return (
-    <Dialog title="Exceptions from a calendar file" isOpen onClose={close}>
-      <input
-        ref={input}
-        type="file"
-        accept=".ics,text/calendar"
-        hidden
-        aria-label="Calendar file with holidays"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file) void read(file)
-          event.target.value = ''
-        }}
-      />
-      {progress.at === 'choosing' && (
-        <p>
-          An iCalendar file (.ics), such as public holidays or the company’s shut-downs. Its events become
-          dates of {week.timeZone}, for {YEARS} years. You choose what each one means.
-        </p>
-      )}
-      {progress.at === 'reading' && <p role="status">Reading {progress.file}…</p>}
-      {progress.at === 'refused' && (
-        <>
-          <p>{progress.file} was not read. Nothing was changed.</p>
-          <IssueList issues={progress.issues} />
-        </>
-      )}
-      {progress.at === 'read' ? (
+    <ReadFileDialog
+      title="Exceptions from a calendar file"
+      label="Calendar file with holidays"
+      intro={`An iCalendar file (.ics), such as public holidays or the company’s shut-downs. Its events become dates of ${week.timeZone}, for ${YEARS} years. You choose what each one means.`}
+      expected="an iCalendar file."
+      ask={(file) => askCalendar({ file, timeZone: week.timeZone, within })}
+      onClose={onClose}
+    >
+      {(dates, file) => (
         <ChooseEvents
-          key={progress.file}
-          {...progress}
+          key={file}
+          file={file}
+          dates={dates}
           room={MOST_EXCEPTIONS - week.exceptions.length}
           onTake={(exceptions) => {
-            onTake(exceptions, progress.file)
+            onTake(exceptions, file)
             onClose()
           }}
         />
-      ) : progress.at === 'reading' ? (
-        <Button onPress={close}>Cancel</Button>
-      ) : (
-        <Button onPress={() => input.current?.click()} autoFocus>
-          Choose a file…
-        </Button>
       )}
-    </Dialog>
+    </ReadFileDialog>
   )
 }
 
