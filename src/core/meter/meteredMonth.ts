@@ -57,14 +57,15 @@ function stateRow(book: PriceBook, state: PowerState): StateRow {
 function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
   const { month, segments } = timeline
   const stays = staysOf(timeline)
+  const phases = secondsByPhase(segments, month)
+  const inState = new Map<PowerState, number>()
+  for (const [phase, length] of phases) {
+    inState.set(STATE_OF_PHASE[phase], (inState.get(STATE_OF_PHASE[phase]) ?? 0) + length)
+  }
   const during = (charges: (row: StateRow) => boolean): Pieces => {
-    const charged = POWER_STATES.map((state) => {
-      const row = book.states[state]
-      return row !== undefined && charges(row)
-    })
-    const isCharged = ({ state }: Stay): boolean => charged[POWER_STATES.indexOf(state)]!
     let ticks = 0
-    for (const stay of stays) if (isCharged(stay)) ticks += lengthOf(stay)
+    for (const [state, length] of inState) if (charges(stateRow(book, state))) ticks += length
+    const isCharged = ({ state }: Stay): boolean => charges(stateRow(book, state))
     return ticks === 0 ? NO_PIECES : piecesLater(ticks, () => stays.filter(isCharged).map(toPiece))
   }
   const byRuns = (meter: 'compute' | 'licence'): RunPieces => {
@@ -80,7 +81,6 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     const pieces = during((row) => row.address === use)
     if (pieces.ticks > 0) address.set(use, pieces)
   }
-  const phases = secondsByPhase(segments, month)
   return {
     timeline,
     phases,
@@ -101,17 +101,20 @@ const ON_PHASES: readonly Phase[] = ['running', 'starting', 'waking', 'creating'
 const onTime = (phases: MeteredMonth['phases']): Seconds =>
   seconds(ON_PHASES.reduce((sum, phase) => sum + (phases.get(phase) ?? 0), 0))
 
-const countStarts = ({ segments, month }: MonthTimeline): number =>
-  segments.filter(
-    ({ phase, from }, i) =>
-      STATE_OF_PHASE[phase] === 'running' &&
-      i > 0 &&
-      STATE_OF_PHASE[segments[i - 1]!.phase] !== 'running' &&
-      from >= month.from &&
-      from < month.to,
-  ).length
+function countStarts({ segments, month }: MonthTimeline): number {
+  let starts = 0
+  let before: PowerState | undefined
+  for (const { phase, from } of segments) {
+    const state = STATE_OF_PHASE[phase]
+    if (state === 'running' && before && before !== state && from >= month.from && from < month.to)
+      starts += 1
+    before = state
+  }
+  return starts
+}
 
 function creationsOf({ segments, month }: MonthTimeline): Pieces {
+  if (!segments.some(({ phase }) => phase === 'deleted')) return NO_PIECES
   const starts = segments.filter(
     ({ phase, from }, i) =>
       phase !== 'deleted' && segments[i - 1]?.phase === 'deleted' && from >= month.from && from < month.to,

@@ -52,6 +52,8 @@ export interface PlanPricingInputs {
  */
 export class PlanPricing {
   private readonly accounts = new Map<string, PricedAccount>()
+  private readonly indexes = new Map<string, ReturnType<typeof bookFor>>()
+  private readonly months = new Map<string, BillingMonth>()
 
   constructor(private readonly inputs: PlanPricingInputs) {}
 
@@ -82,12 +84,22 @@ export class PlanPricing {
 
   private resolve(machine: Machine): Outcome<ResolvedMachine, MachineIssue> {
     const { plan, books, month } = this.inputs
-    const index = bookFor(machine.provider, books, month)
+    const { provider } = machine
+    let index = this.indexes.get(provider)
+    if (!index) this.indexes.set(provider, (index = bookFor(provider, books, month)))
     return 'code' in index ? refuse(index) : resolveMachine(machine, plan, index)
   }
 
   private monthOf({ book }: BookIndex): BillingMonth {
-    return billingMonth(this.inputs.month, book.billingZone, this.inputs.reading)
+    const { billingZone } = book
+    let month = this.months.get(billingZone)
+    if (!month) {
+      this.months.set(
+        billingZone,
+        (month = billingMonth(this.inputs.month, billingZone, this.inputs.reading)),
+      )
+    }
+    return month
   }
 
   private accountOf(index: BookIndex): PricedAccount {

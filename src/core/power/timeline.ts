@@ -48,8 +48,9 @@ const overlap = (a: Span, b: Span): Span => ({
 /** Seconds spent in each phase inside `span`; they sum to its length. */
 export function secondsByPhase(segments: readonly Segment[], span: Span): Map<Phase, Seconds> {
   const total = new Map<Phase, Seconds>()
-  for (const { phase, from, to } of clipSegments(segments, span)) {
-    total.set(phase, seconds((total.get(phase) ?? 0) + to - from))
+  for (const { phase, from, to } of segments) {
+    const inside = Math.min(to, span.to) - Math.max(from, span.from)
+    if (inside > 0) total.set(phase, seconds((total.get(phase) ?? 0) + inside))
   }
   return total
 }
