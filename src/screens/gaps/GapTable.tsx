@@ -1,5 +1,6 @@
 'use client'
 
+import type { CSSProperties } from 'react'
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
 import type { DistinctGap } from '../../core/advice/distinctGaps.ts'
@@ -25,7 +26,7 @@ interface GapTableProps {
 export function GapTable({ advice, total, currency, isStale, onTake }: GapTableProps) {
   const states = POWER_STATES.filter((off) => advice[0]!.ways.some((way) => way.off === off))
   return (
-    <Table style={{ gridTemplateColumns: `minmax(96px, 1.2fr) repeat(${states.length}, minmax(74px, 1fr))` }}>
+    <Table style={{ '--states': states.length } as CSSProperties}>
       <Heading aria-hidden="true">
         <span>each time</span>
         {states.map((off) => (
@@ -64,6 +65,7 @@ export function GapTable({ advice, total, currency, isStale, onTake }: GapTableP
                   data-best={way === gap.best || undefined}
                   data-closed={way.reasons.length > 0 || undefined}
                 >
+                  <i>{WAY_NAMES[way.off]}</i>
                   <b>{formatMoney(way.eachTime, currency)}</b>
                   <small>{way.off === gap.present ? 'as now' : differenceText(way, total, currency)}</small>
                 </Way>
@@ -85,8 +87,12 @@ function differenceText(way: WayForGap, total: Exact, currency: string): string 
 
 const Table = styled.div`
   display: grid;
+  grid-template-columns: minmax(96px, 1.2fr) repeat(var(--states), minmax(74px, 1fr));
   gap: 2px 4px;
   margin-top: 6px;
+  ${media.narrow} {
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+  }
 `
 
 const Heading = styled.div`
@@ -104,6 +110,9 @@ const Heading = styled.div`
   span:first-child {
     padding-left: 0;
   }
+  ${media.narrow} {
+    display: none;
+  }
 `
 
 const Row = styled.div`
@@ -116,6 +125,9 @@ const Gap = styled.span`
   align-self: center;
   font-weight: 560;
   color: var(--ink);
+  ${media.narrow} {
+    grid-column: 1 / -1;
+  }
 
   small {
     display: block;
@@ -129,6 +141,10 @@ const Ways = styled(ToggleButtonGroup)`
   grid-column: 2 / -1;
   display: grid;
   grid-template-columns: subgrid;
+  ${media.narrow} {
+    grid-column: 1 / -1;
+    gap: 4px;
+  }
 `
 
 const Way = styled(ToggleButton)`
@@ -142,6 +158,13 @@ const Way = styled(ToggleButton)`
   color: var(--ink);
   cursor: pointer;
 
+  /* The head of its column, where there are no columns. */
+  i {
+    display: none;
+    font-style: normal;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
   b {
     font-weight: 500;
   }
@@ -170,6 +193,14 @@ const Way = styled(ToggleButton)`
   ${media.coarse} {
     min-height: 44px;
   }
+  ${media.narrow} {
+    i {
+      display: block;
+    }
+    small {
+      white-space: normal;
+    }
+  }
 `
 
 const Notes = styled.p`
@@ -177,4 +208,8 @@ const Notes = styled.p`
   margin: 0 0 4px;
   padding-left: 6px;
   font-size: 12px;
+  ${media.narrow} {
+    grid-column: 1 / -1;
+    padding-left: 0;
+  }
 `

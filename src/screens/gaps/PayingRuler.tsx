@@ -4,6 +4,7 @@ import styled from 'styled-components'
 import type { GapAdvice } from '../../core/advice/gapAdvice.ts'
 import type { PayingLengths } from '../../core/advice/payingLengths.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
+import { media } from '../../interface/theme/media'
 import { formatDuration } from '../../interface/wording/time'
 import { WAY_NAMES } from './gapText.ts'
 
@@ -134,6 +135,11 @@ const Marks = styled.div`
     font-style: normal;
     font-size: 11px;
     white-space: nowrap;
+  }
+  ${media.narrow} {
+    i:nth-child(even):not(:last-child) {
+      display: none;
+    }
   }
   i:first-child {
     transform: none;

@@ -1,8 +1,9 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { withWeek } from '../../core/advice/planChange.ts'
+import { withWeek, type MachineChange } from '../../core/advice/planChange.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { compare } from '../../core/quantity/exact.ts'
 import { useSettled } from '../../interface/useSettled'
 import { askChange } from '../../workers/askChange.ts'
 import type { ChangeAnswer } from '../../workers/changeWorkerProtocol.ts'
@@ -28,9 +29,15 @@ export function useChanges(weeks: readonly WeekPlan[]): ChangeAnswer | undefined
   useEffect(() => {
     if (!plan || weeks.length === 0) return undefined
     const after = weeks.map((week) => withWeek(plan, week))
+    const sharers = new Set(
+      plan.machines.filter(({ week }) => weeks.some(({ id }) => id === week)).map(({ name }) => name),
+    )
+    // Others can be touched through what an account shares, and are worth a line only then.
+    const isSeen = ({ name, before, after: then }: MachineChange): boolean =>
+      sharers.has(name) || !before || !then || compare(before, then) !== 0
     const { answer, cancel } = askChange({ plan, books, month, reading, after })
     answer.then(
-      (changes) => setFound({ weeks, plan, answer: changes }),
+      (changes) => setFound({ weeks, plan, answer: changes.map((each) => each.filter(isSeen)) }),
       () => setFound({ weeks, plan, answer: [] }),
     )
     return cancel
