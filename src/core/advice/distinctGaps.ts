@@ -6,6 +6,7 @@ import { lengthOf, SECONDS_PER_DAY, seconds, type Seconds, type Span } from '../
 
 /** Gaps of one length in a week's month. */
 export interface DistinctGap {
+  /** 21 days stand for all that last longer: no plan tells those apart. */
   readonly length: Seconds
   /** How many of them touch the month. */
   readonly count: number
@@ -17,6 +18,7 @@ export interface DistinctGap {
 
 /** More would not be read. The gaps that take most of the month are kept. */
 const MOST_DISTINCT = 24
+const LONGEST_MINUTES = LONGEST_GAP_DAYS * 24 * 60
 
 /**
  * The gaps between a week's times to be on that touch a month, by their whole minutes, shortest first. One that is
@@ -30,7 +32,7 @@ export function distinctGaps(week: WeekPlan, month: BillingMonth): DistinctGap[]
     .filter(({ from, to }) => to > month.from && from < month.to && to - from >= 60)
   const byMinutes = new Map<number, Span[]>()
   for (const gap of gaps) {
-    const minutes = Math.floor(lengthOf(gap) / 60)
+    const minutes = Math.min(Math.floor(lengthOf(gap) / 60), LONGEST_MINUTES)
     byMinutes.set(minutes, [...(byMinutes.get(minutes) ?? []), gap])
   }
   const kept = [...byMinutes]

@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
+import { parseDate } from '../calendar/civil.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
-import { offIn, withOffPlan, type OffPlan } from '../power/offPlan.ts'
+import { LONGEST_GAP_DAYS, offIn, withOffPlan, type OffPlan } from '../power/offPlan.ts'
 import { POWER_STATES } from '../power/powerState.ts'
 import { add, compare, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { anyMachineOf, anyRulesOf, anyWeek } from '../testing/anyMachines.ts'
@@ -33,6 +34,19 @@ describe('the distinct gaps of a month', () => {
     expect(gaps.map(({ fromMinutes, toMinutes }) => [fromMinutes / 60, toMinutes / 60])).toEqual([
       [0, 37], [37, 62], [62, Infinity],
     ]) // prettier-ignore
+  })
+
+  test('what lasts longer than a plan can tell apart is one length, and can be written down', () => {
+    const day = (text: string) => parseDate(text)!
+    const away = { from: day('2027-03-10'), to: day('2027-04-15'), does: 'off' as const }
+    const week = { ...weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00')), exceptions: [away] }
+    const gaps = distinctGaps(week, MARCH)
+    expect(gaps.at(-1)!.length).toBe(LONGEST_GAP_DAYS * 24 * HOUR)
+    const changed = gaps.reduce((plan, gap, i) => planFor(plan, gap, i % 2 ? 'stopped' : 'hibernated'), {
+      off: 'running',
+    } as OffPlan)
+    const most = LONGEST_GAP_DAYS * 24 * 60
+    expect(changed.longGaps!.every(({ fromMinutes }) => fromMinutes > 0 && fromMinutes <= most)).toBe(true)
   })
 
   test('a week without hours, or always on, has none', () => {

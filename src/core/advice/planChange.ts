@@ -15,16 +15,16 @@ export interface MachineChange {
 
 /**
  * Every machine that a change of a plan can touch, in the plan's order: those that are not the same any more, those
- * whose week is not, and those that share an allowance with them. By name. O(machines touched).
+ * whose week is not, and those that share an allowance with them. By name. O(machines) to find them, and
+ * those touched are priced.
  */
 export function planChange(inputs: PlanPricingInputs, after: PlanPricingInputs['plan']): MachineChange[] {
   const { plan: before } = inputs
   const then = new Map(before.machines.map((machine) => [machine.name, machine]))
   const now = new Map(after.machines.map((machine) => [machine.name, machine]))
   const names = [...new Set([...then.keys(), ...now.keys()])]
-  const touched = new Set(
-    names.filter((name) => !isSame(then.get(name), now.get(name), weeksOf(before), weeksOf(after))),
-  )
+  const [weeksThen, weeksNow] = [weeksOf(before), weeksOf(after)]
+  const touched = new Set(names.filter((name) => !isSame(then.get(name), now.get(name), weeksThen, weeksNow)))
   const sharing = sharingProviders(touched, then, now, inputs.books)
   const pricing = { then: new PlanPricing(inputs), now: new PlanPricing({ ...inputs, plan: after }) }
   return names.flatMap((name): MachineChange[] => {

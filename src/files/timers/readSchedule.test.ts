@@ -23,13 +23,13 @@ describe('a schedule that was exported is a week again', () => {
     const day = (text: string) => parseDate(text)!
     const week: WeekPlan = {
       ...weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-12:00', '13:00-18:00'), ['2027-03-19']),
-      name: 'Depot day',
+      name: 'Depot day; lunch, too',
     }
     const through = { from: day('2027-04-06'), to: day('2027-04-07'), does: 'on' as const }
     const all = { ...week, exceptions: [...week.exceptions, through] }
     const read = readSchedule(written(all, day('2027-03-01'), day('2027-12-31')))
     if (!read.ok) throw new Error(read.issues[0].problem)
-    expect(read.value.name).toBe('Depot day')
+    expect(read.value.name).toBe('Depot day; lunch, too')
     expect(read.value.timeZone).toBe('Europe/Lisbon')
     expect([...read.value.windows].sort((a, b) => a.day - b.day || a.from - b.from)).toEqual(
       [...week.windows].sort((a, b) => a.day - b.day || a.from - b.from),
@@ -91,3 +91,19 @@ test.each([
   expect(read.ok).toBe(false)
   if (!read.ok) expect(read.issues[0].problem).toMatch(problem)
 }) // prettier-ignore
+
+test('a name is one short line, whatever the file says', () => {
+  const named = {
+    ...weekOf('Europe/Lisbon', windowsOn([0], '08:00-18:00')),
+    name: `Depot\n${'long '.repeat(30)}`,
+  }
+  const read = readSchedule(written(named, 20_900, 20_950))
+  expect(read.ok && read.value.name).toMatch(/^Depot (long ?)+$/)
+  expect(read.ok && read.value.name.length).toBeLessThanOrEqual(50)
+})
+
+test('more windows a day than a plan may hold are refused', () => {
+  const many = Array.from({ length: 60 }, (_, i) => ({ day: 0 as const, from: i * 20, to: i * 20 + 10 }))
+  const read = readSchedule(written(weekOf('Europe/Lisbon', many), 20_900, 20_950))
+  expect(!read.ok && read.issues[0].problem).toBe('A day has too many windows.')
+})

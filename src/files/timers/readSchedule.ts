@@ -34,6 +34,9 @@ export interface ScheduledWeek extends Pick<WeekPlan, 'timeZone' | 'windows' | '
 const MOST_SWITCHES = 100_000
 const MOST_YEARS = 6
 const LONGEST = LONGEST_TIMER_DAYS * SECONDS_PER_DAY
+/** The same as in a plan file. */
+const MOST_WINDOWS_A_DAY = 48
+const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6]
 const MINUTES_PER_WEEK = 7 * MINUTES_PER_DAY
 
 /**
@@ -66,11 +69,30 @@ export function readSchedule(text: string): Outcome<ScheduledWeek, FileIssue> {
   const zone = zoneOffsets(timeZone, year(first) - 1, year(last) + 1)
   const spans = pair(switches)
   const within = { from: first, to: instant(last + 1) }
-  const name = String(root.getFirstPropertyValue('name') ?? '').trim() || 'Imported week'
-  const found = fitWeek(windowsOf(events), timeZone, spans, within, zone)
+  const name = nameOf(root)
+  const windows = windowsOf(events)
+  if (EVERY_DAY.some((day) => windows.filter((window) => window.day === day).length > MOST_WINDOWS_A_DAY)) {
+    return refuse(issue('A day has too many windows.', `at most ${MOST_WINDOWS_A_DAY} starts a day.`))
+  }
+  const found = fitWeek(windows, timeZone, spans, within, zone)
   return found.ok
     ? accept({ ...found.value, name, timeZone, from: localDay(zone, first), to: localDay(zone, last) })
     : found
+}
+
+/** One line of text, as a week's name has to be. */
+function nameOf(root: ICAL.Component): string {
+  // The library knows no NAME (RFC 7986), and so leaves its text escaped as section 3.3.11 of RFC 5545 has it.
+  const text = String(root.getFirstPropertyValue('name') ?? '').replace(/\\([nN;,\\])/g, (_, char: string) =>
+    char === 'n' || char === 'N' ? ' ' : char,
+  )
+  return (
+    text
+      .replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ')
+      .trim()
+      .slice(0, 50)
+      .trim() || 'Imported week'
+  )
 }
 
 function calendarIn(text: string): ICAL.Component | undefined {

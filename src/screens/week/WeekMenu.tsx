@@ -48,7 +48,7 @@ export function WeekMenu({ week }: { readonly week: WeekPlan }) {
         <ScheduleImport
           onClose={() => setImporting(false)}
           onTake={({ name, timeZone, windows, exceptions }) =>
-            assignNew(`week from a file`, { ...named(name.slice(0, 50)), timeZone, windows, exceptions })
+            assignNew(`week from a file`, { ...named(name), timeZone, windows, exceptions })
           }
         />
       )}
