@@ -4,8 +4,7 @@ import type { Habits, IdleRule } from '../calendar/habits.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { chargeMachine, meterOn } from '../meter/chargeMachine.ts'
-import { totalOf } from '../meter/machineTotal.ts'
+import { chargedTotal, meterOn } from '../meter/chargeMachine.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { spansAround } from '../power/monthTimeline.ts'
 import { isNeverOff, longestGap } from '../power/offPlan.ts'
@@ -37,8 +36,8 @@ export function expectedMonth(
   const { forgottenPercent, idle } = habits
   const spread = habits.spreadMinutes * 60
   const costOf = (spans: readonly Span[]): Exact | undefined => {
-    const charges = chargeMachine(resolved, meterOn(resolved, spans, month), month, shared)
-    return 'code' in charges ? undefined : totalOf(charges)
+    const total = chargedTotal(resolved, meterOn(resolved, spans, month), month, shared)
+    return 'code' in total ? undefined : total
   }
   const used = (spans: readonly Span[]): Span[] => without(spans, unusedIn(spans, idle))
   const forgotten = (spans: readonly Span[]): Span[] =>

@@ -2,8 +2,7 @@ import { shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { chargeMachine, meterMachine, meterOn } from '../meter/chargeMachine.ts'
-import { totalOf } from '../meter/machineTotal.ts'
+import { chargedTotal, meterMachine, meterOn } from '../meter/chargeMachine.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { isNeverOff, longestGap } from '../power/offPlan.ts'
@@ -40,8 +39,8 @@ export function forgetting(
   const { machine, index } = resolved
   if (isNeverOff(machine) || lackedState(machine, index.book)) return []
   const total = (metered: MeteredMonth): Exact | undefined => {
-    const charges = chargeMachine(resolved, metered, month, shared)
-    return 'code' in charges ? undefined : totalOf(charges)
+    const total = chargedTotal(resolved, metered, month, shared)
+    return 'code' in total ? undefined : total
   }
   const planned = total(meterMachine(resolved, month))
   if (!planned) return []

@@ -1,9 +1,8 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { chargeMachine, meterOn } from '../meter/chargeMachine.ts'
+import { chargedTotal, meterOn } from '../meter/chargeMachine.ts'
 import { withOff } from '../meter/estimateMachine.ts'
-import { totalOf } from '../meter/machineTotal.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { LONGEST_GAP_DAYS } from '../power/offPlan.ts'
 import { POWER_STATES, type OffState, type TrueOffState } from '../power/powerState.ts'
@@ -78,8 +77,8 @@ function gapCost(
       { from: instant(month.from - BEGINS_AFTER), to: from },
       { from: to, to: instant(month.to + BEGINS_AFTER) },
     ]
-    const charges = chargeMachine(resolved, meterOn(resolved, on, month), month, shared)
-    const cost = 'code' in charges ? undefined : totalOf(charges)
+    const total = chargedTotal(resolved, meterOn(resolved, on, month), month, shared)
+    const cost = 'code' in total ? undefined : total
     known.set(minutes, cost)
     return cost
   }

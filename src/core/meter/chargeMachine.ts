@@ -5,6 +5,7 @@ import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
 import type { OffState } from '../power/powerState.ts'
 import type { WayOff, WaysOff } from '../power/timeline.ts'
+import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { seconds, type Span } from '../quantity/units.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
 import type { Charge, Meter, MissingPrice } from './charge.ts'
@@ -25,8 +26,16 @@ export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMon
 export const meterOn = (resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth =>
   meteredMonth(timelineOf(on, waysOff(resolved), month), resolved.index.book)
 
-/** How the machine is off in a gap, by its length. */
+const waysMemo = new WeakMap<ResolvedMachine, WaysOff>()
+
+/** How the machine is off in a gap, by its length. A pure memo, since every month asks. */
 function waysOff(resolved: ResolvedMachine): WaysOff {
+  let ways = waysMemo.get(resolved)
+  if (!ways) waysMemo.set(resolved, (ways = readWaysOff(resolved)))
+  return ways
+}
+
+function readWaysOff(resolved: ResolvedMachine): WaysOff {
   const { machine, index, size } = resolved
   const way = (fromMinutes: number, off: OffState): WayOff => ({
     from: seconds(fromMinutes * 60),
@@ -45,28 +54,22 @@ export type ChargedPart = (
   shared: SharedAccount | undefined,
 ) => Charge[] | MissingPrice
 
+const HARDWARE: readonly ChargedPart[] = [computeCharges, licenceCharges, memoryImageCharges, trafficCharges]
+const BELONGINGS: readonly ChargedPart[] = [diskCharges, snapshotCharges, addressCharges]
+const PARTS = [...HARDWARE, ...BELONGINGS]
+
 /** What follows from the size, its terms and the image: machine time, licences, memory on disk, traffic. */
-export const chargeHardware: ChargedPart = (resolved, metered, month, shared) =>
-  allOf(
-    computeCharges(resolved, metered, month, shared),
-    licenceCharges(resolved, metered, month),
-    memoryImageCharges(resolved, metered, month),
-    trafficCharges(resolved, metered, month, shared),
-  )
+export const chargeHardware: ChargedPart = (...inputs) => allOf(HARDWARE, inputs)
 
 /** What the machine has beside its hardware: disks, snapshots, the address. */
-export const chargeBelongings: ChargedPart = (resolved, metered, month, shared) =>
-  allOf(
-    diskCharges(resolved, metered, month, shared),
-    snapshotCharges(resolved, metered, month),
-    addressCharges(resolved, metered, month),
-  )
+export const chargeBelongings: ChargedPart = (...inputs) => allOf(BELONGINGS, inputs)
 
-function allOf(...parts: readonly (Charge[] | MissingPrice)[]): Charge[] | MissingPrice {
+function allOf(parts: readonly ChargedPart[], inputs: Parameters<ChargedPart>): Charge[] | MissingPrice {
   const charges: Charge[] = []
   for (const part of parts) {
-    if ('code' in part) return part
-    charges.push(...part)
+    const own = part(...inputs)
+    if ('code' in own) return own
+    for (const charge of own) charges.push(charge)
   }
   return charges
 }
@@ -89,12 +92,26 @@ const BILL_ORDER: readonly Meter[] = [
  * figure. `shared` is what the account's machines use together; without it the machine has the account to itself and
  * no free allowance. O(disks + pieces of thresholds) once the week is metered.
  */
-export const chargeMachine: ChargedPart = (resolved, metered, month, shared) => {
-  const charges = allOf(
-    chargeHardware(resolved, metered, month, shared),
-    chargeBelongings(resolved, metered, month, shared),
-  )
+export const chargeMachine: ChargedPart = (...inputs) => {
+  const charges = allOf(PARTS, inputs)
   if ('code' in charges) return charges
   const rank = ({ meter }: Charge): number => BILL_ORDER.indexOf(meter)
   return charges.sort((a, b) => rank(a) - rank(b))
+}
+
+export function totalOf(charges: readonly Charge[]): Exact {
+  let total = ZERO
+  for (const { amount } of charges) total = add(total, amount)
+  return total
+}
+
+/** The total of those charges, where nobody reads them one by one. */
+export function chargedTotal(...inputs: Parameters<ChargedPart>): Exact | MissingPrice {
+  let total = ZERO
+  for (const part of PARTS) {
+    const own = part(...inputs)
+    if ('code' in own) return own
+    total = add(total, totalOf(own))
+  }
+  return total
 }

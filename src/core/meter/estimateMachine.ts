@@ -6,8 +6,7 @@ import type { OffState } from '../power/powerState.ts'
 import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds } from '../quantity/units.ts'
 import type { Charge, MissingPrice } from './charge.ts'
-import { chargeMachine, meterMachine } from './chargeMachine.ts'
-import { totalOf } from './machineTotal.ts'
+import { chargedTotal, chargeMachine, meterMachine, type ChargedPart } from './chargeMachine.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 
@@ -71,18 +70,19 @@ export function estimateMachine({
   const lacking = lackedState(machine, index.book)
   if (lacking) return { code: 'state-not-offered', state: lacking }
   const metered = meterMachine(resolved, month)
-  const charges = chargeMachine(resolved, metered, month, shared)
-  if ('code' in charges) return charges
-  const running = neverOff(resolved)
-  const alwaysOn = chargeMachine(running, meterMachine(running, month), month, sharedAlwaysOn)
+  const total = chargedTotal(resolved, metered, month, shared)
+  if ('code' in total) return total
+  const alwaysOn = alwaysOnTotal(neverOff(resolved), month, sharedAlwaysOn)
   if ('code' in alwaysOn) return alwaysOn
-  const total = totalOf(charges)
+  let charges: readonly Charge[] | undefined
   return {
     currency: index.book.currency,
     month,
-    charges,
+    get charges() {
+      return (charges ??= listCharges(resolved, metered, month, shared))
+    },
     total,
-    alwaysOn: totalOf(alwaysOn),
+    alwaysOn,
     get averagePerHour() {
       return averagePerHour(total, month)
     },
@@ -90,4 +90,33 @@ export function estimateMachine({
     onTime: metered.onTime,
     starts: metered.starts,
   }
+}
+
+/** Lists of machines are drawn from totals; charges are listed for the machine that is looked at. */
+function listCharges(...inputs: Parameters<ChargedPart>): readonly Charge[] {
+  const charges = chargeMachine(...inputs)
+  if ('code' in charges) throw new RangeError(`a month with a total lacks its ${charges.code}`)
+  return charges
+}
+
+const alwaysOnTotals = new WeakMap<ResolvedMachine, Map<string, Exact | MissingPrice>>()
+
+/**
+ * What a machine that is never off costs. Where it shares nothing with others, months of one length cost the same: a
+ * year has few lengths, and each is charged once.
+ */
+function alwaysOnTotal(
+  running: ResolvedMachine,
+  month: BillingMonth,
+  shared: SharedAccount | undefined,
+): Exact | MissingPrice {
+  const charge = (): Exact | MissingPrice =>
+    chargedTotal(running, meterMachine(running, month), month, shared)
+  if (running.machine.trafficOutGiB !== undefined || (shared && shared.pools.size > 0)) return charge()
+  let totals = alwaysOnTotals.get(running)
+  if (!totals) alwaysOnTotals.set(running, (totals = new Map()))
+  const key = `${lengthOf(month)} ${month.reading}`
+  let total = totals.get(key)
+  if (!total) totals.set(key, (total = charge()))
+  return total
 }

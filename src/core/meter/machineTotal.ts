@@ -1,17 +1,10 @@
 import type { BillingMonth, MonthReading } from '../calendar/billingMonth.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { add, ZERO, type Exact } from '../quantity/exact.ts'
-import type { Charge } from './charge.ts'
-import { chargeBelongings, chargeHardware, meterMachine, type ChargedPart } from './chargeMachine.ts'
+import { add, type Exact } from '../quantity/exact.ts'
+import { chargeBelongings, chargeHardware, meterMachine, totalOf, type ChargedPart } from './chargeMachine.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import type { SharedAccount } from './sharedAccount.ts'
-
-export function totalOf(charges: readonly Charge[]): Exact {
-  let total = ZERO
-  for (const charge of charges) total = add(total, charge.amount)
-  return total
-}
 
 type Inputs = Parameters<ChargedPart>
 type Totals = Map<string, Exact | undefined>

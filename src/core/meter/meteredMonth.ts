@@ -37,14 +37,15 @@ interface Stay extends Span {
   readonly state: PowerState
 }
 
-const memo = new WeakMap<MonthTimeline, WeakMap<PriceBook, MeteredMonth>>()
+/** By book first: a weak map for each of a year's thousand timelines would keep the garbage collector busy. */
+const memo = new WeakMap<PriceBook, WeakMap<MonthTimeline, MeteredMonth>>()
 
 /** Which meters run in which phase is read from the book's state table. Throws on a state the book does not have. */
 export function meteredMonth(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
-  let ofTimeline = memo.get(timeline)
-  if (!ofTimeline) memo.set(timeline, (ofTimeline = new WeakMap()))
-  let metered = ofTimeline.get(book)
-  if (!metered) ofTimeline.set(book, (metered = measure(timeline, book)))
+  let ofBook = memo.get(book)
+  if (!ofBook) memo.set(book, (ofBook = new WeakMap()))
+  let metered = ofBook.get(timeline)
+  if (!metered) ofBook.set(timeline, (metered = measure(timeline, book)))
   return metered
 }
 
@@ -56,7 +57,8 @@ function stateRow(book: PriceBook, state: PowerState): StateRow {
 
 function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
   const { month, segments } = timeline
-  const stays = staysOf(timeline)
+  let laidOut: readonly Stay[] | undefined
+  const stays = (): readonly Stay[] => (laidOut ??= staysOf(timeline))
   const phases = secondsByPhase(segments, month)
   const inState = new Map<PowerState, number>()
   for (const [phase, length] of phases) {
@@ -66,12 +68,12 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     let ticks = 0
     for (const [state, length] of inState) if (charges(stateRow(book, state))) ticks += length
     const isCharged = ({ state }: Stay): boolean => charges(stateRow(book, state))
-    return ticks === 0 ? NO_PIECES : piecesLater(ticks, () => stays.filter(isCharged).map(toPiece))
+    return ticks === 0 ? NO_PIECES : piecesLater(ticks, () => stays().filter(isCharged).map(toPiece))
   }
   const byRuns = (meter: 'compute' | 'licence'): RunPieces => {
     const runs = chargedRuns(timeline, (phase) => stateRow(book, STATE_OF_PHASE[phase])[meter], book.billing)
     const time = chargedTime(runs, book.billing)
-    return { time, pieces: piecesLater(time.charged, () => runPieces(runs, stays)) }
+    return { time, pieces: piecesLater(time.charged, () => runPieces(runs, stays())) }
   }
   const compute = byRuns('compute')
   // Most books charge licences for just as long: the same pieces, so that they are made once.
@@ -88,7 +90,7 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     starts: countStarts(timeline),
     compute,
     licence: sameRuns ? compute : byRuns('licence'),
-    always: piecesLater(lengthOf(month), () => stays.map(toPiece)),
+    always: piecesLater(lengthOf(month), () => stays().map(toPiece)),
     exists: during((row) => row.disks),
     memoryImage: during((row) => row.memoryImage),
     address,

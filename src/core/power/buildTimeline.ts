@@ -11,14 +11,14 @@ import type { Segment, TimelineInputs, WayOff, WaysOff } from './timeline.ts'
  * before it goes off again. What comes before the first window and after the last counts as a gap without end.
  */
 export function buildTimeline({ on, ways, within }: TimelineInputs): Segment[] {
-  const segments: Segment[] = []
+  const segments: { -readonly [field in keyof Segment]: Segment[field] }[] = []
   let at: Instant = within.from
   const stay = (phase: Phase, to: number): void => {
     const end = Math.min(to, within.to)
     if (end <= at) return
-    const last = segments.at(-1)
-    if (last?.phase === phase) segments.pop()
-    segments.push({ phase, from: last?.phase === phase ? last.from : at, to: instant(end) })
+    const last = segments[segments.length - 1]
+    if (last?.phase === phase) last.to = instant(end)
+    else segments.push({ phase, from: at, to: instant(end) })
     at = instant(end)
   }
   let way = wayFor(ways, Infinity)

@@ -24,10 +24,9 @@ const MOST_KEPT = 2_000
 const NEVER_OFF: object = {}
 
 export function monthTimeline(week: WeekPlan, ways: WaysOff, month: Span): MonthTimeline {
-  const neverOff = ways.every(({ off }) => off === 'running')
+  const { neverOff, key: ofWays } = keyOf(ways)
   const ofWeek = memoOf(neverOff ? NEVER_OFF : week)
-  const span = `${month.from} ${month.to}`
-  const key = neverOff ? span : `${ways.map(keyOf).join(' ')} ${span}`
+  const key = `${ofWays} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
     const on = neverOff ? [] : spansAround(week, month, ways.at(-1)!.from)
@@ -44,7 +43,24 @@ function memoOf(of: object): Map<string, MonthTimeline> {
   return timelines
 }
 
-const keyOf = ({ from, off, changes }: WayOff): string => `${from} ${off} ${changes.leave} ${changes.return}`
+interface WaysKey {
+  readonly neverOff: boolean
+  readonly key: string
+}
+
+/** Every month of a machine has the same ways. */
+const keys = new WeakMap<WaysOff, WaysKey>()
+
+function keyOf(ways: WaysOff): WaysKey {
+  let key = keys.get(ways)
+  if (!key) {
+    const neverOff = ways.every(({ off }) => off === 'running')
+    keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' ') }))
+  }
+  return key
+}
+
+const wayKey = ({ from, off, changes }: WayOff): string => `${from} ${off} ${changes.leave} ${changes.return}`
 
 /**
  * The times to be on that a month's timeline is made of: those that meet the month and what is kept about it, and so
