@@ -71,7 +71,10 @@ const toPlan = (file: PlanFile): Plan => ({
   ...optionalOf(file),
 })
 
-type OptionalFields = Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands'>
+type OptionalFields = Pick<
+  Plan,
+  'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
+>
 
 /** Fields that are absent stay absent. */
 const optionalOf = ({
@@ -80,12 +83,16 @@ const optionalOf = ({
   taxPercent,
   places,
   commands,
+  budget,
+  credit,
 }: OptionalFields): OptionalFields => ({
   ...(currency !== undefined && { currency }),
   ...(exchangeRates !== undefined && { exchangeRates }),
   ...(taxPercent !== undefined && { taxPercent }),
   ...(places !== undefined && { places }),
   ...(commands !== undefined && { commands }),
+  ...(budget !== undefined && { budget }),
+  ...(credit !== undefined && { credit }),
 })
 
 const toWeek = (file: WeekFile): WeekPlan => ({

@@ -1,11 +1,14 @@
 import Joi from 'joi'
 import {
+  LONGEST_CREDIT_YEARS,
   MOST_ACCEPTED,
   MOST_DATA_DISKS,
   MOST_EXCHANGE_RATES,
   MOST_MACHINES,
+  MOST_TAGS,
   MOST_WEEKS,
   SNAPSHOT_EVERY,
+  type Credit,
   type Machine,
   type Plan,
 } from '../core/machine/plan.ts'
@@ -35,6 +38,7 @@ import {
   listOf,
   month,
   percent,
+  price,
   room,
   textRule,
   timeZone,
@@ -50,7 +54,7 @@ type DayKey = (typeof DAY_KEYS)[number]
 /** A plan as it stands in its file: windows by day, times as text. */
 export interface PlanFile extends Pick<
   Plan,
-  'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands'
+  'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
 > {
   readonly format: string
   readonly name: string
@@ -198,6 +202,11 @@ const findingKey = Joi.string()
 
 const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"')
 
+/** A key that could stand in a column's head. */
+const tagKey = Joi.string()
+  .pattern(/^[\p{L}\p{N}][^\p{Cc}\p{Cf}\p{Zl}\p{Zp}]{0,39}$/u)
+  .messages({ 'string.pattern.base': 'a key of at most 40 letters that begins with a letter or digit' })
+
 const longGaps = Joi.array()
   .items(
     Joi.object({
@@ -244,6 +253,8 @@ const decided = {
     Joi.object({ finding: findingKey.required(), note: label(200).allow('').required() }),
     MOST_ACCEPTED,
   ).unique('finding'),
+  tags: byKey(tagKey, label(80).allow(''), MOST_TAGS),
+  costCentre: label(60),
 }
 
 const machine = Joi.object({
@@ -258,6 +269,22 @@ const machine = Joi.object({
     MOST_VARIANTS,
   ).unique('number'),
 })
+
+const credit = Joi.object({
+  amount: price.required(),
+  from: date.required(),
+  expires: date.required(),
+  timeZone: timeZone.required(),
+})
+  .custom((value: Credit, helpers) => {
+    const [from, expires] = [parseDate(value.from)!, parseDate(value.expires)!]
+    if (expires < from) return helpers.error('credit.backwards')
+    return expires - from > LONGEST_CREDIT_YEARS * 366 ? helpers.error('credit.long') : value
+  })
+  .messages({
+    'credit.backwards': 'an expiry date that is not before the date it pays from',
+    'credit.long': `a credit of at most ${LONGEST_CREDIT_YEARS} years`,
+  })
 
 export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   format: Joi.string().required(),
@@ -280,4 +307,6 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   taxPercent: percent,
   places: listOf(userPlace, MOST_PLACES).unique('name'),
   commands: Joi.object(Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, command]))),
+  budget: price,
+  credit,
 })

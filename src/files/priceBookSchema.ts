@@ -40,6 +40,8 @@ const billing = Joi.object({
   longRunRebate: listOf(Joi.object({ upToShare: price.required(), rateShare: price.required() }), 20),
 })
 
+const quota = count(100_000)
+
 const region = Joi.object({
   id: id.required(),
   name: label(60).required(),
@@ -250,7 +252,13 @@ export const priceBookSchema: Joi.ObjectSchema<PriceBook> = Joi.object({
     }),
     50,
   ),
-  quotas: Joi.object({ vcpu: count(100_000), machines: count(100_000), fixedAddresses: count(100_000) }),
+  quotas: Joi.object({
+    vcpu: quota,
+    vcpuByRegion: byKey(id, quota, MOST_REGIONS),
+    vcpuByFamily: byKey(id, quota, 500),
+    machines: quota,
+    fixedAddresses: quota,
+  }),
   replacedSizes: byKey(id, id, MOST_SIZES),
   prices: byKey(id, regionPrices, MOST_REGIONS).required(),
 })

@@ -219,6 +219,8 @@ export interface FreeAllowance {
 
 interface Quotas {
   readonly vcpu?: number
+  readonly vcpuByRegion?: { readonly [regionId: string]: number }
+  readonly vcpuByFamily?: { readonly [familyId: string]: number }
   readonly machines?: number
   readonly fixedAddresses?: number
 }

@@ -25,7 +25,25 @@ export interface Plan {
   readonly places?: readonly UserPlace[]
   /** What switches a machine, by what is done; see `core/timers/switching.ts`. */
   readonly commands?: Commands
+  /** What a month may cost, in the plan's currency, before tax: decimal text. */
+  readonly budget?: string
+  readonly credit?: Credit
 }
+
+/** Money that was given to be spent by a date, in the plan's currency. */
+export interface Credit {
+  /** Decimal text. */
+  readonly amount: string
+  /** It pays from the first second of this date, `2027-03-01`. */
+  readonly from: string
+  /** Its last date: what is left when that is over is lost. */
+  readonly expires: string
+  /** IANA zone in which the dates are read. */
+  readonly timeZone: string
+}
+
+/** Longer ones are refused: each month of them is priced. */
+export const LONGEST_CREDIT_YEARS = 10
 
 /** One unit of `from` is `rate` units of `to`, from `date` on. */
 export interface ExchangeRate {
@@ -69,9 +87,20 @@ export interface Machine extends OffPlan {
   readonly access?: Access
   /** What the watch list found and the person accepts. */
   readonly accepted?: readonly AcceptedFinding[]
+  /** What it is told from others by. */
+  readonly tags?: Tags
+  /** Who pays for it. */
+  readonly costCentre?: string
   /** Forms of the machine that were kept. */
   readonly variants?: readonly Variant[]
 }
+
+/** Values by key. */
+export interface Tags {
+  readonly [key: string]: string
+}
+
+export const MOST_TAGS = 50
 
 /** A machine as it stood when it was kept, to be set beside what it is now. Its name in the plan is not part of it. */
 export interface Variant {

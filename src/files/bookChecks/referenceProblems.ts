@@ -31,6 +31,12 @@ export function referenceProblems(book: PriceBook): FileIssue[] {
     eligible.forEach((size, k) => refer(['freeAllowances', i, 'eligible', k], 'size', size))
     eligibleKinds?.forEach((kind, k) => refer(['freeAllowances', i, 'eligibleKinds', k], 'disk kind', kind))
   })
+  for (const [field, what] of [
+    ['vcpuByRegion', 'region'],
+    ['vcpuByFamily', 'family'],
+  ] as const) {
+    for (const id of Object.keys(book.quotas?.[field] ?? {})) refer(['quotas', field, id], what, id)
+  }
   for (const [regionId, prices] of Object.entries(book.prices)) {
     refer(['prices', regionId], 'region', regionId)
     const zones = book.regions.find(({ id }) => id === regionId)?.zones ?? []

@@ -1,0 +1,89 @@
+import { describe, expect, test } from 'vitest'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import type { Machine } from '../machine/plan.ts'
+import { surveyPlan } from '../survey/surveyPlan.ts'
+import { parseDecimal, toDecimal } from '../quantity/decimal.ts'
+import { OFFICE_WEEK } from '../testing/resolved.ts'
+import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
+import { budgetReach } from './budgetReach.ts'
+import { creditRunway } from './creditRunway.ts'
+import { enoughNotches, withNotches } from './enoughNotches.ts'
+import { PlanSpending } from './planSpending.ts'
+
+const parts: Partial<Machine>[] = [{ off: 'stopped' }, { off: 'stopped' }, { off: 'running', size: 'small' }]
+const plan = {
+  machines: parts.map((part, i) => ({ ...SMALL_MACHINE, name: `m${i}`, ...part })),
+  weeks: [OFFICE_WEEK],
+}
+const inputs = { plan, books: [SMALL_BOOK], reading: 'calendar' as const }
+const MARCH = '2027-03' as YearMonth
+const notches = (() => {
+  const steps = surveyPlan({ ...inputs, month: MARCH, currency: 'EUR', places: 2 })
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value.notches
+  }
+})()
+const credit = (amount: string) => ({
+  amount,
+  from: '2027-03-01',
+  expires: '2027-05-31',
+  timeZone: 'Etc/UTC',
+})
+
+describe('what makes a credit last', () => {
+  // As planned these machines cost 413.90 in March, and about 1,230 in the three months.
+  test('nothing, where it lasts anyway', () => {
+    expect(enoughNotches(inputs, credit('2000'), notches)!.notches).toEqual([])
+  })
+
+  test.each([
+    ['1000', 1],
+    ['750', 2],
+    ['600', 3],
+  ])('of %s: %i notches, and no set of fewer does', (amount, count) => {
+    const enough = enoughNotches(inputs, credit(amount), notches)!
+    expect(enough.notches).toHaveLength(count)
+    expect(enough.runway.end.kind).toBe('expires')
+    for (const set of setsOf(notches, count - 1)) {
+      const other = creditRunway(
+        new PlanSpending({ ...inputs, plan: withNotches(plan, set) }),
+        credit(amount),
+      )
+      expect(other.end.kind).toBe('used-up')
+    }
+  })
+
+  test('is not there where everything together is not enough', () => {
+    expect(enoughNotches(inputs, credit('10'), notches)).toBeUndefined()
+  })
+})
+
+/** Every set of so many. */
+function setsOf<T>(all: readonly T[], count: number): T[][] {
+  if (count === 0) return [[]]
+  return all.flatMap((each, i) => setsOf(all.slice(i + 1), count - 1).map((rest) => [each, ...rest]))
+}
+
+describe('a month against its budget', () => {
+  const month = new PlanSpending(inputs).of(MARCH)
+  const planned = parseDecimal('413.90')!
+  const when = (at: number | undefined): string | undefined =>
+    at === undefined ? undefined : new Date(at * 1000).toISOString().slice(0, 13)
+
+  test('is over it from an hour on, and by an amount', () => {
+    const { left, at } = budgetReach(month, '200', planned)
+    expect(toDecimal(left, 2)).toBe('-213.90')
+    // Machines that are charged all month: evenly, 200 of 413.90 are 359.5 of 744 h.
+    expect(when(at)).toBe('2027-03-15T23')
+  })
+
+  test('is within it, to the cent', () => {
+    expect(budgetReach(month, '413.90', planned)).toMatchObject({ at: undefined })
+    expect(when(budgetReach(month, '413.89', planned).at)).toBe('2027-03-31T23')
+  })
+
+  test('of nothing, is over it at once', () => {
+    expect(when(budgetReach(month, '0', planned).at)).toBe('2027-03-01T00')
+  })
+})

@@ -1,0 +1,56 @@
+import { applyChoice } from '../machine/choice.ts'
+import type { Credit, Machine } from '../machine/plan.ts'
+import { compare, ZERO } from '../quantity/exact.ts'
+import type { PlanNotch } from '../survey/surveyPlan.ts'
+import { creditRunway, type CreditRunway } from './creditRunway.ts'
+import { PlanSpending, type SpendingInputs } from './planSpending.ts'
+
+export interface EnoughNotches {
+  readonly notches: readonly PlanNotch[]
+  /** The credit with all of them taken. */
+  readonly runway: CreditRunway
+}
+
+/**
+ * The fewest notches that make the credit last until it expires: the largest first, as many as it takes, less those
+ * that turn out not to be needed. Each is the best of its plate, so no other set of as many saves more where they do
+ * not hang on each other. Undefined where all of them are not enough. O(log notches) runways.
+ */
+export function enoughNotches(
+  inputs: SpendingInputs,
+  credit: Credit,
+  notches: readonly PlanNotch[],
+): EnoughNotches | undefined {
+  const worth = notches.filter(({ saving }) => saving && compare(saving, ZERO) > 0)
+  const runwayWith = (some: readonly PlanNotch[]): CreditRunway =>
+    creditRunway(new PlanSpending({ ...inputs, plan: withNotches(inputs.plan, some) }), credit)
+  const lasts = (some: readonly PlanNotch[]): boolean => runwayWith(some).end.kind === 'expires'
+  if (!lasts(worth)) return undefined
+  let [low, high] = [0, worth.length]
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2)
+    if (lasts(worth.slice(0, middle))) high = middle
+    else low = middle + 1
+  }
+  let enough = worth.slice(0, low)
+  for (const notch of [...enough].reverse()) {
+    const fewer = enough.filter((each) => each !== notch)
+    if (lasts(fewer)) enough = fewer
+  }
+  return { notches: enough, runway: runwayWith(enough) }
+}
+
+/** The plan with these choices taken, and nothing else changed. */
+export function withNotches<P extends { readonly machines: readonly Machine[] }>(
+  plan: P,
+  notches: readonly PlanNotch[],
+): P {
+  const byMachine = new Map<string, PlanNotch[]>()
+  for (const notch of notches) byMachine.set(notch.machine, [...(byMachine.get(notch.machine) ?? []), notch])
+  return {
+    ...plan,
+    machines: plan.machines.map((machine) =>
+      (byMachine.get(machine.name) ?? []).reduce((form, { choice }) => applyChoice(form, choice), machine),
+    ),
+  }
+}

@@ -1,0 +1,123 @@
+import type { Finding } from '../advice/finding.ts'
+import { watchList } from '../advice/watchList.ts'
+import type { Choice } from '../machine/choice.ts'
+import type { PlateId } from '../machine/decision.ts'
+import type { Plan } from '../machine/plan.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
+import { shownInPlan } from '../meter/planTotals.ts'
+import { cheapestNotch, type Plate } from '../notches/plate.ts'
+import { platesOf } from '../notches/plates.ts'
+import { resolveChoice } from '../notches/resolveChoice.ts'
+import { compare, negate, ZERO, type Exact } from '../quantity/exact.ts'
+import { losses, type Loss } from './losses.ts'
+
+/** The best that one plate of a machine can save by itself, with the rest of the plan as it is. */
+export interface PlanNotch {
+  readonly machine: string
+  readonly plate: PlateId
+  readonly choice: Choice
+  /** Below zero; in the currency of the machine's price book. */
+  readonly difference: Exact
+  readonly currency: string
+  /** Above zero, in the plan's currency; undefined where there is no rate. */
+  readonly saving: Exact | undefined
+  readonly losses: readonly Loss[]
+}
+
+export interface PlanFinding {
+  readonly machine: string
+  readonly currency: string
+  readonly finding: Finding
+  /** In the plan's currency. */
+  readonly stake: Exact | undefined
+}
+
+export interface Survey {
+  /** The largest saving first. */
+  readonly notches: readonly PlanNotch[]
+  /** What is open on the watch lists, by cost at stake. */
+  readonly findings: readonly PlanFinding[]
+}
+
+export interface SurveyInputs extends PlanPricingInputs {
+  readonly plan: PlanPricingInputs['plan'] & Pick<Plan, 'currency'>
+  /** What savings and stakes are given in. */
+  readonly currency: string
+  readonly places: number
+}
+
+/** Machines whose plates are done. */
+export interface SurveyProgress {
+  readonly done: number
+  readonly of: number
+}
+
+/**
+ * All plates and watch lists of a plan, machine by machine: what to change next, and what to look at. Each saving is
+ * that of the machine's own month, by the meter that prices it. O(machines × choices).
+ */
+export function* surveyPlan(inputs: SurveyInputs): Generator<SurveyProgress, Survey> {
+  const { plan, month, currency, places } = inputs
+  const pricing = new PlanPricing(inputs)
+  const notches: PlanNotch[] = []
+  const findings: PlanFinding[] = []
+  const inPlan = (amount: Exact, own: string): Exact | undefined =>
+    shownInPlan(amount, own, currency, plan, month, places)
+  for (const [at, machine] of plan.machines.entries()) {
+    yield { done: at, of: plan.machines.length }
+    const priced = pricing.of(machine)
+    if (!priced.ok) continue
+    const { resolved, estimate, account } = priced
+    const elsewhere = pricing.elsewhere(resolved.index)
+    const shown = { resolved, plan, month: priced.month, shared: account.planned, elsewhere }
+    const plates = platesOf(shown)
+    for (const plate of plates) {
+      const best = bestOf(plate, resolved)
+      if (best) notches.push({ ...best, currency: estimate.currency, saving: inPlan(negate(best.difference), estimate.currency) }) // prettier-ignore
+    }
+    for (const finding of watchList({ ...shown, plates, estimate, machines: plan.machines }).open) {
+      const stake = finding.stake && inPlan(finding.stake, estimate.currency)
+      findings.push({ machine: machine.name, currency: estimate.currency, finding, stake })
+    }
+  }
+  return {
+    notches: notches.sort((a, b) => byAmount(a.saving, b.saving)),
+    findings: findings.sort((a, b) => byAmount(a.stake, b.stake)),
+  }
+}
+
+const byAmount = (a: Exact | undefined, b: Exact | undefined): number => compare(b ?? ZERO, a ?? ZERO)
+
+function bestOf(plate: Plate, resolved: ResolvedMachine): Omit<PlanNotch, 'currency' | 'saving'> | undefined {
+  if (plate.fold === 'pinned') return undefined
+  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved))
+  const notch = cheapestNotch({ ...plate, notches })
+  if (!notch?.difference) return undefined
+  return {
+    machine: resolved.machine.name,
+    plate: plate.id,
+    choice: notch.choice,
+    difference: notch.difference,
+    losses: losses(resolved, resolveChoice(resolved, notch.choice)),
+  }
+}
+
+/**
+ * Whether the machine still does what it is for. When it is on, what it sends, what it boots and whether a disk is
+ * there are the work itself: they are changed on the gauge, with eyes on them, and not proposed as savings.
+ */
+function leavesWorkAlone(choice: Choice, { machine }: ResolvedMachine): boolean {
+  switch (choice.decision) {
+    case 'week':
+    case 'traffic':
+    case 'new-disk':
+      return false
+    case 'image':
+      return choice.image === machine.image
+    case 'data-disk':
+      return choice.disk !== undefined
+    default:
+      return true
+  }
+}
