@@ -40,7 +40,7 @@ describe('what makes a credit last', () => {
   test.each([
     ['1000', 1],
     ['750', 2],
-    ['600', 3],
+    ['560', 3],
   ])('of %s: %i notches, and no set of fewer does', (amount, count) => {
     const enough = enoughNotches(inputs, credit(amount), notches)!
     expect(enough.notches).toHaveLength(count)
