@@ -7,7 +7,7 @@ import { METERS } from '../core/meter/charge.ts'
 import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
 import { add, compare, multiply, ZERO, type Exact } from '../core/quantity/exact.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
-import type { EstimateReport } from './estimateReport.ts'
+import type { EstimateReport } from '../files/estimate/estimateReport.ts'
 
 const PLAN = 'data/larkspur-trams.json'
 const BOOK = 'data/fennmark.json'

@@ -11,8 +11,8 @@ import { readPriceBook } from '../files/priceBookFile.ts'
 import { MOST_BYTES, tooLarge } from '../files/readJson.ts'
 import type { Outcome } from '../core/outcome.ts'
 import { bookFiles } from './bookFiles.ts'
-import { estimateReport } from './estimateReport.ts'
-import { estimateTable } from './estimateTable.ts'
+import { estimateReport } from '../files/estimate/estimateReport.ts'
+import { estimateTable } from '../files/estimate/estimateTable.ts'
 
 interface Options {
   readonly plan: string

@@ -1,7 +1,7 @@
-import Papa from 'papaparse'
 import type { MonthReading } from '../core/calendar/billingMonth.ts'
 import { amountOf } from '../core/meter/makeCharge.ts'
 import { ledgerRow, type Ledger } from '../core/ledger/ledger.ts'
+import { csvText } from './csvText.ts'
 import { MOST_DECIMALS, toDecimal, trimDecimal, unitsToDecimal } from '../core/quantity/decimal.ts'
 
 const COLUMNS = [
@@ -64,5 +64,5 @@ export function writeLedgerCsv(
       machine.currency,
     ]
   })
-  return `${Papa.unparse([[...COLUMNS], ...data], { escapeFormulae: true, newline: '\r\n' })}\r\n`
+  return csvText([COLUMNS, ...data])
 }

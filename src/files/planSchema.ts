@@ -24,6 +24,7 @@ import { POWER_STATES } from '../core/power/powerState.ts'
 import { SWITCH_ACTIONS } from '../core/timers/switching.ts'
 import { parseClockTime } from './clockTime.ts'
 import { access } from './accessSchema.ts'
+import { setup } from './setupSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
 import { templateProblem } from './timers/commandTemplate.ts'
 import {
@@ -249,6 +250,7 @@ const decided = {
     .max(DECISIONS.length + MOST_DATA_DISKS)
     .unique(),
   access,
+  setup,
   accepted: listOf(
     Joi.object({ finding: findingKey.required(), note: label(200).allow('').required() }),
     MOST_ACCEPTED,

@@ -22,12 +22,15 @@ export const label = (most: number): Joi.StringSchema =>
     .pattern(/^[^\p{Cc}\p{Cf}\p{Zl}\p{Zp}]+$/u)
     .messages({ 'string.pattern.base': 'text on one line, without control characters' })
 
-export const price = Joi.string()
-  .pattern(/^\d{1,12}(\.\d{1,12})?$/)
-  .messages({
-    'string.pattern.base': 'a price as decimal text such as "0.2067", not below zero, at most 12 decimals',
-    'string.base': 'a price as decimal text in quotes, such as "0.2067"',
-  })
+const AMOUNT = /^\d{1,12}(\.\d{1,12})?$/
+
+/** An amount of money as decimal text, not below zero. */
+export const isAmount = (text: string): boolean => AMOUNT.test(text)
+
+export const price = Joi.string().pattern(AMOUNT).messages({
+  'string.pattern.base': 'a price as decimal text such as "0.2067", not below zero, at most 12 decimals',
+  'string.base': 'a price as decimal text in quotes, such as "0.2067"',
+})
 
 /** ISO 4217, among those that the platform knows. */
 const CURRENCIES = new Set(Intl.supportedValuesOf('currency'))

@@ -1,7 +1,7 @@
 import Ajv, { type ValidateFunction } from 'ajv'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { estimateReport } from '../cli/estimateReport.ts'
+import { estimateReport } from './estimate/estimateReport.ts'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { RULE_BOOK } from '../core/testing/ruleBook.ts'

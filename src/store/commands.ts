@@ -6,6 +6,7 @@ import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
 import type { Needs, UserPlace } from '../core/machine/needs.ts'
+import type { Setup } from '../core/machine/setup.ts'
 import type { Access } from '../core/machine/access.ts'
 import type { Disk, Machine, MachineForm, Plan, Variant } from '../core/machine/plan.ts'
 import { asVariant, formOf, MOST_VARIANTS, nextVariantNumber } from '../core/machine/variant.ts'
@@ -82,6 +83,17 @@ export const setAccess = (name: string, part: AccessPart): Recipe =>
     const access = { ...machine.access } as Draft<Access>
     patch(access, part)
     patch(machine, { access: Object.keys(access).length > 0 ? access : undefined })
+  })
+
+/** What is set to undefined is not said any more. */
+export const setSetup = (
+  name: string,
+  part: { readonly [Field in keyof Setup]?: Setup[Field] | undefined },
+): Recipe =>
+  onMachine(name, (machine) => {
+    const setup = { ...machine.setup } as Draft<Setup>
+    patch(setup, part)
+    patch(machine, { setup: Object.keys(setup).length > 0 ? setup : undefined })
   })
 
 type AccessPart = { readonly [Field in keyof Access]?: Access[Field] | undefined }
@@ -179,6 +191,29 @@ export const removeMachine =
     draft.machines = draft.machines.filter((machine) => machine.name !== name)
   }
 
+export const addMachines =
+  (machines: readonly Machine[]): Recipe =>
+  (draft) => {
+    draft.machines.push(...(machines as Draft<Machine>[]))
+  }
+
+export const removeMachines =
+  (names: ReadonlySet<string>): Recipe =>
+  (draft) => {
+    draft.machines = draft.machines.filter(({ name }) => !names.has(name))
+  }
+
+/** Machines in other forms, by their names; the rest of the plan stays. */
+export const replaceMachines =
+  (machines: readonly Machine[]): Recipe =>
+  (draft) => {
+    const forms = new Map(machines.map((machine) => [machine.name, machine]))
+    draft.machines.forEach(({ name }, at) => {
+      const form = forms.get(name)
+      if (form) draft.machines[at] = form as Draft<Machine>
+    })
+  }
+
 export const addWeek =
   (week: WeekPlan): Recipe =>
   (draft) => {
@@ -208,7 +243,7 @@ export const setMoney =
     patch(draft, part)
   }
 
-type MoneyField = 'currency' | 'exchangeRates' | 'taxPercent'
+type MoneyField = 'currency' | 'exchangeRates' | 'taxPercent' | 'budget' | 'credit'
 
 /** A need that names a place which is gone does not ask for it any more. */
 export const setPlaces =

@@ -6,6 +6,7 @@ import type { Commands } from '../timers/switching.ts'
 import type { Access } from './access.ts'
 import type { PlateId } from './decision.ts'
 import type { Needs, UserPlace } from './needs.ts'
+import type { Setup } from './setup.ts'
 
 /** The document that a person edits. Everything shown is derived from it, the price books and the month. */
 export interface Plan {
@@ -85,6 +86,8 @@ export interface Machine extends OffPlan {
   readonly pinned?: readonly PlateId[]
   /** How it is reached and who signs in. */
   readonly access?: Access
+  /** What it does at its first start. */
+  readonly setup?: Setup
   /** What the watch list found and the person accepts. */
   readonly accepted?: readonly AcceptedFinding[]
   /** What it is told from others by. */

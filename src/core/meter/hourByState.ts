@@ -20,22 +20,29 @@ export interface HourInState {
 const BY_QUANTITY: readonly Meter[] = ['traffic', 'restore']
 
 /**
- * What one hour costs in each state that the provider has, by the meter of the month, without minimums, rounding and
- * free allowances. Monthly rates are shared over the hours of this month, so they differ a little from month to month.
+ * The charges of one hour in a state, by the meter of the month, without minimums, rounding and free allowances.
+ * Monthly rates are shared over the hours of this month, so they differ a little from month to month. Empty where a
+ * price is missing. The book must have the state.
  */
+export function hourCharges(resolved: ResolvedMachine, state: PowerState, month: BillingMonth): Charge[] {
+  // The printed month of 730 hours is a reading of whole months; one hour is one true hour.
+  const hour = { ...month, reading: 'calendar' } as const
+  const metered = meteredHour(state, resolved.index.book, month.from)
+  const charges = chargeMachine(resolved, metered, hour, undefined)
+  if ('code' in charges) return []
+  return charges.filter(
+    ({ meter, subject }) => !BY_QUANTITY.includes(meter) && subject.of !== 'disk-operations',
+  )
+}
+
+/** What one hour costs in each state that the provider has. */
 export function hourByState(resolved: ResolvedMachine, month: BillingMonth): HourInState[] {
   const { book } = resolved.index
   return POWER_STATES.flatMap((state) => {
     const row = book.states[state]
-    if (!row) return []
-    // The printed month of 730 hours is a reading of whole months; one hour is one true hour.
-    const hour = { ...month, reading: 'calendar' } as const
-    const charges = chargeMachine(resolved, meteredHour(state, book, month.from), hour, undefined)
-    if ('code' in charges) return []
-    const counted = charges.filter(
-      ({ meter, subject }) => !BY_QUANTITY.includes(meter) && subject.of !== 'disk-operations',
-    )
-    const byMeter = totalsByMeter(counted)
+    const charges = row ? hourCharges(resolved, state, month) : []
+    if (!row || charges.length === 0) return []
+    const byMeter = totalsByMeter(charges)
     const amount = byMeter.reduce((total, part) => add(total, part.amount), ZERO)
     return [{ state, amount, byMeter, stillCharged: state !== 'running' && row.compute, row }]
   })

@@ -2,8 +2,9 @@ import type { Machine } from '../machine/plan.ts'
 import { add, compare, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import type { MachineShare } from './machineShare.ts'
 
+export const SHARE_FOLDS = ['machine', 'provider', 'region', 'week', 'cost-centre'] as const
 /** What machines are put together by; a tag by its key. */
-export type ShareFold = 'machine' | 'provider' | 'region' | 'week' | 'cost-centre' | `tag:${string}`
+export type ShareFold = (typeof SHARE_FOLDS)[number] | `tag:${string}`
 
 /** What bars are sorted by, the largest first; `name` from A to Z. */
 export const SHARE_ORDERS = ['total', 'floor', 'running', 'saved', 'always-on', 'name'] as const

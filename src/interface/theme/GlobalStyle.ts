@@ -75,6 +75,12 @@ export const GlobalStyle = createGlobalStyle`
 
   :focus-visible, [data-focus-visible] { outline: 2px solid var(--focus); outline-offset: 1px; }
 
+  @media print {
+    :root, :root[data-theme='dark'] { ${light} }
+    body { background: none; }
+    header, [data-print='no'] { display: none !important; }
+  }
+
   @media (prefers-reduced-motion: reduce) {
     *, *::before, *::after { transition-duration: 0s !important; animation-duration: 0s !important; }
   }

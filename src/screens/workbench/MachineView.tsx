@@ -12,7 +12,7 @@ import { LedgerScreen } from '../ledger/LedgerScreen'
 import { MonthScreen } from '../month/MonthScreen'
 import { TermsScreen } from '../terms/TermsScreen'
 import { WeekScreen } from '../week/WeekScreen'
-import { VIEWS, writeAddress, type View } from './address'
+import { isPlanView, MACHINE_VIEWS, writeAddress, type MachineView as View } from './address'
 import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
 import { NotPriced } from './NotPriced'
@@ -51,7 +51,7 @@ export function MachineView() {
           <Purpose>{machine.purpose}</Purpose>
         </Naming>
         <ViewLinks aria-label="Views of this machine">
-          {VIEWS.map((view) => {
+          {MACHINE_VIEWS.map((view) => {
             const target = { ...address, view, machine: machine.name }
             return (
               <ViewLink
@@ -80,7 +80,7 @@ export function MachineView() {
         />
       </Head>
       {result && !result.ok && <NotPriced machine={machine} issues={result.issues} />}
-      <OpenView view={address.view} />
+      {!isPlanView(address.view) && <OpenView view={address.view} />}
     </Middle>
   )
 }

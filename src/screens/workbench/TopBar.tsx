@@ -15,6 +15,7 @@ import { EditableName } from './EditableName'
 import { emptyPlan } from './emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
 import { MoneyDialog } from './MoneyDialog'
+import { PlanLinks } from './PlanLinks'
 import { PlanTotals } from './PlanTotals'
 import { SaveGuard } from './SaveGuard'
 import { useChooseFile } from './ChooseFile'
@@ -41,6 +42,7 @@ export function TopBar() {
         most={120}
         onRename={(name) => session.edit('rename the plan', renamePlan(name))}
       />
+      <PlanLinks />
       <Spring />
       <MonthPicker />
       <PlanTotals />

@@ -16,7 +16,9 @@ import { FileImport } from './FileImport'
 import { MachineList } from './MachineList'
 import { MachineView } from './MachineView'
 import { Notices } from './Notices'
+import { isPlanView } from './address'
 import { Opening } from './Opening'
+import { PlanView } from './PlanView'
 import { pageSession } from './session'
 import { TopBar } from './TopBar'
 import { useAddress } from './useAddress'
@@ -61,7 +63,8 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
 
 /** Drawn anew a moment after an edit, and not with it: what the hand moves comes first. */
 const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue }) {
-  const hasMonth = value.address.view !== 'ledger' && value.address.view !== 'book'
+  const { view } = value.address
+  const hasMonth = view !== 'ledger' && view !== 'book'
   return (
     <WorkbenchContext value={value}>
       <Summaries value={value}>
@@ -71,11 +74,15 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
             <Following value={value} />
             <TopBar />
             <Notices />
-            <Columns $aside={hasMonth}>
-              <MachineList />
-              <MachineView />
-              {hasMonth && <MonthPanel />}
-            </Columns>
+            {isPlanView(view) ? (
+              <PlanView view={view} />
+            ) : (
+              <Columns $aside={hasMonth}>
+                <MachineList />
+                <MachineView />
+                {hasMonth && <MonthPanel />}
+              </Columns>
+            )}
           </Frame>
         </FileImport>
       </Summaries>

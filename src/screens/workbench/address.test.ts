@@ -8,6 +8,7 @@ const START: Address = {
   month: undefined,
   reading: 'calendar',
   ledger: { of: 'machine', fold: 'meter', meters: [], states: [] },
+  bench: { fold: 'machine', order: 'total' },
   book: undefined,
   day: undefined,
   list: undefined,

@@ -2,12 +2,29 @@ import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMo
 import { formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
 import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
+import { SHARE_FOLDS, SHARE_ORDERS, type ShareFold, type ShareOrder } from '../../core/overview/foldShares.ts'
 import { isPlateId, type PlateId } from '../../core/machine/decision.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
 
-export const VIEWS = ['gauge', 'week', 'month', 'terms', 'access', 'variants', 'ledger', 'book'] as const
-export type View = (typeof VIEWS)[number]
+/** Of the whole plan. */
+export const PLAN_VIEWS = ['bench', 'hand-off'] as const
+/** Of one machine. */
+export const MACHINE_VIEWS = [
+  'gauge',
+  'week',
+  'month',
+  'terms',
+  'access',
+  'variants',
+  'ledger',
+  'book',
+] as const
+export type PlanView = (typeof PLAN_VIEWS)[number]
+export type MachineView = (typeof MACHINE_VIEWS)[number]
+export type View = PlanView | MachineView
+
+export const isPlanView = (view: View): view is PlanView => PLAN_VIEWS.some((each) => each === view)
 
 /** What the address bar holds: enough to open the same screen again. */
 export interface Address {
@@ -16,6 +33,7 @@ export interface Address {
   readonly month: YearMonth | undefined
   readonly reading: MonthReading
   readonly ledger: LedgerAddress
+  readonly bench: BenchAddress
   /** Id of a provider and an edition of its book; the open machine's own when absent. */
   readonly book: BookAddress | undefined
   /** The day of the month that is open, as a date. */
@@ -32,6 +50,11 @@ export interface LedgerAddress {
   /** Empty lets all through. */
   readonly meters: readonly Meter[]
   readonly states: readonly PowerState[]
+}
+
+export interface BenchAddress {
+  readonly fold: ShareFold
+  readonly order: ShareOrder
 }
 
 interface BookAddress {
@@ -55,13 +78,19 @@ const listed = <T extends string>(all: readonly T[], text: string | null): T[] =
 const plateOf = (text: string | null): PlateId | undefined =>
   text !== null && isPlateId(text) ? text : undefined
 
+const foldOf = (text: string | null): ShareFold | undefined =>
+  short(text, LONGEST)?.startsWith('tag:') ? (text as ShareFold) : among(SHARE_FOLDS, text)
+
 /** Reads a query; whatever it cannot be is left out. */
 export function readAddress(query: URLSearchParams): Address {
   const provider = short(query.get('provider'), 64)
   const edition = short(query.get('edition'), 40)
   return {
     machine: short(query.get('machine'), 60),
-    view: among(VIEWS, query.get('view')) ?? 'gauge',
+    // The plan first; a link to a machine opens its gauge.
+    view:
+      among([...PLAN_VIEWS, ...MACHINE_VIEWS], query.get('view')) ??
+      (query.has('machine') ? 'gauge' : 'bench'),
     month: parseYearMonth(query.get('month') ?? ''),
     reading: among(MONTH_READINGS, query.get('reading')) ?? 'calendar',
     ledger: {
@@ -69,6 +98,10 @@ export function readAddress(query: URLSearchParams): Address {
       fold: among(FOLDS, query.get('fold')) ?? 'meter',
       meters: listed(METERS, query.get('meters')),
       states: listed(POWER_STATES, query.get('states')),
+    },
+    bench: {
+      fold: foldOf(query.get('by')) ?? 'machine',
+      order: among(SHARE_ORDERS, query.get('sort')) ?? 'total',
     },
     book: provider !== undefined && edition !== undefined ? { provider, edition } : undefined,
     day: parseDate(query.get('day') ?? ''),
@@ -83,6 +116,7 @@ export function writeAddress({
   month,
   reading,
   ledger,
+  bench,
   book,
   day,
   list,
@@ -95,6 +129,10 @@ export function writeAddress({
   if (reading !== 'calendar') query.set('reading', reading)
   if (view === 'month' && day !== undefined) query.set('day', formatDate(day))
   if (view === 'gauge' && list !== undefined) query.set('list', list)
+  if (view === 'bench') {
+    if (bench.fold !== 'machine') query.set('by', bench.fold)
+    if (bench.order !== 'total') query.set('sort', bench.order)
+  }
   if (view === 'ledger') {
     if (ledger.of !== 'machine') query.set('of', ledger.of)
     if (ledger.fold !== 'meter') query.set('fold', ledger.fold)

@@ -1,6 +1,6 @@
 import { roughHour, sizeRates } from '../../catalogue/sizeRates.ts'
-import { hourByState } from '../../meter/hourByState.ts'
-import { add, exact, multiply, toNumber, ZERO, divide } from '../../quantity/exact.ts'
+import { leftBehind } from '../../meter/leftBehind.ts'
+import { add, toNumber, ZERO } from '../../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../../quantity/units.ts'
 import { applyLeavings } from '../applyLeavings.ts'
 import type { Finding, WatchRule } from '../finding.ts'
@@ -53,22 +53,16 @@ const sharedAllowance: WatchRule = ({ resolved, shared, estimate }) => {
   })
 }
 
-const LEFT_METERS = { disk: 'disks', address: 'address', snapshot: 'snapshots' } as const
-
 /** What would go on being charged once the machine is deleted. */
 const leftAfterDelete: WatchRule = ({ resolved, month }) => {
-  const gone = hourByState(resolved, month).find(({ state }) => state === 'deleted')
-  // A commitment goes on too, but it is not left behind by the machine.
-  const left = gone?.byMeter.filter(({ meter }) => meter in LEFT_METERS) ?? []
-  const perHour = left.reduce((sum, { amount }) => add(sum, amount), ZERO)
-  if (perHour.n === 0n) return []
-  const parts = left.map(({ meter }) => LEFT_METERS[meter as keyof typeof LEFT_METERS])
+  const left = leftBehind(resolved, month)
+  if (!left) return []
   return [
     {
       key: 'left-after-delete',
       severity: 'note',
-      facts: { code: 'left-after-delete', parts },
-      stake: divide(multiply(perHour, exact(lengthOf(month))), exact(SECONDS_PER_HOUR)),
+      facts: { code: 'left-after-delete', parts: left.parts },
+      stake: left.perMonth,
       mend: applyLeavings(resolved),
     },
   ]

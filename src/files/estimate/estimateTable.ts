@@ -4,8 +4,8 @@ const ON_PHASES = ['running', 'starting', 'waking', 'creating'] as const
 
 const READING = { calendar: '', '730-hours': ', read as 730 hours' } as const
 
-/** A report as a table for people: names left, figures right, to the last digit. */
-export function estimateTable(report: EstimateReport): string {
+/** Cells of a table with its head first and its totals last: machine, hours on, month, always on, currency. */
+export function estimateRows(report: EstimateReport): string[][] {
   const head = ['machine', 'hours on', 'month', 'always on', '']
   const rows = report.machines.map(({ name, secondsByPhase, total, alwaysOn, currency }) => {
     const on = ON_PHASES.reduce((sum, phase) => sum + (secondsByPhase[phase] ?? 0), 0)
@@ -17,7 +17,13 @@ export function estimateTable(report: EstimateReport): string {
     ...(total.withTax === undefined ? [] : [['with tax', '', total.withTax, '', total.currency]]),
     ...total.withoutRate.map((currency) => [`without ${currency}: no rate`, '', '', '', '']),
   ]
-  const all = [head, ...rows, ...foot]
+  return [head, ...rows, ...foot]
+}
+
+/** A report as a table for people: names left, figures right, to the last digit. */
+export function estimateTable(report: EstimateReport): string {
+  const all = estimateRows(report)
+  const head = all[0]!
   const widths = head.map((_, column) => Math.max(...all.map((row) => row[column]!.length)))
   const lines = all.map((row) =>
     row

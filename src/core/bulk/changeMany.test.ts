@@ -1,0 +1,84 @@
+import { describe, expect, test } from 'vitest'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import type { Machine } from '../machine/plan.ts'
+import { gib } from '../quantity/units.ts'
+import { OFFICE_WEEK } from '../testing/resolved.ts'
+import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
+import { changeMany, copyNames, type ManyChange } from './changeMany.ts'
+
+const never = { ...OFFICE_WEEK, id: 'never', windows: [] }
+const other = { ...SMALL_BOOK, provider: { id: 'weir', name: 'Weir' } }
+const run = (parts: readonly Partial<Machine>[], change: ManyChange, names?: readonly string[]) => {
+  const machines = parts.map((part, i) => ({ ...SMALL_MACHINE, name: `m${i}`, ...part }))
+  const plan = { machines, weeks: [OFFICE_WEEK, never] }
+  const inputs = {
+    plan,
+    books: [SMALL_BOOK, other],
+    month: '2027-03' as YearMonth,
+    reading: 'calendar' as const,
+  }
+  const all = new Set(names ?? machines.map(({ name }) => name))
+  return { before: machines, ...changeMany(inputs, all, change) }
+}
+
+describe('a change of many machines', () => {
+  test('is of those that are named, and no others', () => {
+    const { before, machines, changed } = run([{}, {}, {}], { kind: 'week', week: 'never' }, ['m0', 'm2'])
+    expect(machines.map(({ week }) => week)).toEqual(['never', OFFICE_WEEK.id, 'never'])
+    expect(machines[1]).toBe(before[1])
+    expect(changed).toEqual(['m0', 'm2'])
+  })
+
+  test('changes nothing where it is so already', () => {
+    const { before, machines, changed } = run([{ off: 'stopped' }], { kind: 'off', off: { off: 'stopped' } })
+    expect(machines[0]).toBe(before[0])
+    expect(changed).toEqual([])
+  })
+
+  test('leaves what would not fit as it is, and says why', () => {
+    const { changed, left } = run([{}, { size: 'huge', needs: { vcpu: 16, memoryGiB: gib(128), iops: 0 } }], {
+      kind: 'off',
+      off: { off: 'hibernated' },
+    })
+    expect(changed).toEqual(['m0'])
+    expect(left).toMatchObject([{ name: 'm1', issues: [], otherProvider: false }])
+    expect(left[0]!.reasons.length).toBeGreaterThan(0)
+  })
+
+  test('moves to a zone that the region has, and not where the size is not sold', () => {
+    const { machines, changed, left } = run([{ zone: 'b' }, { size: 'huge' }, { provider: 'weir' }], {
+      kind: 'region',
+      provider: 'mill',
+      region: 'west',
+    })
+    expect([machines[0]!.region, machines[0]!.zone]).toEqual(['west', 'a'])
+    expect(changed).toEqual(['m0'])
+    expect(left.map(({ name, otherProvider }) => [name, otherProvider])).toEqual([
+      ['m1', false],
+      ['m2', true],
+    ])
+    expect(left[0]!.issues.length + left[0]!.reasons.length).toBeGreaterThan(0)
+  })
+
+  test('terms that a region does not sell are refused', () => {
+    const { left } = run([{}], { kind: 'terms', provider: 'mill', terms: 'year' })
+    expect(left[0]!.issues).toMatchObject([{ code: 'not-sold' }])
+  })
+
+  test('sets and takes away tags and cost centres, without empty ones', () => {
+    const tagged = run([{ tags: { a: '1' } }, {}], { kind: 'tag', key: 'team', value: 'rail' })
+    expect(tagged.machines.map(({ tags }) => tags)).toEqual([{ a: '1', team: 'rail' }, { team: 'rail' }])
+    const bare = run([{ tags: { team: 'rail' } }], { kind: 'tag', key: 'team', value: undefined })
+    expect('tags' in bare.machines[0]!).toBe(false)
+    const charged = run([{ costCentre: '7' }], { kind: 'cost-centre', costCentre: undefined })
+    expect('costCentre' in charged.machines[0]!).toBe(false)
+  })
+})
+
+test('copies have names that nothing else has', () => {
+  const machines = [
+    { ...SMALL_MACHINE, name: 'lab' },
+    { ...SMALL_MACHINE, name: 'lab-3' },
+  ]
+  expect(copyNames('lab', 3, { machines })).toEqual(['lab-2', 'lab-4', 'lab-5'])
+})

@@ -1,0 +1,115 @@
+import { withOffPlan } from '../power/offPlan.ts'
+import type { Plan } from '../machine/plan.ts'
+import {
+  PlanPricing,
+  type MachineIssue,
+  type PlanPricingInputs,
+  type PricedMachine,
+} from '../meter/planPricing.ts'
+import { planCurrency, planTotals, shownInPlan, type PlanTotals } from '../meter/planTotals.ts'
+import type { Exact } from '../quantity/exact.ts'
+import { budgetReach, type BudgetReach } from '../runway/budgetReach.ts'
+import { creditRunway, type CreditRunway } from '../runway/creditRunway.ts'
+import { enoughNotches, type EnoughNotches } from '../runway/enoughNotches.ts'
+import { PlanSpending } from '../runway/planSpending.ts'
+import { surveyPlan, type Survey, type SurveyProgress } from '../survey/surveyPlan.ts'
+import { machineShare, type MachineShare } from './machineShare.ts'
+import { planAhead, type AheadMonth } from './planAhead.ts'
+import { quotaUse, type QuotaUse } from './quotaUse.ts'
+
+type WholePlan = PlanPricingInputs['plan'] & Pick<Plan, 'currency' | 'taxPercent' | 'budget' | 'credit'>
+
+export interface OverviewInputs extends Omit<PlanPricingInputs, 'plan'> {
+  readonly plan: WholePlan
+  /** Decimal places that amounts are shown with. */
+  readonly places: number
+}
+
+/** One machine's month; `shown` in the plan's currency where there is a rate. */
+export type MachineRow = { readonly name: string } & (
+  | { readonly priced: true; readonly currency: string; readonly shown: MachineShare | undefined }
+  | { readonly priced: false; readonly issues: readonly MachineIssue[] }
+)
+
+/** What is known of a plan, part by part, the quickest first. */
+export type OverviewPart =
+  | {
+      readonly kind: 'month'
+      readonly rows: readonly MachineRow[]
+      readonly totals: PlanTotals
+      readonly budget: BudgetReach | undefined
+      readonly quotas: readonly QuotaUse[]
+    }
+  | { readonly kind: 'ahead'; readonly months: readonly AheadMonth[] }
+  | { readonly kind: 'credit'; readonly planned: CreditRunway; readonly alwaysOn: CreditRunway }
+  | { readonly kind: 'progress'; readonly progress: SurveyProgress }
+  | { readonly kind: 'survey'; readonly survey: Survey }
+  /** Undefined where no notches are enough. */
+  | { readonly kind: 'enough'; readonly enough: EnoughNotches | undefined }
+
+/** All that the bench shows of a plan in a month. */
+export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, void> {
+  const { plan, month, places } = inputs
+  const pricing = new PlanPricing(inputs)
+  const results = plan.machines.map((machine) => ({ machine, result: pricing.of(machine) }))
+  const priced = results.flatMap(({ result }) => (result.ok ? [result] : []))
+  const currency = planCurrency(
+    plan,
+    priced.map(({ estimate }) => estimate),
+  )
+  const known = { ...plan, ...(currency !== undefined && { currency }) }
+  const spending = new PlanSpending({ ...inputs, plan: known })
+  const totals = planTotals(
+    known,
+    priced.map(({ estimate }) => estimate),
+    month,
+    places,
+  )
+  yield {
+    kind: 'month',
+    rows: results.map(({ machine: { name }, result }) =>
+      result.ok ? rowOf(result, totals.currency, inputs) : { name, priced: false, issues: result.issues },
+    ),
+    totals,
+    budget:
+      plan.budget === undefined ? undefined : budgetReach(spending.of(month), plan.budget, totals.planned),
+    quotas: quotaUse(priced),
+  }
+  yield { kind: 'ahead', months: planAhead({ ...inputs, plan: known }, spending, month, places) }
+  const { credit } = plan
+  const planned = credit && creditRunway(spending, credit)
+  if (planned) {
+    const alwaysOn = creditRunway(new PlanSpending({ ...inputs, plan: neverOff(known) }), credit)
+    yield { kind: 'credit', planned, alwaysOn }
+  }
+  const steps = surveyPlan({ ...inputs, currency: totals.currency })
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (!step.done) {
+      yield { kind: 'progress', progress: step.value }
+      continue
+    }
+    yield { kind: 'survey', survey: step.value }
+    if (planned?.end.kind === 'used-up') {
+      yield { kind: 'enough', enough: enoughNotches({ ...inputs, plan: known }, credit!, step.value.notches) }
+    }
+    return
+  }
+}
+
+/** The plan with nothing ever switched off. */
+const neverOff = <P extends PlanPricingInputs['plan']>(plan: P): P => ({
+  ...plan,
+  machines: plan.machines.map((machine) => withOffPlan(machine, { off: 'running' })),
+})
+
+function rowOf(priced: PricedMachine, to: string, { plan, month, places }: OverviewInputs): MachineRow {
+  const { resolved, estimate } = priced
+  const { currency } = estimate
+  const { total, floor, alwaysOn } = machineShare(priced)
+  const shown = [total, floor, alwaysOn].map((amount) =>
+    shownInPlan(amount, currency, to, plan, month, places),
+  ) as [Exact | undefined, Exact | undefined, Exact | undefined]
+  const [inTotal, inFloor, inAlways] = shown
+  const all = inTotal && inFloor && inAlways && { total: inTotal, floor: inFloor, alwaysOn: inAlways }
+  return { name: resolved.machine.name, priced: true, currency, shown: all }
+}

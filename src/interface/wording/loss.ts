@@ -1,0 +1,49 @@
+import type { Loss } from '../../core/survey/losses.ts'
+import { KEEP_LABELS } from './needs'
+import { groupDigits } from './money'
+import { formatDuration } from './time'
+
+const number = (value: number): string => groupDigits(String(value))
+
+const ADDRESSES = {
+  none: 'no public address',
+  changing: 'an address that changes',
+  fixed: 'a fixed address',
+} as const
+
+/** What is given up, in a few words: `2 vCPU in place of 4`. */
+export function lossText(loss: Loss): string {
+  switch (loss.kind) {
+    case 'vcpu':
+      return `${loss.to} vCPU in place of ${loss.from}`
+    case 'memory':
+      return `${number(loss.to)} GiB of memory in place of ${number(loss.from)}`
+    case 'room':
+      return `${number(loss.to)} GiB of disk in place of ${number(loss.from)}`
+    case 'iops':
+      return `${number(loss.to)} IOPS in place of ${number(loss.from)}`
+    case 'when-off':
+      return `loses ${KEEP_LABELS[loss.what]} when off`
+    case 'return':
+      return `back in ${formatDuration(loss.to)}${loss.from > 0 ? ` in place of ${formatDuration(loss.from)}` : ''}`
+    case 'interrupted':
+      return `can be taken away: ${loss.how}`
+    case 'bound':
+      return `bound for ${loss.months} months`
+    case 'own-licence':
+      return 'needs a licence of your own'
+    case 'address':
+      return `${ADDRESSES[loss.to]} in place of ${ADDRESSES[loss.from]}`
+    case 'snapshots':
+      return 'fewer snapshots to go back to'
+    case 'shared-core':
+      return 'shared cores'
+    case 'architecture':
+      return `${loss.to}: software must be built for it`
+    case 'moves':
+      return `moves from ${loss.from} to ${loss.to}`
+  }
+}
+
+export const lossesText = (losses: readonly Loss[]): string =>
+  losses.length === 0 ? 'nothing is lost' : losses.map(lossText).join('; ')

@@ -1,0 +1,165 @@
+'use client'
+
+import { Bar, BarChart, CartesianGrid, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import styled from 'styled-components'
+import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
+import type { AheadMonth } from '../../core/overview/planAhead.ts'
+import type { OverviewPart } from '../../core/overview/planOverview.ts'
+import { add, subtract, toNumber, ZERO } from '../../core/quantity/exact.ts'
+import { parseDecimal } from '../../core/quantity/decimal.ts'
+import { currencySymbol, formatAmount, formatMoney } from '../../interface/wording/money'
+import { formatMonth, monthName } from '../../interface/wording/time'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
+import { planCurrency } from '../../core/meter/planTotals.ts'
+import { BenchSection, BenchTitle } from './BenchSection'
+
+const HEIGHT = 150
+
+interface AheadProps {
+  readonly part: Extract<OverviewPart, { kind: 'ahead' }> | undefined
+}
+
+/** Twelve months of the plan, with what commitments ask for and the editions of price books that begin. */
+export function Ahead({ part }: AheadProps) {
+  const { state, month: now } = useWorkbench()
+  const { byName } = useSummaries()
+  const { plan, books } = state
+  if (!part) return null
+  const { months } = part
+  const priced = [...byName.values()].flatMap((summary) => (summary.priced ? [summary] : []))
+  const currency = planCurrency(plan, priced) ?? 'EUR'
+  const budget = plan.budget === undefined ? undefined : parseDecimal(plan.budget)
+  const total = months.reduce((sum, { planned }) => add(sum, planned), ZERO)
+  const provider = (id: string): string => books.find((book) => book.provider.id === id)?.provider.name ?? id
+  const notes = months.flatMap(({ month, newEditions, leftOut }) => [
+    ...newEditions.map(
+      ({ provider: id, edition }) => `${formatMonth(month)}: ${provider(id)} by its edition ${edition}`,
+    ),
+    ...(leftOut.length > 0 ? [`${formatMonth(month)}: without ${leftOut.join(', ')}, no price`] : []),
+  ])
+  const text = { fontSize: 11, fill: 'var(--ink-2)' }
+  const points = months.map(({ month, planned, committed }) => ({
+    month: `${monthName(month).slice(0, 3)}${month.endsWith('-01') || month === now ? ` ${yearMonthParts(month).year % 100}` : ''}`,
+    committed: toNumber(committed),
+    rest: toNumber(subtract(planned, committed)),
+  }))
+  return (
+    <BenchSection aria-label="Twelve months ahead">
+      <BenchTitle>
+        Twelve months ahead
+        <small data-testid="ahead-total">{formatMoney(total, currency)} in all</small>
+      </BenchTitle>
+      <Figure aria-hidden="true">
+        <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 600, height: HEIGHT }}>
+          <BarChart
+            data={points}
+            margin={{ top: 10, right: 48, bottom: 0, left: 4 }}
+            accessibilityLayer={false}
+          >
+            <CartesianGrid stroke="var(--rule)" vertical={false} />
+            <XAxis
+              dataKey="month"
+              tickLine={false}
+              axisLine={{ stroke: 'var(--plate-edge)' }}
+              tick={text}
+              height={20}
+              interval={0}
+            />
+            <YAxis
+              tickLine={false}
+              axisLine={false}
+              tick={text}
+              width={52}
+              tickFormatter={(value: number) => `${currencySymbol(currency)} ${value}`}
+            />
+            <Bar
+              dataKey="committed"
+              stackId="month"
+              fill="var(--off)"
+              isAnimationActive={false}
+              maxBarSize={38}
+            />
+            <Bar dataKey="rest" stackId="month" fill="var(--run)" isAnimationActive={false} maxBarSize={38} />
+            {budget && (
+              <ReferenceLine
+                y={toNumber(budget)}
+                stroke="var(--leak)"
+                strokeDasharray="6 4"
+                ifOverflow="extendDomain"
+                label={{ value: 'budget', position: 'right', fontSize: 11, fill: 'var(--leak)' }}
+              />
+            )}
+          </BarChart>
+        </ResponsiveContainer>
+        <Caption>
+          <i data-part="rest" /> as planned <i data-part="committed" /> of it committed, used or not
+        </Caption>
+      </Figure>
+      <VisuallyHidden as="div">
+        <AheadTable months={months} />
+      </VisuallyHidden>
+      {notes.length > 0 && (
+        <Notes>
+          {notes.map((note) => (
+            <li key={note}>{note}</li>
+          ))}
+        </Notes>
+      )}
+    </BenchSection>
+  )
+}
+
+/** The same for who hears the page. */
+const AheadTable = ({ months }: { readonly months: readonly AheadMonth[] }) => (
+  <table>
+    <caption>Twelve months</caption>
+    <thead>
+      <tr>
+        <th scope="col">Month</th>
+        <th scope="col">Planned</th>
+        <th scope="col">Of it committed</th>
+        <th scope="col">Always on</th>
+      </tr>
+    </thead>
+    <tbody>
+      {months.map(({ month, planned, committed, alwaysOn }) => (
+        <tr key={month}>
+          <th scope="row">{formatMonth(month)}</th>
+          <td>{formatAmount(planned)}</td>
+          <td>{formatAmount(committed)}</td>
+          <td>{formatAmount(alwaysOn)}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+)
+
+const Figure = styled.figure`
+  margin: 4px 0 0;
+  min-width: 0;
+`
+
+const Caption = styled.figcaption`
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 12px;
+  color: var(--ink-2);
+
+  i {
+    width: 14px;
+    height: 10px;
+    background: var(--run);
+  }
+  i[data-part='committed'] {
+    margin-left: 10px;
+    background: var(--off);
+  }
+`
+
+const Notes = styled.ul`
+  margin-top: 4px;
+  font-size: 12px;
+  color: var(--ink-2);
+`

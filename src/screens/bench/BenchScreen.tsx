@@ -1,0 +1,123 @@
+'use client'
+
+import { useState } from 'react'
+import styled from 'styled-components'
+import { Button } from '../../interface/Button'
+import { media } from '../../interface/theme/media'
+import { formatMonth } from '../../interface/wording/time'
+import { useChooseFile } from '../workbench/ChooseFile'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { Ahead } from './Ahead'
+import { BudgetDialog } from './BudgetDialog'
+import { Credit } from './Credit'
+import { MonthBudget } from './MonthBudget'
+import { PlanNotches } from './PlanNotches'
+import { PlanWatch } from './PlanWatch'
+import { Quotas } from './Quotas'
+import { SelectedMachines } from './SelectedMachines'
+import { Shares } from './Shares'
+import { useOverview } from './useOverview'
+
+/** All machines of the plan: where the month goes, what is left to save, and how long the money lasts. */
+export function BenchScreen() {
+  const { state, month } = useWorkbench()
+  const { overview, pending, failure } = useOverview()
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
+  const [asksMoney, setAsksMoney] = useState(false)
+  const names = new Set(state.plan.machines.map(({ name }) => name))
+  const chosen = new Set([...selected].filter((name) => names.has(name)))
+  if (names.size === 0) return <EmptyBench />
+  return (
+    <Columns data-testid="bench" aria-busy={pending}>
+      <Main>
+        <h1>Where {formatMonth(month)} goes</h1>
+        {failure && (
+          <p role="alert">
+            <b>The plan could not be looked over.</b> {failure} Change anything, or reload the page, to try
+            again.
+          </p>
+        )}
+        {chosen.size > 0 && <SelectedMachines selected={chosen} onSelect={setSelected} />}
+        <Shares part={overview.month} selected={chosen} onSelect={setSelected} />
+        <Credit overview={overview} onEdit={() => setAsksMoney(true)} />
+        <Ahead part={overview.ahead} />
+        <Quotas part={overview.month} />
+      </Main>
+      <Side aria-label="What to do next">
+        <MonthBudget part={overview.month} onEdit={() => setAsksMoney(true)} />
+        <PlanNotches overview={overview} />
+        <PlanWatch survey={overview.survey?.survey} />
+      </Side>
+      <BudgetDialog isOpen={asksMoney} onClose={() => setAsksMoney(false)} />
+    </Columns>
+  )
+}
+
+function EmptyBench() {
+  const chooseFile = useChooseFile()
+  const { add, providers } = useMachineActions()
+  const [book] = providers
+  return (
+    <Empty>
+      <h1>This plan has no machines yet</h1>
+      <p>
+        Add the first one and say what it must have, or bring in what you have as a table. This screen then
+        shows where the month goes, what switching off saves, and how long a credit lasts.
+      </p>
+      <Line>
+        <Button isDisabled={!book} onPress={() => book && add(book)}>
+          Add a machine
+        </Button>
+        <Button onPress={chooseFile}>Import a plan or an inventory</Button>
+      </Line>
+    </Empty>
+  )
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  min-height: 0;
+  ${media.compact} {
+    grid-template-columns: minmax(0, 1fr) 264px;
+  }
+  ${media.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`
+
+const Main = styled.main`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 20px 20px;
+  background: var(--sheet);
+  ${media.compact} {
+    padding: 12px 14px 16px;
+  }
+`
+
+const Side = styled.aside`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 16px 20px;
+  border-left: 1px solid var(--rule);
+  ${media.narrow} {
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+`
+
+const Empty = styled.main`
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  align-content: start;
+  max-width: 460px;
+  margin: 16vh auto 0;
+`
+
+const Line = styled.div`
+  display: flex;
+  gap: 8px;
+`

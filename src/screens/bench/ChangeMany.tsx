@@ -1,0 +1,210 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import styled from 'styled-components'
+import { bookFor } from '../../core/catalogue/bookFor.ts'
+import { changeMany, type LeftAsItIs, type ManyChange } from '../../core/bulk/changeMany.ts'
+import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
+import { machineIssueText } from '../../files/machineIssueText.ts'
+import { Button } from '../../interface/Button'
+import { Dialog } from '../../interface/Dialog'
+import { Dropdown, type DropdownOption } from '../../interface/Dropdown'
+import { TextInput } from '../../interface/TextInput'
+import { OFF_NAMES } from '../../interface/wording/state'
+import { reasonsText } from '../../interface/wording/reason'
+import { replaceMachines } from '../../store/commands.ts'
+import { ChangedMachines } from '../week/ChangedMachines'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ChangeSum } from './ChangeSum'
+import { useChangedPlan } from './useChangedPlan.ts'
+
+export const MANY_KINDS = {
+  week: 'Week plan',
+  off: 'State when off',
+  region: 'Region',
+  terms: 'Terms',
+  tag: 'Tag',
+  'cost-centre': 'Cost centre',
+} as const
+export type ManyKind = keyof typeof MANY_KINDS
+
+interface ChangeManyProps {
+  readonly kind: ManyKind
+  readonly names: ReadonlySet<string>
+  readonly onClose: () => void
+}
+
+/** One change for many machines: what it changes on each is shown before it is made. */
+export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
+  const { session, state, month, address } = useWorkbench()
+  const { plan, books } = state
+  const { reading } = address
+  const [change, setChange] = useState<ManyChange>()
+  const outcome = useMemo(
+    () => change && changeMany({ plan, books, month, reading }, names, change),
+    [plan, books, month, reading, names, change],
+  )
+  const after = useMemo(
+    () => (outcome && outcome.changed.length > 0 ? { ...plan, machines: outcome.machines } : undefined),
+    [plan, outcome],
+  )
+  const changes = useChangedPlan(after)
+  return (
+    <Dialog title={`${MANY_KINDS[kind]} of ${countText(names.size)}`} isOpen onClose={onClose}>
+      <Asked kind={kind} names={names} onChange={setChange} />
+      {outcome && outcome.changed.length === 0 && outcome.left.length === 0 && <p>They are so already.</p>}
+      {outcome && outcome.left.length > 0 && (
+        <Left aria-label="Stay as they are">
+          {outcome.left.map((each) => (
+            <li key={each.name}>
+              <b>{each.name}</b> stays as it is: {whyText(each)}
+            </li>
+          ))}
+        </Left>
+      )}
+      {outcome && after && (
+        <>
+          <ChangeSum changes={changes} count={outcome.changed.length} />
+          {changes && changes.length > 0 && (
+            <Scroll>
+              <ChangedMachines changes={changes} />
+            </Scroll>
+          )}
+          <Button
+            onPress={() => {
+              const done = new Set(outcome.changed)
+              const forms = outcome.machines.filter(({ name }) => done.has(name))
+              session.edit(
+                `${MANY_KINDS[kind].toLowerCase()} of ${countText(outcome.changed.length)}`,
+                replaceMachines(forms),
+              )
+              onClose()
+            }}
+          >
+            Change {countText(outcome.changed.length)}
+          </Button>
+        </>
+      )}
+      <Button onPress={onClose}>{after ? 'Leave them as they are' : 'Close'}</Button>
+    </Dialog>
+  )
+}
+
+const countText = (count: number): string => `${count} ${count === 1 ? 'machine' : 'machines'}`
+
+function whyText({ otherProvider, reasons, issues }: LeftAsItIs): string {
+  if (otherProvider) return 'it is at another provider'
+  if (reasons.length > 0) return reasonsText(reasons)
+  return issues.map((issue) => machineIssueText(issue).problem).join(' ')
+}
+
+interface AskedProps {
+  readonly kind: ManyKind
+  readonly names: ReadonlySet<string>
+  readonly onChange: (change: ManyChange) => void
+}
+
+function Asked({ kind, names, onChange }: AskedProps) {
+  const { state, month } = useWorkbench()
+  const { plan, books } = state
+  const [value, setValue] = useState('')
+  const [key, setKey] = useState('')
+  if (kind === 'tag' || kind === 'cost-centre') {
+    const take = (nextKey: string, next: string): void => {
+      setKey(nextKey)
+      setValue(next)
+      const text = next.trim() === '' ? undefined : next.trim()
+      if (kind === 'cost-centre') onChange({ kind, costCentre: text })
+      else if (nextKey.trim() !== '') onChange({ kind, key: nextKey.trim(), value: text })
+    }
+    return (
+      <Line>
+        {kind === 'tag' && (
+          <TextInput
+            label="Key"
+            showLabel
+            value={key}
+            whenEmpty="system"
+            check={(text) =>
+              /^[\p{L}\p{N}][^\p{Cc}\p{Cf}\p{Zl}\p{Zp}]{0,39}$/u.test(text)
+                ? undefined
+                : 'At most 40 letters that begin with a letter or digit.'
+            }
+            onCommit={(text) => take(text, value)}
+          />
+        )}
+        <TextInput
+          label={kind === 'tag' ? 'Value' : 'Cost centre'}
+          showLabel
+          value={value}
+          whenEmpty="empty takes it away"
+          check={(text) => (text.length > 60 ? 'At most 60 letters.' : undefined)}
+          onCommit={(text) => take(key, text)}
+        />
+        {kind === 'cost-centre' && value === '' && (
+          <Button onPress={() => take('', '')}>Take the cost centre away</Button>
+        )}
+      </Line>
+    )
+  }
+  const providers = new Set(
+    plan.machines.filter(({ name }) => names.has(name)).map(({ provider }) => provider),
+  )
+  const indexes = [...providers].flatMap((id) => {
+    const index = bookFor(id, books, month)
+    return 'code' in index ? [] : [index]
+  })
+  const options: { readonly option: DropdownOption; readonly change: ManyChange }[] =
+    kind === 'week'
+      ? plan.weeks.map(({ id, name }) => ({ option: { id, name }, change: { kind, week: id } }))
+      : kind === 'off'
+        ? POWER_STATES.filter((off) => indexes.some(({ book }) => book.states[off])).map((off: OffState) => ({
+            option: { id: off, name: OFF_NAMES[off] },
+            change: { kind, off: { off } },
+          }))
+        : indexes.flatMap(({ book }) => {
+            const { provider } = book
+            const list = kind === 'region' ? book.regions : book.terms
+            return list.map(({ id, name }) => ({
+              option: {
+                id: `${provider.id}/${id}`,
+                name: indexes.length > 1 ? `${name}, ${provider.name}` : name,
+              },
+              change:
+                kind === 'region'
+                  ? ({ kind, provider: provider.id, region: id } as const)
+                  : ({ kind, provider: provider.id, terms: id } as const),
+            }))
+          })
+  return (
+    <Dropdown
+      label={MANY_KINDS[kind]}
+      value={value || 'Choose…'}
+      options={options.map(({ option }) => option)}
+      onChange={(id) => {
+        setValue(id)
+        const found = options.find(({ option }) => option.id === id)
+        if (found) onChange(found.change)
+      }}
+    />
+  )
+}
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: baseline;
+`
+
+const Left = styled.ul`
+  display: grid;
+  gap: 3px;
+  max-height: 140px;
+  overflow: auto;
+`
+
+const Scroll = styled.div`
+  max-height: 260px;
+  overflow: auto;
+`

@@ -1,0 +1,59 @@
+'use client'
+
+import styled from 'styled-components'
+import type { OverviewPart } from '../../core/overview/planOverview.ts'
+import { negate, sign } from '../../core/quantity/exact.ts'
+import { QuietButton } from '../../interface/Button'
+import { formatMoney } from '../../interface/wording/money'
+import { formatMonth } from '../../interface/wording/time'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { instantText } from './instantText.ts'
+import { BenchSection, BenchTitle } from './BenchSection'
+
+interface MonthBudgetProps {
+  readonly part: Extract<OverviewPart, { kind: 'month' }> | undefined
+  readonly onEdit: () => void
+}
+
+/** The month against its budget: what is left of it, or from when on there is nothing left. */
+export function MonthBudget({ part, onEdit }: MonthBudgetProps) {
+  const { month, state } = useWorkbench()
+  const budget = part?.budget
+  const zone = state.plan.credit?.timeZone ?? state.plan.weeks[0]?.timeZone ?? 'Etc/UTC'
+  return (
+    <BenchSection aria-label="Budget">
+      <BenchTitle>
+        Budget
+        <QuietButton onPress={onEdit}>{budget ? 'Change…' : 'Set a budget…'}</QuietButton>
+      </BenchTitle>
+      {!part ? (
+        <p>Pricing…</p>
+      ) : !budget ? (
+        <Muted>No budget for a month is set.</Muted>
+      ) : (
+        <p data-testid="budget">
+          {formatMonth(month)} is{' '}
+          {sign(budget.left) < 0 ? (
+            <Over>{formatMoney(negate(budget.left), part.totals.currency)} over</Over>
+          ) : (
+            <Within>{formatMoney(budget.left, part.totals.currency)} within</Within>
+          )}{' '}
+          {formatMoney(budget.budget, part.totals.currency)}
+          {budget.at !== undefined && <>, used up on {instantText(budget.at, zone)}</>}.
+        </p>
+      )}
+    </BenchSection>
+  )
+}
+
+const Over = styled.b`
+  color: var(--leak);
+`
+
+const Within = styled.b`
+  color: var(--save);
+`
+
+const Muted = styled.p`
+  color: var(--ink-2);
+`

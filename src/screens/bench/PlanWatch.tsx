@@ -1,0 +1,93 @@
+'use client'
+
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { Survey } from '../../core/survey/surveyPlan.ts'
+import { SEVERITIES } from '../../core/advice/finding.ts'
+import { QuietButton } from '../../interface/Button'
+import { findingText } from '../../interface/wording/finding'
+import { formatMoney } from '../../interface/wording/money'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+import { SEVERITY_NAMES } from '../../interface/wording/finding'
+import { Sign } from '../watch/Sign'
+import { writeAddress } from '../workbench/address'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BenchSection, BenchTitle } from './BenchSection'
+
+const SHOWN = 8
+
+/** What is open on the watch lists of all machines: by what is at stake, then by how bad it is. */
+export function PlanWatch({ survey }: { readonly survey: Survey | undefined }) {
+  const { state, address, go } = useWorkbench()
+  const [showsAll, setShowsAll] = useState(false)
+  if (!survey) return null
+  const { machines, weeks } = state.plan
+  const zoneOf = (name: string): string => {
+    const machine = machines.find((each) => each.name === name)
+    return weeks.find(({ id }) => id === machine?.week)?.timeZone ?? 'Etc/UTC'
+  }
+  const worst = [...survey.findings].sort(
+    (a, b) =>
+      Number(b.stake !== undefined) - Number(a.stake !== undefined) ||
+      (a.stake === undefined
+        ? SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity)
+        : 0),
+  )
+  const shown = showsAll ? worst : worst.slice(0, SHOWN)
+  return (
+    <BenchSection aria-label="Watch list of the plan" data-testid="plan-watch">
+      <BenchTitle>
+        Watch{' '}
+        <small>{worst.length === 0 ? 'nothing is open' : `${worst.length} open, by cost at stake`}</small>
+      </BenchTitle>
+      <List>
+        {shown.map(({ machine, currency, finding }) => {
+          const target = { ...address, view: 'gauge' as const, machine }
+          return (
+            <li key={`${machine} ${finding.key}`}>
+              <Sign severity={finding.severity} />
+              <span>
+                <VisuallyHidden>{SEVERITY_NAMES[finding.severity]}: </VisuallyHidden>
+                <a
+                  href={writeAddress(target)}
+                  onClick={(event) => {
+                    if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
+                    event.preventDefault()
+                    go(target)
+                  }}
+                >
+                  {machine}
+                </a>
+                : {findingText(finding.facts, { currency, timeZone: zoneOf(machine) })}
+              </span>
+              <b>{finding.stake && finding.stake.n > 0n ? formatMoney(finding.stake, currency) : ''}</b>
+            </li>
+          )
+        })}
+      </List>
+      {worst.length > SHOWN && (
+        <QuietButton onPress={() => setShowsAll(!showsAll)}>
+          {showsAll ? 'Only the first' : `${worst.length - SHOWN} more`}
+        </QuietButton>
+      )}
+    </BenchSection>
+  )
+}
+
+const List = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: 16px minmax(0, 1fr) auto;
+    gap: 6px;
+    align-items: baseline;
+    padding: 4px 0;
+    border-top: 1px solid var(--rule);
+  }
+  li:first-child {
+    border-top: 0;
+  }
+  b {
+    font-weight: 560;
+    white-space: nowrap;
+  }
+`

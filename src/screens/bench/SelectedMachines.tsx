@@ -1,0 +1,84 @@
+'use client'
+
+import { useState } from 'react'
+import styled from 'styled-components'
+import { copyNames } from '../../core/bulk/changeMany.ts'
+import { MOST_MACHINES } from '../../core/machine/plan.ts'
+import { Button, QuietButton } from '../../interface/Button'
+import { Menu } from '../../interface/Menu'
+import { addMachines } from '../../store/commands.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ChangeMany, MANY_KINDS, type ManyKind } from './ChangeMany'
+import { DeleteMany } from './DeleteMany'
+
+interface SelectedMachinesProps {
+  readonly selected: ReadonlySet<string>
+  readonly onSelect: (selected: ReadonlySet<string>) => void
+}
+
+const COPIES = [1, 2, 5, 10, 20]
+
+/** What can be done with the machines that are ticked, all at once. */
+export function SelectedMachines({ selected, onSelect }: SelectedMachinesProps) {
+  const { session, state } = useWorkbench()
+  const { plan } = state
+  const [asks, setAsks] = useState<ManyKind | 'delete'>()
+  const [only] = selected.size === 1 ? [...selected] : []
+  const machine = plan.machines.find(({ name }) => name === only)
+  const copy = (count: number): void => {
+    if (!machine) return
+    const names = copyNames(machine.name, count, plan)
+    const { variants, accepted, ...form } = machine
+    session.edit(
+      `${count} ${count === 1 ? 'copy' : 'copies'} of ${machine.name}`,
+      addMachines(names.map((name) => ({ ...form, name }))),
+    )
+    onSelect(new Set(names))
+  }
+  return (
+    <Bar role="group" aria-label="Selected machines">
+      <b>{selected.size === 1 ? only : `${selected.size} machines`} selected</b>
+      <Menu
+        label="Change the selected machines"
+        button="Change ▾"
+        entries={Object.entries(MANY_KINDS).map(([id, label]) => ({
+          id,
+          label: `${label}…`,
+          onAction: () => setAsks(id as ManyKind),
+        }))}
+      />
+      {machine && (
+        <Menu
+          label={`Copy ${machine.name}`}
+          button="Copy ▾"
+          entries={COPIES.map((count) => ({
+            id: String(count),
+            label: count === 1 ? 'once' : `${count} times`,
+            disabled: plan.machines.length + count > MOST_MACHINES,
+            onAction: () => copy(count),
+          }))}
+        />
+      )}
+      <Button onPress={() => setAsks('delete')}>Delete…</Button>
+      <QuietButton onPress={() => onSelect(new Set())}>Select none</QuietButton>
+      {asks !== undefined && asks !== 'delete' && (
+        <ChangeMany kind={asks} names={selected} onClose={() => setAsks(undefined)} />
+      )}
+      {asks === 'delete' && <DeleteMany names={selected} onClose={() => setAsks(undefined)} />}
+    </Bar>
+  )
+}
+
+const Bar = styled.div`
+  position: sticky;
+  top: -12px;
+  z-index: 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin: 8px 0;
+  padding: 6px 10px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+`

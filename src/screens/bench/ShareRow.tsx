@@ -1,0 +1,180 @@
+'use client'
+
+import styled from 'styled-components'
+import {
+  foldShares,
+  type SharedMachine,
+  type ShareGroup,
+  type ShareOrder,
+} from '../../core/overview/foldShares.ts'
+import { subtract, toNumber } from '../../core/quantity/exact.ts'
+import { formatAmount } from '../../interface/wording/money'
+import { writeAddress } from '../workbench/address'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+
+interface ShareRowProps {
+  readonly group: ShareGroup
+  readonly name: string
+  readonly isMachine: boolean
+  /** The longest bar, in the plan's currency. */
+  readonly scale: number
+  readonly selected: ReadonlySet<string>
+  readonly onToggle: (names: readonly string[], on: boolean) => void
+  readonly isOpen: boolean
+  readonly onOpen: (open: boolean) => void
+  /** Where the machines of an opened group are found. */
+  readonly members: readonly SharedMachine[]
+  readonly order: ShareOrder
+}
+
+/** One bar with its figures; a group opens to its machines. */
+export function ShareRow({ group, name, isMachine, isOpen, onOpen, members, order, ...row }: ShareRowProps) {
+  const { machines } = group
+  const inside = new Set(machines)
+  const own = isOpen
+    ? foldShares(
+        members.filter(({ machine }) => inside.has(machine.name)),
+        'machine',
+        order,
+      )
+    : []
+  return (
+    <>
+      <Figures group={group} {...row} label={isMachine ? name : `${name}, ${countText(machines.length)}`}>
+        {isMachine ? (
+          <MachineLink name={name} />
+        ) : (
+          <Open type="button" aria-expanded={isOpen} onClick={() => onOpen(!isOpen)}>
+            <span aria-hidden="true">{isOpen ? '▾' : '▸'}</span> {name} <small>{machines.length}</small>
+          </Open>
+        )}
+      </Figures>
+      {own.map((each) => (
+        <Figures key={each.key} group={each} {...row} label={each.key}>
+          <Indent>
+            <MachineLink name={each.key} />
+          </Indent>
+        </Figures>
+      ))}
+    </>
+  )
+}
+
+const countText = (count: number): string => `${count} ${count === 1 ? 'machine' : 'machines'}`
+
+function Figures({
+  group,
+  label,
+  scale,
+  selected,
+  onToggle,
+  children,
+}: Pick<ShareRowProps, 'group' | 'scale' | 'selected' | 'onToggle'> & {
+  readonly label: string
+  readonly children: React.ReactNode
+}) {
+  const { total, floor, alwaysOn, machines } = group
+  const percent = (amount: number): string => `${scale > 0 ? Math.max(0, (amount / scale) * 100) : 0}%`
+  const [stays, month, always] = [floor, total, alwaysOn].map(toNumber) as [number, number, number]
+  const count = machines.filter((name) => selected.has(name)).length
+  return (
+    <tr data-selected={count > 0 || undefined}>
+      <td>
+        <input
+          type="checkbox"
+          aria-label={`Select ${label}`}
+          checked={count === machines.length}
+          ref={(box) => {
+            if (box) box.indeterminate = count > 0 && count < machines.length
+          }}
+          onChange={(event) => onToggle(machines, event.target.checked)}
+        />
+      </td>
+      <Name scope="row">{children}</Name>
+      <td>
+        <Track aria-hidden="true">
+          <i data-part="saved" style={{ width: percent(Math.max(always, month)) }} />
+          <i data-part="running" style={{ width: percent(month) }} />
+          <i data-part="floor" style={{ width: percent(stays) }} />
+        </Track>
+      </td>
+      <td>{formatAmount(floor)}</td>
+      <td>{formatAmount(subtract(total, floor))}</td>
+      <td>
+        <b>{formatAmount(total)}</b>
+      </td>
+      <td>{formatAmount(subtract(alwaysOn, total))}</td>
+    </tr>
+  )
+}
+
+function MachineLink({ name }: { readonly name: string }) {
+  const { address, go } = useWorkbench()
+  const target = { ...address, view: 'gauge' as const, machine: name }
+  return (
+    <a
+      href={writeAddress(target)}
+      onClick={(event) => {
+        if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
+        event.preventDefault()
+        go(target)
+      }}
+    >
+      {name}
+    </a>
+  )
+}
+
+const Name = styled.th`
+  &&& {
+    text-align: left;
+    font-weight: 560;
+  }
+  a {
+    text-decoration: none;
+  }
+  a:hover {
+    text-decoration: underline;
+  }
+`
+
+const Indent = styled.span`
+  padding-left: 16px;
+  font-weight: 400;
+`
+
+const Open = styled.button`
+  padding: 3px 0;
+  border: 0;
+  background: none;
+  font-weight: 560;
+  cursor: pointer;
+
+  small {
+    margin-left: 4px;
+    font-size: 12px;
+    font-weight: 400;
+    color: var(--ink-2);
+  }
+`
+
+const Track = styled.div`
+  position: relative;
+  height: 16px;
+
+  i {
+    position: absolute;
+    left: 0;
+    top: 0;
+    bottom: 0;
+    border: 1px solid var(--plate-edge);
+  }
+  i[data-part='running'] {
+    background: var(--run);
+    border-color: var(--run);
+  }
+  i[data-part='floor'] {
+    background: var(--off);
+    border-color: var(--off);
+  }
+`

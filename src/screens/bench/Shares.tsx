@@ -1,0 +1,316 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import styled from 'styled-components'
+import {
+  foldShares,
+  tagKeys,
+  SHARE_FOLDS,
+  type SharedMachine,
+  type ShareFold,
+  type ShareOrder,
+} from '../../core/overview/foldShares.ts'
+import type { OverviewPart } from '../../core/overview/planOverview.ts'
+import { toNumber } from '../../core/quantity/exact.ts'
+import { Button } from '../../interface/Button'
+import { Dropdown } from '../../interface/Dropdown'
+import { TextInput } from '../../interface/TextInput'
+import { media } from '../../interface/theme/media'
+import { currencySymbol } from '../../interface/wording/money'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ShareRow } from './ShareRow'
+import { groupName } from './groupName.ts'
+import { joinGroups } from './joinGroups.ts'
+
+interface SharesProps {
+  readonly part: Extract<OverviewPart, { kind: 'month' }> | undefined
+  readonly selected: ReadonlySet<string>
+  readonly onSelect: (selected: ReadonlySet<string>) => void
+}
+
+/** Rows that are shown at once; the smallest after them are one row until it is opened. */
+const MOST_ROWS = 16
+
+const FOLD_NAMES = {
+  machine: 'by machine',
+  provider: 'by provider',
+  region: 'by region',
+  week: 'by week plan',
+  'cost-centre': 'by cost centre',
+} as const
+
+const COLUMNS: readonly { readonly order: ShareOrder; readonly name: string }[] = [
+  { order: 'floor', name: 'when off' },
+  { order: 'running', name: 'running' },
+  { order: 'total', name: 'month' },
+  { order: 'saved', name: 'off saves' },
+]
+
+/** Each bar is a machine, or machines that have something in common: what stays, what runs, what switching off saves. */
+export function Shares({ part, selected, onSelect }: SharesProps) {
+  const { state, address, mend } = useWorkbench()
+  const { plan, books } = state
+  const { fold, order } = address.bench
+  const [search, setSearch] = useState('')
+  const [showsAll, setShowsAll] = useState(false)
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
+  const byName = useMemo(() => new Map(part?.rows.map((row) => [row.name, row])), [part])
+  const shares = useMemo(() => {
+    const wanted = search.trim().toLowerCase()
+    return plan.machines.flatMap((machine): SharedMachine[] => {
+      const row = byName.get(machine.name)
+      const words = [
+        machine.name,
+        machine.purpose,
+        machine.costCentre ?? '',
+        ...Object.values(machine.tags ?? {}),
+      ]
+      const isFound = words.some((word) => word.toLowerCase().includes(wanted))
+      return isFound && row?.priced && row.shown ? [{ machine, ...row.shown }] : []
+    })
+  }, [plan.machines, byName, search])
+  const groups = useMemo(() => foldShares(shares, fold, order), [shares, fold, order])
+  const without = part?.rows.filter((row) => !row.priced || !row.shown) ?? []
+  const shownGroups = showsAll || groups.length <= MOST_ROWS + 1 ? groups : groups.slice(0, MOST_ROWS)
+  const rest = groups.slice(shownGroups.length)
+  const scale = groups.reduce(
+    (most, { alwaysOn, total }) => Math.max(most, toNumber(alwaysOn), toNumber(total)),
+    0,
+  )
+  const symbol = part ? currencySymbol(part.totals.currency) : ''
+  const tags = tagKeys(plan.machines)
+  const folds: readonly { readonly id: ShareFold; readonly name: string }[] = [
+    ...SHARE_FOLDS.map((id) => ({ id, name: FOLD_NAMES[id] })),
+    ...tags.map((key) => ({ id: `tag:${key}` as const, name: `by ${key}` })),
+  ]
+  const choose = (bench: Partial<typeof address.bench>): void =>
+    mend({ bench: { ...address.bench, ...bench } })
+  const toggle = (names: readonly string[], on: boolean): void => {
+    const next = new Set(selected)
+    for (const name of names) if (on) next.add(name); else next.delete(name) // prettier-ignore
+    onSelect(next)
+  }
+  const everyone = shares.map(({ machine }) => machine.name)
+  if (!part) return <Waiting>Pricing {plan.machines.length} machines…</Waiting>
+  return (
+    <section aria-label="Where the month goes">
+      <Bar>
+        <Dropdown
+          label="Put machines together"
+          value={fold}
+          options={folds}
+          onChange={(id) => choose({ fold: id as ShareFold })}
+        />
+        <TextInput
+          label="Search machines"
+          value={search}
+          whenEmpty="search name, purpose, tag"
+          check={() => undefined}
+          onCommit={setSearch}
+        />
+        <Legend aria-hidden="true">
+          <i data-part="floor" /> stays when off <i data-part="running" /> running <i data-part="saved" />{' '}
+          saved by switching off
+        </Legend>
+      </Bar>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">
+              <input
+                type="checkbox"
+                aria-label="Select every machine that is shown"
+                checked={everyone.length > 0 && everyone.every((name) => selected.has(name))}
+                onChange={(event) => toggle(everyone, event.target.checked)}
+              />
+            </th>
+            <Heading
+              order="name"
+              name={fold === 'machine' ? 'machine' : 'together'}
+              now={order}
+              onSort={choose}
+            />
+            <th scope="col">
+              <Unit>{symbol} this month</Unit>
+            </th>
+            {COLUMNS.map(({ order: each, name }) => (
+              <Heading key={each} order={each} name={name} now={order} onSort={choose} />
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {shownGroups.map((group) => (
+            <ShareRow
+              key={group.key}
+              group={group}
+              name={groupName(fold, group.key, plan, books)}
+              isMachine={fold === 'machine'}
+              scale={scale}
+              selected={selected}
+              onToggle={toggle}
+              isOpen={opened.has(group.key)}
+              onOpen={(open) => {
+                const next = new Set(opened)
+                if (open) next.add(group.key)
+                else next.delete(group.key)
+                setOpened(next)
+              }}
+              members={shares}
+              order={order}
+            />
+          ))}
+          {rest.length > 0 && (
+            <ShareRow
+              group={joinGroups(rest)}
+              name={`${rest.length} more`}
+              isMachine={false}
+              scale={scale}
+              selected={selected}
+              onToggle={toggle}
+              isOpen={false}
+              onOpen={() => setShowsAll(true)}
+              members={[]}
+              order={order}
+            />
+          )}
+        </tbody>
+      </Table>
+      {shares.length === 0 && search !== '' && (
+        <Waiting>No machine has “{search}” in its name, purpose or tags.</Waiting>
+      )}
+      {showsAll && groups.length > MOST_ROWS + 1 && (
+        <Button onPress={() => setShowsAll(false)}>Fold the smallest</Button>
+      )}
+      {without.length > 0 && (
+        <Without>
+          Without {without.map(({ name }) => name).join(', ')}:{' '}
+          {without.length === 1 ? 'it has' : 'they have'} no price this month, or no exchange rate.
+        </Without>
+      )}
+    </section>
+  )
+}
+
+interface HeadingProps {
+  readonly order: ShareOrder
+  readonly name: string
+  readonly now: ShareOrder
+  readonly onSort: (part: { readonly order: ShareOrder }) => void
+}
+
+const Heading = ({ order, name, now, onSort }: HeadingProps) => (
+  <th scope="col" aria-sort={order === now ? (order === 'name' ? 'ascending' : 'descending') : undefined}>
+    <Sort type="button" onClick={() => onSort({ order })} aria-label={`Sort by ${name}`}>
+      {name}
+      <span aria-hidden="true">{order === now ? (order === 'name' ? ' ▴' : ' ▾') : ''}</span>
+    </Sort>
+  </th>
+)
+
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  margin: 8px 0 6px;
+`
+
+const Legend = styled.span`
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  margin-left: auto;
+  font-size: 12px;
+  color: var(--ink-2);
+
+  i {
+    width: 14px;
+    height: 12px;
+    border: 1px solid var(--plate-edge);
+  }
+  i:not(:first-child) {
+    margin-left: 8px;
+  }
+  i[data-part='floor'] {
+    background: var(--off);
+  }
+  i[data-part='running'] {
+    background: var(--run);
+  }
+`
+
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  table-layout: fixed;
+
+  th,
+  td {
+    padding: 0 0 0 10px;
+    height: 27px;
+    text-align: right;
+    font-weight: 400;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  th:nth-child(1),
+  td:first-child {
+    width: 26px;
+    padding-left: 2px;
+    text-align: left;
+  }
+  th:nth-child(2) {
+    width: 168px;
+    text-align: left;
+  }
+  th:nth-child(3) {
+    text-align: left;
+  }
+  th:nth-child(n + 4) {
+    width: 84px;
+  }
+  tbody tr {
+    border-top: 1px solid var(--rule);
+  }
+  ${media.narrow} {
+    th:nth-child(3),
+    td:nth-child(3),
+    th:nth-child(4),
+    td:nth-child(4),
+    th:nth-child(5),
+    td:nth-child(5) {
+      display: none;
+    }
+    th:nth-child(2) {
+      width: auto;
+    }
+  }
+`
+
+const Sort = styled.button`
+  padding: 3px 0;
+  border: 0;
+  background: none;
+  font-size: 12px;
+  color: var(--ink-2);
+  cursor: pointer;
+  ${media.coarse} {
+    min-height: 44px;
+  }
+`
+
+const Unit = styled.span`
+  font-size: 12px;
+  color: var(--ink-2);
+`
+
+const Waiting = styled.p`
+  padding: 20px 0;
+  color: var(--ink-2);
+`
+
+const Without = styled.p`
+  margin-top: 6px;
+  color: var(--leak);
+`

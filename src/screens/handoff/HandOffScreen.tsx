@@ -1,0 +1,186 @@
+'use client'
+
+import { strToU8, zipSync } from 'fflate'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { estimateCsv } from '../../files/estimate/estimateCsv.ts'
+import { estimateReport } from '../../files/estimate/estimateReport.ts'
+import { cloudConfig } from '../../files/handoff/cloudConfig.ts'
+import { sheetMarkdown } from '../../files/handoff/sheetMarkdown.ts'
+import { writePlan } from '../../files/planFile.ts'
+import { Button } from '../../interface/Button'
+import { Dropdown } from '../../interface/Dropdown'
+import { Menu } from '../../interface/Menu'
+import { media } from '../../interface/theme/media'
+import { ToggleRow } from '../../interface/ToggleRow'
+import { download, fileName } from '../workbench/download'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { buildSheet } from './buildSheet.ts'
+import { BuildSheet } from './BuildSheet'
+import { MonthReport } from './MonthReport'
+import { SetupFields } from './SetupFields'
+
+type Shown = 'sheet' | 'report'
+
+/** The way out: build sheets, user data, the estimate as files, and the month as a page for those who pay. */
+export function HandOffScreen() {
+  const { state, month, address, mend, pricing } = useWorkbench()
+  const { plan, books } = state
+  const [shown, setShown] = useState<Shown>('sheet')
+  const machine = plan.machines.find(({ name }) => name === address.machine) ?? plan.machines[0]
+  const result = machine && pricing.of(machine)
+  const base = fileName(plan.name)
+  const sheets = () =>
+    plan.machines.flatMap((each) => {
+      const priced = pricing.of(each)
+      return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month) }] : []
+    })
+  const report = () => {
+    const priced = plan.machines.filter((each) => pricing.of(each).ok)
+    return estimateReport({ ...plan, machines: priced }, books, month, address.reading)
+  }
+  if (!machine) {
+    return (
+      <Main>
+        <h1>There is nothing to hand off yet</h1>
+        <p>Add a machine on the bench first.</p>
+      </Main>
+    )
+  }
+  return (
+    <Main data-testid="hand-off">
+      <Bar data-print="no">
+        <h1>Hand-off</h1>
+        <ToggleRow
+          label="What to show"
+          mode="one"
+          options={[
+            { id: 'sheet', label: 'Build sheet' },
+            { id: 'report', label: 'Month report' },
+          ]}
+          chosen={[shown]}
+          onChange={([id]) => setShown(id ?? 'sheet')}
+        />
+        {shown === 'sheet' && (
+          <Dropdown
+            label="Machine"
+            value={machine.name}
+            options={plan.machines.map(({ name }) => ({ id: name, name }))}
+            onChange={(name) => mend({ machine: name })}
+          />
+        )}
+        <Spring />
+        <Button onPress={() => window.print()}>Print this page</Button>
+        <Menu
+          label="Save as a file"
+          button="Save ▾"
+          entries={[
+            {
+              id: 'sheet',
+              label: `Build sheet of ${machine.name}, Markdown`,
+              disabled: !result?.ok,
+              onAction: () =>
+                result?.ok &&
+                download(
+                  `${fileName(machine.name)}.md`,
+                  sheetMarkdown(buildSheet(result, month)),
+                  'text/markdown',
+                ),
+            },
+            {
+              id: 'sheets',
+              label: 'All build sheets, Markdown',
+              onAction: () =>
+                download(
+                  `${base}-build-sheets.md`,
+                  sheets()
+                    .map(({ sheet }) => sheetMarkdown(sheet))
+                    .join('\n\n---\n\n'),
+                  'text/markdown',
+                ),
+            },
+            {
+              id: 'user-data',
+              label: `User data of ${machine.name}, cloud-config`,
+              onAction: () =>
+                download(`${fileName(machine.name)}.user-data.yaml`, cloudConfig(machine), 'text/yaml'),
+            },
+            {
+              id: 'all-user-data',
+              label: 'User data of all machines, zip',
+              onAction: () =>
+                download(
+                  `${base}-user-data.zip`,
+                  zipSync(
+                    Object.fromEntries(
+                      plan.machines.map((each, i) => [
+                        `${String(i + 1).padStart(3, '0')}-${fileName(each.name)}.yaml`,
+                        strToU8(cloudConfig(each)),
+                      ]),
+                    ),
+                  ),
+                  'application/zip',
+                ),
+            },
+            {
+              id: 'csv',
+              label: 'Estimate, CSV',
+              onAction: () => download(`${base}-${month}.csv`, estimateCsv(report()), 'text/csv'),
+            },
+            {
+              id: 'json',
+              label: 'Estimate, JSON',
+              onAction: () =>
+                download(`${base}-${month}.estimate.json`, `${JSON.stringify(report(), null, 2)}\n`),
+            },
+            {
+              id: 'plan',
+              label: 'Plan file',
+              onAction: () => download(`${base}.plan.json`, writePlan(plan)),
+            },
+          ]}
+        />
+      </Bar>
+      {shown === 'report' ? (
+        <MonthReport />
+      ) : (
+        <>
+          {result?.ok ? (
+            <BuildSheet sheet={buildSheet(result, month)} />
+          ) : (
+            <p role="alert">
+              {machine.name} has no price in this month: open it on its gauge to see why, and mend it there.
+            </p>
+          )}
+          <SetupFields key={machine.name} machine={machine} />
+        </>
+      )}
+    </Main>
+  )
+}
+
+const Main = styled.main`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 20px 24px;
+  background: var(--sheet);
+  ${media.compact} {
+    padding: 12px 14px 16px;
+  }
+  @media print {
+    overflow: visible;
+    padding: 0;
+  }
+`
+
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 10px;
+`
+
+const Spring = styled.span`
+  flex: 1;
+`
