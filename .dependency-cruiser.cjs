@@ -30,6 +30,12 @@ module.exports = {
       'Storage and workers know nothing of what is drawn.',
     ),
     layer(
+      'server-uses-files-and-core',
+      { path: '^src/server', pathNot: TEST },
+      { path: '^(src|app)/', pathNot: '^src/(core|files|server)' },
+      'The service answers with formats and the core.',
+    ),
+    layer(
       'interface-uses-files-and-core',
       { path: '^src/interface', pathNot: TEST },
       { path: '^(src|app)/', pathNot: '^src/(core|files|interface)' },
@@ -44,8 +50,8 @@ module.exports = {
     layer(
       'cli-draws-nothing',
       { path: '^src/cli' },
-      { path: '^(app|src/(interface|screens|store|workers))/' },
-      'The command line works without a browser.',
+      { path: '^(app|src/(interface|screens|store|workers))/', pathNot: '^src/interface/wording' },
+      'The command line works without a browser; it has the same words.',
     ),
   ],
   options: {

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
@@ -162,5 +162,66 @@ describe('the command line', () => {
     const { status, stdout, stderr } = estimate(...args)
     expect([status, stdout]).toEqual([2, ''])
     expect(stderr).toMatch(message)
+  })
+
+  test('fails a month over its budget with status 3, and one within it with 0', () => {
+    const args = [
+      '--plan',
+      PLAN,
+      '--book',
+      BOOKS,
+      '--month',
+      '2027-03',
+      '--format',
+      'markdown',
+      '--fail-over',
+    ]
+    const over = estimate(...args, '600')
+    expect([over.status, over.stderr]).toEqual([3, 'The month costs 824.546621257378 EUR: more than 600.\n'])
+    expect(over.stdout).toContain('| total |  | 824.546621257378 |')
+    expect(estimate(...args, '824.546621257378').status).toBe(0)
+    expect(estimate(...args, 'much').status).toBe(2)
+  })
+
+  test('prints CSV with the lines, machines and the plan', () => {
+    const { stdout } = estimate('--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--format', 'csv')
+    const rows = stdout.trim().split('\r\n')
+    expect(rows[0]).toMatch(/^row,machine,/)
+    expect(rows.filter((row) => row.startsWith('machine,'))).toHaveLength(14)
+    expect(rows.at(-1)).toBe('plan,,,,,,,,,,,824.546621257378,1281.05017696,EUR')
+  })
+
+  test('compares two plans line by line', () => {
+    const plan = readFileSync(PLAN, 'utf8')
+    const changed = file('changed.json', plan.replace('"off": "stopped"', '"off": "deallocated"'))
+    const { status, stdout } = estimate('compare', PLAN, changed, '--book', BOOKS, '--month', '2027-03')
+    expect(status).toBe(0)
+    const rows = stdout.split('\n').map((row) => row.trim().split(/ {2,}/))
+    expect(rows[1]!.slice(0, 2)).toEqual(['crew-roster-db', '144.7496'])
+    expect(rows.map(([what]) => what)).toContain('compute')
+    expect(stdout).toContain('13 of the machines are the same in both.')
+    const same = estimate('compare', PLAN, PLAN, '--book', BOOKS, '--month', '2027-03')
+    expect(same.stdout).toContain('14 of the machines are the same in both.')
+  })
+
+  test('prints the watch list, and fails with status 4 where a problem is open', () => {
+    const severe = estimate('check', '--plan', PLAN, '--book', BOOKS, '--month', '2027-03')
+    expect(severe.status).toBe(4)
+    expect(severe.stdout).toMatch(/^problem: /m)
+    const plan = JSON.parse(readFileSync(PLAN, 'utf8')) as { machines: { name: string }[] }
+    const calm = { ...plan, machines: plan.machines.filter(({ name }) => name === 'notice-board') }
+    const quiet = estimate(
+      'check',
+      '--plan',
+      file('calm.json', JSON.stringify(calm)),
+      '--book',
+      BOOKS,
+      '--month',
+      '2027-03',
+    )
+    expect([quiet.status, quiet.stdout.trim().split('\n').at(-1)]).toEqual([
+      0,
+      expect.stringMatching(/ open, 0 of them problems\.$/),
+    ])
   })
 })

@@ -69,6 +69,8 @@ export interface EstimateReport {
     readonly alwaysOn: string
     readonly tax?: string
     readonly withTax?: string
+    /** To the cent, as the screen has them: the sums of the machines' totals as they are shown. */
+    readonly shown: { readonly planned: string; readonly alwaysOn: string }
     /** Currencies of machines that are left out of the total, for want of a rate. */
     readonly withoutRate: readonly string[]
   }
@@ -84,22 +86,25 @@ export function estimateReport(
   month: YearMonth,
   reading: MonthReading,
   only?: string,
+  onMachine?: () => void,
 ): EstimateReport {
   // What machines share depends on all of them, so the whole plan is priced even where one is asked for.
   const pricing = new PlanPricing({ plan, books, month, reading })
   const machines = plan.machines.filter(({ name }) => only === undefined || name === only)
   const priced = machines.map((machine) => {
+    onMachine?.()
     const result = pricing.of(machine)
     if (!result.ok)
       throw new Error(`${machine.name} has no price: ${result.issues.map(({ code }) => code).join(', ')}`)
     return { machine, edition: result.resolved.index.book.edition, estimate: result.estimate }
   })
-  const totals = planTotals(
-    plan,
-    priced.map(({ estimate }) => estimate),
-    month,
-    MOST_DECIMALS,
-  )
+  const totalsWith = (places: number): PlanTotals =>
+    planTotals(
+      plan,
+      priced.map(({ estimate }) => estimate),
+      month,
+      places,
+    )
   return {
     format: ESTIMATE_FORMAT,
     plan: plan.name,
@@ -108,21 +113,21 @@ export function estimateReport(
     machines: priced.map(({ machine: { name, provider, terms }, edition, estimate }) =>
       machineReport({ name, provider, edition, terms }, estimate),
     ),
-    total: totalReport(totals),
+    total: totalReport(totalsWith(MOST_DECIMALS), totalsWith(CENTS)),
   }
 }
 
-const totalReport = ({
-  currency,
-  planned,
-  alwaysOn,
-  tax,
-  withoutRate,
-}: PlanTotals): EstimateReport['total'] => ({
+const CENTS = 2
+
+const totalReport = (
+  { currency, planned, alwaysOn, tax, withoutRate }: PlanTotals,
+  shown: PlanTotals,
+): EstimateReport['total'] => ({
   currency,
   planned: decimal(planned),
   alwaysOn: decimal(alwaysOn),
   ...(tax && { tax: decimal(tax), withTax: decimal(add(planned, tax)) }),
+  shown: { planned: toDecimal(shown.planned, CENTS), alwaysOn: toDecimal(shown.alwaysOn, CENTS) },
   withoutRate,
 })
 

@@ -5,7 +5,7 @@ export const markdownText = (text: string): string =>
   text
     .replace(/[\\`*_[\]<>|~#&]/g, (mark) => `\\${mark}`)
     .replace(/[\r\n]+/g, ' ')
-    .replace(/^(\s*)([-+=>]|\d+[.)])/, '$1\\$2')
+    .replace(/^(\s*)([-+=]|\d+[.)])(?=\s|$)/, '$1\\$2')
 
 /** A sheet as a Markdown document. */
 export function sheetMarkdown({ title, about, sections, total, currency, checklists }: Sheet): string {

@@ -1,0 +1,41 @@
+import { Command } from 'commander'
+import { surveyPlan, type Survey, type SurveyInputs } from '../core/survey/surveyPlan.ts'
+import { findingText, SEVERITY_NAMES } from '../interface/wording/finding.ts'
+import { formatMoney, SHOWN_PLACES } from '../interface/wording/money.ts'
+import { EXIT, questionOf, reportOf, withCommonOptions, type CommonOptions } from './inputs.ts'
+
+function surveyed(inputs: SurveyInputs): Survey {
+  const steps = surveyPlan(inputs)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
+}
+
+/** `check`: the watch list as text; what will not work, or is unsafe, fails the run. */
+export const checkCommand = withCommonOptions(
+  new Command()
+    .name('estimate check')
+    .description(`Prints what is open on the watch list; ends with status ${EXIT.severe} where a problem is.`)
+    .requiredOption('--plan <file>', 'plan file'),
+)
+  .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : EXIT.badInput))
+  .action((options: CommonOptions & { readonly plan: string }) => {
+    const question = questionOf(options.plan, options)
+    const { plan } = question
+    const { currency } = reportOf(options.plan, question).total
+    const { findings } = surveyed({ ...question, currency, places: SHOWN_PLACES })
+    const zoneOf = (name: string): string => {
+      const machine = plan.machines.find((each) => each.name === name)
+      return plan.weeks.find(({ id }) => id === machine?.week)?.timeZone ?? 'Etc/UTC'
+    }
+    for (const { machine, currency: own, finding } of findings) {
+      const { severity, facts, stake } = finding
+      const cost = stake && stake.n > 0n ? ` (${formatMoney(stake, own)} a month)` : ''
+      const text = findingText(facts, { currency: own, timeZone: zoneOf(machine) })
+      process.stdout.write(`${SEVERITY_NAMES[severity].toLowerCase()}: ${machine}: ${text}${cost}\n`)
+    }
+    const severe = findings.filter(({ finding }) => finding.severity === 'problem').length
+    process.stdout.write(`${findings.length} open, ${severe} of them problems.\n`)
+    if (severe > 0) process.exitCode = EXIT.severe
+  })

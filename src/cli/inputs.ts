@@ -1,0 +1,75 @@
+import { readFileSync, statSync } from 'node:fs'
+import { Option, type Command } from 'commander'
+import { MONTH_READINGS, type MonthReading } from '../core/calendar/billingMonth.ts'
+import { parseYearMonth } from '../core/calendar/yearMonth.ts'
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import type { Outcome } from '../core/outcome.ts'
+import { askEstimate, type EstimateQuestion } from '../files/estimate/askEstimate.ts'
+import type { EstimateReport } from '../files/estimate/estimateReport.ts'
+import { issueLine, type FileIssue } from '../files/fileIssue.ts'
+import { readPlan } from '../files/planFile.ts'
+import { readPriceBook } from '../files/priceBookFile.ts'
+import { MOST_BYTES, tooLarge } from '../files/readJson.ts'
+import { bookFiles } from './bookFiles.ts'
+
+/** How a run ends where it does not end well. */
+export const EXIT = { badInput: 2, overBudget: 3, severe: 4 } as const
+
+export interface CommonOptions {
+  readonly book: readonly string[]
+  readonly month: string
+  readonly reading: MonthReading
+}
+
+/** Options that every command has. */
+export const withCommonOptions = (command: Command): Command =>
+  command
+    .requiredOption(
+      '--book <file or folder>',
+      'price book file, or a folder of them; may be given several times',
+      (path: string, all: readonly string[] | undefined) => [...(all ?? []), path],
+    )
+    .requiredOption('--month <month>', 'billing month, such as 2027-03')
+    .addOption(
+      new Option('--reading <reading>', 'how the month is read').choices(MONTH_READINGS).default('calendar'),
+    )
+
+/** Prints the problems, one a line, and ends with the status for bad input. */
+export function refuse(problems: readonly string[]): never {
+  process.stderr.write(`${problems.join('\n')}\n`)
+  process.exit(EXIT.badInput)
+}
+
+function read<T>(path: string, parse: (text: string) => Outcome<T, FileIssue>): T {
+  let text: string
+  try {
+    const { size } = statSync(path)
+    if (size > MOST_BYTES) refuse([issueLine(tooLarge(size), path)])
+    text = readFileSync(path, 'utf8')
+  } catch (error) {
+    return refuse([
+      `${path}: the whole file: It cannot be read (${(error as Error).message}). Expected: a file.`,
+    ])
+  }
+  const outcome = parse(text)
+  return outcome.ok ? outcome.value : refuse(outcome.issues.map((issue) => issueLine(issue, path)))
+}
+
+export const readBooks = (paths: readonly string[]): PriceBook[] =>
+  paths.flatMap((path) => bookFiles(path)).map((path) => read(path, readPriceBook))
+
+/** The question that the options ask about a plan file. */
+export function questionOf(plan: string, { book, month, reading }: CommonOptions): EstimateQuestion {
+  const asked = parseYearMonth(month)
+  if (!asked) refuse([`--month: Found "${month}". Expected: a month such as 2027-03, from 2000 to 2100.`])
+  return { plan: read<Plan>(plan, readPlan), books: readBooks(book), month: asked!, reading }
+}
+
+/** Its answer; ends the run where there is none. */
+export function reportOf(path: string, question: EstimateQuestion): EstimateReport {
+  const found = askEstimate(question)
+  if (found.ok) return found.value
+  const files = { books: '--book', plan: path, machine: '--machine' }
+  return refuse(found.issues.map((issue) => issueLine(issue, files[issue.in])))
+}

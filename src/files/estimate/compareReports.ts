@@ -1,0 +1,87 @@
+import { parseDecimal, MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { add, isZero, subtract, ZERO, type Exact } from '../../core/quantity/exact.ts'
+import type { EstimateReport } from './estimateReport.ts'
+
+type MachineReport = EstimateReport['machines'][number]
+
+/** An amount before and after; absent where there is none. Decimal text, exact to 12 places. */
+export interface Compared {
+  readonly before?: string
+  readonly after?: string
+  /** After less before; absent where the currencies are not the same. */
+  readonly difference?: string
+}
+
+export interface ComparedMachine extends Compared {
+  readonly name: string
+  readonly currency: string
+  /** Lines that are not the same, by what they are for. */
+  readonly lines: readonly (Compared & { readonly what: string })[]
+}
+
+export interface Comparison {
+  /** Those that are not the same, in the order of the first plan, then those that are new. */
+  readonly machines: readonly ComparedMachine[]
+  readonly same: number
+  readonly total: Compared & { readonly currency: string }
+}
+
+/** Two estimates line by line: of two plans, or of a plan and what it was. */
+export function compareReports(before: EstimateReport, after: EstimateReport): Comparison {
+  const [then, now] = [before, after].map(
+    ({ machines }) => new Map(machines.map((each) => [each.name, each])),
+  ) as [Map<string, MachineReport>, Map<string, MachineReport>]
+  const names = [...new Set([...then.keys(), ...now.keys()])]
+  const machines = names
+    .map((name) => compareMachine(name, then.get(name), now.get(name)))
+    .filter(({ lines, difference }) => lines.length > 0 || difference !== '0')
+  const sameCurrency = before.total.currency === after.total.currency
+  return {
+    machines,
+    same: names.length - machines.length,
+    total: {
+      currency: after.total.currency,
+      ...compared(before.total.planned, after.total.planned, sameCurrency),
+    },
+  }
+}
+
+function compareMachine(
+  name: string,
+  was: MachineReport | undefined,
+  is: MachineReport | undefined,
+): ComparedMachine {
+  const sameCurrency = !was || !is || was.currency === is.currency
+  const [old, fresh] = [linesOf(was), linesOf(is)]
+  const lines = [...new Set([...old.keys(), ...fresh.keys()])].flatMap((what) => {
+    const [from, to] = [old.get(what), fresh.get(what)]
+    const line = compared(from && text(from), to && text(to), sameCurrency)
+    return line.difference === '0' ? [] : [{ what, ...line }]
+  })
+  return { name, currency: (is ?? was)!.currency, ...compared(was?.total, is?.total, sameCurrency), lines }
+}
+
+function compared(before: string | undefined, after: string | undefined, sameCurrency: boolean): Compared {
+  const difference = subtract(parsed(after), parsed(before))
+  return {
+    ...(before !== undefined && { before }),
+    ...(after !== undefined && { after }),
+    ...(sameCurrency && { difference: isZero(difference) ? '0' : text(difference) }),
+  }
+}
+
+const parsed = (amount: string | undefined): Exact => (amount === undefined ? ZERO : parseDecimal(amount)!)
+
+const text = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
+
+/** Sums of a machine's lines by what they are for: the size, the disk at a place, the address in a use. */
+function linesOf(machine: MachineReport | undefined): Map<string, Exact> {
+  const sums = new Map<string, Exact>()
+  for (const { meter, subject, amount } of machine?.lines ?? []) {
+    const part =
+      'position' in subject ? ` ${subject.position}` : subject.of === 'address' ? ` ${subject.use}` : ''
+    const what = `${meter}${part}`
+    sums.set(what, add(sums.get(what) ?? ZERO, parseDecimal(amount)!))
+  }
+  return sums
+}

@@ -1,0 +1,149 @@
+import Ajv2020 from 'ajv/dist/2020'
+import { readFileSync } from 'node:fs'
+import Papa from 'papaparse'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import type { YearMonth } from '../core/calendar/yearMonth.ts'
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import { PlanPricing } from '../core/meter/planPricing.ts'
+import { planTotals } from '../core/meter/planTotals.ts'
+import { toDecimal } from '../core/quantity/decimal.ts'
+import { anyMachineOf, anyWeek } from '../core/testing/anyMachines.ts'
+import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
+import { estimateCsv } from '../files/estimate/estimateCsv.ts'
+import { estimateRows } from '../files/estimate/estimateTable.ts'
+import type { EstimateReport } from '../files/estimate/estimateReport.ts'
+import { MOST_REQUEST_BYTES } from '../files/estimate/estimateRequest.ts'
+import { planToFile } from '../files/planFile.ts'
+import { estimateAnswer } from './estimateAnswer.ts'
+import { OPEN_API } from './openApi.ts'
+
+const json = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'))
+const BOOKS = ['fennmark', 'tidewright', 'plinthouse', 'quarry-row-2026-10', 'quarry-row-2027-07'].map(
+  (name) => json(`data/${name}.json`),
+)
+const demo = () => ({ plan: json('data/larkspur-trams.json') as { machines: unknown[] }, books: BOOKS })
+
+const ask = (body: unknown, type = 'application/json', now?: () => number) =>
+  estimateAnswer(
+    new Request('http://localhost/api/estimate', {
+      method: 'POST',
+      headers: { 'content-type': type },
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    }),
+    now,
+  )
+
+const ajv = new Ajv2020({ strict: false, schemas: [] })
+ajv.addSchema(JSON.parse(JSON.stringify(OPEN_API)) as object, 'api')
+const valid = (name: string, value: unknown): boolean => {
+  const check = ajv.getSchema(`api#/components/schemas/${name}`)!
+  const ok = check(value) as boolean
+  if (!ok) throw new Error(JSON.stringify(check.errors?.slice(0, 3)))
+  return ok
+}
+
+describe('the service', () => {
+  test('answers the estimate, as its description says', async () => {
+    const { status, body } = await ask(demo())
+    expect(status).toBe(200)
+    expect(valid('EstimateRequest', demo())).toBe(true)
+    expect(valid('Estimate', body)).toBe(true)
+    expect((body as EstimateReport).month).toBe('2027-03')
+  })
+
+  test('one machine, another month, another reading', async () => {
+    const { body } = await ask({
+      ...demo(),
+      month: '2027-04',
+      reading: '730-hours',
+      machine: 'tile-cache-arm',
+    })
+    const report = body as EstimateReport
+    expect([report.month, report.reading, report.machines.map(({ name }) => name)]).toEqual([
+      '2027-04',
+      '730-hours',
+      ['tile-cache-arm'],
+    ])
+  })
+
+  test.each<[string, () => unknown, number, RegExp]>([
+    ['text that is no JSON', () => '{"plan":', 400, /not JSON/],
+    ['a field that it does not have', () => ({ ...demo(), secret: 1 }), 422, /secret/],
+    ['no books', () => ({ plan: demo().plan, books: [] }), 422, /books/],
+    ['a broken plan', () => ({ ...demo(), plan: { ...demo().plan, month: 'soon' } }), 422, /plan\/month/],
+    ['a month without prices', () => ({ ...demo(), month: '2026-05' }), 422, /machines\/0\/provider/],
+    ['a machine that is not there', () => ({ ...demo(), machine: 'nobody' }), 422, /signal-replay/],
+    [
+      'two editions of one time',
+      () => ({ ...demo(), books: [...BOOKS, { ...(BOOKS[0] as object), edition: 'other' }] }),
+      422,
+      /edition/,
+    ],
+    [
+      'more machines than it takes',
+      () => {
+        const { plan, books } = demo()
+        const first = plan.machines[0] as object
+        return {
+          books,
+          plan: { ...plan, machines: Array.from({ length: 2_001 }, (_, i) => ({ ...first, name: `m${i}` })) },
+        }
+      },
+      422,
+      /2001 machines/,
+    ],
+  ])('refuses %s with its place', async (_, body, status, text) => {
+    const answer = await ask(body())
+    expect(answer.status).toBe(status)
+    expect(valid('Problems', answer.body)).toBe(true)
+    expect(JSON.stringify(answer.body)).toMatch(text)
+  })
+
+  test('refuses what is too large, not JSON, or too slow', async () => {
+    expect((await ask(`"${'x'.repeat(MOST_REQUEST_BYTES)}"`)).status).toBe(413)
+    expect((await ask(demo(), 'text/plain')).status).toBe(415)
+    let clock = 0
+    expect((await ask(demo(), 'application/json', () => (clock += 6_000))).status).toBe(408)
+  })
+})
+
+test('service, table, CSV and screen have one total, on random plans', async () => {
+  const books = DEMO_BOOKS.slice(0, 2)
+  const anyPlan = fc.record({
+    machines: fc.array(fc.oneof(...books.map((book) => anyMachineOf(book, ['a', 'b']))), {
+      minLength: 1,
+      maxLength: 5,
+    }),
+    weeks: fc.tuple(anyWeek('a'), anyWeek('b')),
+  })
+  const files = books.map((book: PriceBook) => JSON.parse(JSON.stringify(book)) as object)
+  await fc.assert(
+    fc.asyncProperty(anyPlan, async ({ machines: some, weeks }) => {
+      const month = '2027-03' as YearMonth
+      const machines = some.map((machine, i) => ({ ...machine, name: `m${i}` }))
+      const rates = [{ from: 'USD', to: 'EUR', rate: '0.9184', date: '2027-01-01' }]
+      const plan: Plan = { name: 'any', month, weeks, machines, currency: 'EUR', exchangeRates: rates }
+      const pricing = new PlanPricing({ plan, books, month, reading: 'calendar' })
+      const results = machines.map((machine) => pricing.of(machine))
+      fc.pre(results.every(({ ok }) => ok))
+      const { status, body } = await ask({ plan: planToFile(plan), books: files })
+      expect(status).toBe(200)
+      const report = body as EstimateReport
+      const estimates = results.flatMap((result) => (result.ok ? [result.estimate] : []))
+      const screen = planTotals(plan, estimates, month, 2)
+      expect(report.total.shown.planned).toBe(toDecimal(screen.planned, 2))
+      expect(estimateRows(report).find(([name]) => name === 'total')![2]).toBe(report.total.planned)
+      const rows = Papa.parse<string[]>(estimateCsv(report)).data
+      expect(rows.find(([row]) => row === 'plan')!.slice(11, 13)).toEqual([
+        report.total.planned,
+        report.total.alwaysOn,
+      ])
+      for (const { name, total } of report.machines) {
+        expect(rows.find((row) => row[0] === 'machine' && row[1] === name)![11]).toBe(total)
+      }
+    }),
+    { numRuns: 15 },
+  )
+}, 60_000)
