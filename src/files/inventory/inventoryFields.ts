@@ -1,0 +1,70 @@
+/** What a column can hold. `tag` takes the column's name as its key. */
+export const INVENTORY_FIELDS = [
+  'name',
+  'purpose',
+  'provider',
+  'region',
+  'zone',
+  'size',
+  'vcpu',
+  'memory',
+  'image',
+  'terms',
+  'disk-kind',
+  'disk-room',
+  'data-disk-room',
+  'address',
+  'week',
+  'off',
+  'cost-centre',
+  'tag',
+] as const
+export type InventoryField = (typeof INVENTORY_FIELDS)[number]
+
+/** A field for each column, by its place; undefined is left out. */
+export type InventoryMapping = readonly (InventoryField | undefined)[]
+
+const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/g, '')
+
+const NAMES: Record<InventoryField, readonly string[]> = {
+  name: ['name', 'machine', 'machinename', 'hostname', 'host', 'vm', 'vmname', 'server'],
+  purpose: ['purpose', 'description', 'note', 'notes', 'comment'],
+  provider: ['provider', 'cloud'],
+  region: ['region', 'location'],
+  zone: ['zone'],
+  size: ['size', 'machinesize', 'type', 'machinetype', 'plan'],
+  vcpu: ['vcpu', 'vcpus', 'cpu', 'cpus'],
+  memory: ['memory', 'ram', 'memorygib', 'memorygb', 'ramgb', 'ramgib'],
+  image: ['image', 'os', 'operatingsystem'],
+  terms: ['terms', 'pricing'],
+  'disk-kind': ['diskkind', 'disktype', 'systemdiskkind'],
+  'disk-room': ['diskroom', 'disksize', 'disk', 'diskgb', 'diskgib', 'systemdisk'],
+  'data-disk-room': ['datadisk', 'datadiskroom', 'datadisksize', 'datadiskgb', 'datadiskgib'],
+  address: ['address', 'publicaddress', 'publicip'],
+  week: ['week', 'weekplan', 'schedule', 'hours'],
+  off: ['off', 'whenoff', 'offstate'],
+  'cost-centre': ['costcentre', 'costcenter'],
+  tag: [],
+}
+
+/** What columns plainly call themselves; for the person to confirm. Each field once, tags aside. */
+export function proposedMapping(columns: readonly string[]): InventoryMapping {
+  const taken = new Set<InventoryField>()
+  return columns.map((column) => {
+    const field = INVENTORY_FIELDS.find((each) => !taken.has(each) && NAMES[each].includes(plain(column)))
+    if (field) taken.add(field)
+    return field
+  })
+}
+
+/** What is wrong with a mapping, so that no row can be read by it. */
+export function mappingProblem(mapping: InventoryMapping): string | undefined {
+  if (!mapping.includes('name')) return 'Say which column holds the names of the machines.'
+  if (!mapping.includes('size') && !(mapping.includes('vcpu') && mapping.includes('memory'))) {
+    return 'Say which column holds the sizes, or which hold vCPU and memory.'
+  }
+  const twice = INVENTORY_FIELDS.find(
+    (field) => field !== 'tag' && mapping.filter((each) => each === field).length > 1,
+  )
+  return twice && `Two columns are said to hold the same: ${twice.replaceAll('-', ' ')}.`
+}
