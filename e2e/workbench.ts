@@ -5,7 +5,7 @@ export class Workbench {
   constructor(readonly page: Page) {}
 
   /** Opens a screen and waits until the whole plan is priced. Fails the test on any error the page reports. */
-  async open(path = '/'): Promise<void> {
+  async open(path = '/?view=gauge'): Promise<void> {
     this.page.on('pageerror', (error) => {
       throw error
     })

@@ -52,7 +52,10 @@ export function parsePlan(value: unknown): Outcome<Plan, FileIssue> {
   return lost.length > 0 ? { ok: false, issues: limited(lost) } : accept(toPlan(file.value))
 }
 
-export const writePlan = (plan: Plan): string => stableJson(planToFile(plan))
+/** As it leaves the browser: without the id that tells plans apart in it. */
+export function writePlan({ id, ...plan }: Plan): string {
+  return stableJson(planToFile(plan))
+}
 
 export const planToFile = (plan: Plan): PlanFile => ({
   format: `${PLAN_KIND}/${PLAN_VERSION}`,
@@ -73,11 +76,12 @@ const toPlan = (file: PlanFile): Plan => ({
 
 type OptionalFields = Pick<
   Plan,
-  'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
+  'id' | 'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
 >
 
 /** Fields that are absent stay absent. */
 const optionalOf = ({
+  id,
   currency,
   exchangeRates,
   taxPercent,
@@ -86,6 +90,7 @@ const optionalOf = ({
   budget,
   credit,
 }: OptionalFields): OptionalFields => ({
+  ...(id !== undefined && { id }),
   ...(currency !== undefined && { currency }),
   ...(exchangeRates !== undefined && { exchangeRates }),
   ...(taxPercent !== undefined && { taxPercent }),

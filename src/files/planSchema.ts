@@ -55,7 +55,7 @@ type DayKey = (typeof DAY_KEYS)[number]
 /** A plan as it stands in its file: windows by day, times as text. */
 export interface PlanFile extends Pick<
   Plan,
-  'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
+  'id' | 'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
 > {
   readonly format: string
   readonly name: string
@@ -290,6 +290,7 @@ const credit = Joi.object({
 
 export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   format: Joi.string().required(),
+  id,
   name: label(120).required(),
   month: month.required(),
   weeks: idListOf(week, MOST_WEEKS).required(),

@@ -8,14 +8,16 @@ interface DialogProps {
   readonly title: string
   readonly isOpen: boolean
   readonly onClose: () => void
+  /** For tables. */
+  readonly wide?: boolean
   readonly children: ReactNode
 }
 
 /** A question or a list that has to be seen before going on. Escape and a press outside close it. */
-export function Dialog({ title, isOpen, onClose, children }: DialogProps) {
+export function Dialog({ title, isOpen, onClose, wide, children }: DialogProps) {
   return (
     <Overlay isOpen={isOpen} onOpenChange={(open) => !open && onClose()} isDismissable>
-      <Sheet>
+      <Sheet $wide={!!wide}>
         <Body>
           <Title slot="title">{title}</Title>
           {children}
@@ -34,8 +36,8 @@ const Overlay = styled(ModalOverlay)`
   background: rgb(0 0 0 / 45%);
 `
 
-const Sheet = styled(Modal)`
-  width: min(640px, 94vw);
+const Sheet = styled(Modal)<{ readonly $wide: boolean }>`
+  width: min(${({ $wide }) => ($wide ? 1040 : 640)}px, 94vw);
   max-height: 84vh;
   overflow: auto;
   background: var(--sheet);

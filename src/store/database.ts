@@ -30,10 +30,20 @@ export interface StoredEdit {
   readonly inverse: readonly Patch[]
 }
 
+/** A plan that is not open. */
+export interface ShelvedPlan {
+  readonly id: string
+  readonly name: string
+  readonly machines: number
+  readonly archived: boolean
+  readonly file: unknown
+}
+
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
   editions!: Table<StoredBook, [string, string]>
   edits!: EntityTable<StoredEdit, 'seq'>
+  shelf!: Table<ShelvedPlan, string>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -69,6 +79,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
       await transaction.table<StoredPlan>('plan').toCollection().modify({ cursor: 0 })
     },
   },
+  { version: 5, stores: { shelf: 'id' } },
 ]
 
 export function openDatabase(

@@ -206,6 +206,92 @@ describe('storage that fails', () => {
   })
 })
 
+describe('edits of two tabs that meet', () => {
+  const notice = (session: Session): string => session.snapshot().tabNotice ?? ''
+
+  /** Two tabs of one plan, the second of which has not heard of the first one's edit yet. */
+  async function twoTabs(first: (session: Session) => void, second: (session: Session) => void) {
+    const one = await open()
+    const two = await open(one.name)
+    first(one.session)
+    second(two.session)
+    await saved(one.session)
+    await saved(two.session)
+    return { one: one.session, two: two.session }
+  }
+
+  test('say so: one stands, and undo brings the other back', async () => {
+    const { one, two } = await twoTabs(
+      (tab) => tab.edit('call it A', renamePlan('A')),
+      (tab) => tab.edit('call it B', renamePlan('B')),
+    )
+    const [said] = [notice(one), notice(two)].filter(Boolean)
+    expect(said).toMatch(/Another tab changed the same \(“call it [AB]”\)/)
+    const { name } = two.snapshot().plan
+    await until(one, ({ plan }) => plan.name === name)
+    two.undo()
+    await saved(two)
+    expect(two.snapshot().plan.name).toBe(name === 'A' ? 'B' : 'A')
+  })
+
+  test('are silent where they touch different things', async () => {
+    const { one, two } = await twoTabs(
+      (tab) => tab.edit('call it A', renamePlan('A')),
+      (tab) => tab.edit('kite', takeKite),
+    )
+    await until(one, ({ plan }) => plan.name === 'A' && sizeOf(one) === 'kite-4-16')
+    expect(notice(one) + notice(two)).toBe('')
+  })
+})
+
+describe('several plans', () => {
+  const other = (name: string) => ({ ...demo().plan, name, machines: demo().plan.machines.slice(0, 2) })
+
+  test('the open one is laid aside, and comes back as it was', async () => {
+    const { session, name } = await open()
+    session.edit('kite', takeKite)
+    await session.openPlan(other('Spare'))
+    await saved(session)
+    expect(session.snapshot().plan).toMatchObject({ name: 'Spare', machines: [{}, {}] })
+    const [kept] = await session.shelf.list()
+    expect(kept).toMatchObject({ name: demo().plan.name, machines: 14, archived: false })
+    const reloaded = (await open(name)).session
+    expect(reloaded.snapshot().plan.name).toBe('Spare')
+    const back = await reloaded.shelf.get(kept!.id)
+    await reloaded.openPlan(back!)
+    expect(sizeOf(reloaded)).toBe('kite-4-16')
+    reloaded.undo()
+    expect(reloaded.snapshot().plan.name).toBe('Spare')
+  })
+
+  test('are archived and deleted, and a full storage leaves the open one open', async () => {
+    const { session, db } = await open()
+    await session.openPlan(other('Spare'))
+    const [kept] = await session.shelf.list()
+    await session.shelf.archive(kept!.id, true)
+    expect((await session.shelf.list())[0]!.archived).toBe(true)
+    await session.shelf.delete(kept!.id)
+    expect(await session.shelf.list()).toEqual([])
+    expect(await session.shelf.get(kept!.id)).toBeUndefined()
+    vi.spyOn(db.shelf, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
+    await session.openPlan(other('Third'))
+    expect(session.snapshot().plan.name).toBe('Spare')
+    expect(session.snapshot().saveProblem).toMatch(/storage is full.*stays open/)
+  })
+
+  test('earlier states of the open one can be looked at', async () => {
+    const { session } = await open()
+    session.edit('A', renamePlan('A'))
+    session.edit('B', renamePlan('B'))
+    await saved(session)
+    expect(session.earlier().map(({ label, plan }) => [label, plan().name])).toEqual([
+      ['B', 'A'],
+      ['A', demo().plan.name],
+    ])
+    expect(session.snapshot().plan.name).toBe('B')
+  })
+})
+
 describe('the tables', () => {
   test('versions only grow, and each step but the first can change what is stored', () => {
     SCHEMA_STEPS.forEach(({ version }, i) => expect(version).toBe(i + 1))
@@ -247,6 +333,6 @@ describe('the tables', () => {
         .at(-1)!
         .db.tables.map(({ name }) => name)
         .sort(),
-    ).toEqual(['editions', 'edits', 'plan'])
+    ).toEqual(['editions', 'edits', 'plan', 'shelf'])
   })
 })

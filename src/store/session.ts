@@ -1,8 +1,11 @@
 import { liveQuery, type Subscription } from 'dexie'
-import { produce } from 'immer'
+import { applyPatches, produce } from 'immer'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import type { Plan } from '../core/machine/plan.ts'
 import { makeChange, type Change, type History, type Recipe } from './change.ts'
+import type { Plan } from '../core/machine/plan.ts'
+import { replacePlan } from './commands.ts'
+import { PlanShelf } from './planShelf.ts'
+import { rebase } from './rebase.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import {
   deleteBook,
@@ -39,10 +42,15 @@ export class Session {
   private booksRevision = 0
   private following: Subscription | undefined
 
+  /** The plans that are not open. */
+  readonly shelf: PlanShelf
+
   constructor(
     private readonly db: NotchgaugeDatabase,
     private readonly loadDemo: () => Promise<Demo>,
-  ) {}
+  ) {
+    this.shelf = new PlanShelf(db)
+  }
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener)
@@ -231,17 +239,42 @@ export class Session {
     const loaded = await loadPlan(this.db)
     if (!loaded?.ok) throw new Error('The plan that another tab saved cannot be read.')
     const { plan, revision, edits, cursor, welcome } = loaded.value
+    const before = this.saved
+    const theirs = edits.filter(({ seq }) => seq > before.history.cursor && seq <= cursor)
     this.saved = { revision, plan, history: { edits, cursor } }
-    this.history = this.saved.history
-    let shown = plan
-    for (const change of this.pending) {
-      const made = makeChange(shown, this.history, change)
-      if (!made) continue
-      shown = made.plan
-      this.history = made.history
-    }
+    const rebased = rebase(this.saved, this.pending, theirs, before.plan)
+    this.history = rebased.history
+    this.pending = [...rebased.pending]
     this.previewed = undefined
-    this.show({ plan: shown, welcome })
+    const { said } = rebased
+    this.show({ plan: rebased.plan, welcome, ...(said.length > 0 && { tabNotice: said.join(' ') }) })
+  }
+
+  dismissTabNotice(): void {
+    this.show({ tabNotice: undefined })
+  }
+
+  /** Lays the open plan aside and opens another; says so, and leaves all as it is, where the storage has no room. */
+  async openPlan(plan: Plan): Promise<void> {
+    const { id = crypto.randomUUID(), ...open } = this.state.plan
+    try {
+      await this.shelf.put({ ...open, id })
+    } catch (error) {
+      this.show({ saveProblem: `${storageProblem(error)} The open plan stays open.` })
+      return
+    }
+    this.edit(`open ${plan.name}`, replacePlan({ ...plan, id: plan.id ?? crypto.randomUUID() }))
+  }
+
+  /** The plan as it stood after so many of the edits that are kept; the newest first. */
+  earlier(): readonly { readonly label: string; readonly plan: () => Plan }[] {
+    const { edits, cursor } = this.history
+    const done = edits.filter(({ seq }) => seq <= cursor).reverse()
+    return done.map(({ label }, i) => ({
+      label,
+      plan: () =>
+        done.slice(0, i + 1).reduce((plan, { inverse }) => applyPatches(plan, inverse), this.state.plan),
+    }))
   }
 
   private follow(): void {

@@ -12,6 +12,8 @@ export interface SessionState {
   readonly welcome: boolean
   /** Why changes are not kept, when they are not. */
   readonly saveProblem: string | undefined
+  /** What another tab did to changes that were made here. */
+  readonly tabNotice: string | undefined
   /** Stored price books that can no longer be read. */
   readonly refusedBooks: readonly string[]
   /** What is wrong with the stored plan, when it cannot be opened. */
@@ -28,6 +30,7 @@ export const NOTHING_OPEN: SessionState = {
   redoLabel: undefined,
   welcome: false,
   saveProblem: undefined,
+  tabNotice: undefined,
   refusedBooks: [],
   damage: [],
 }

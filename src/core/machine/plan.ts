@@ -10,6 +10,8 @@ import type { Setup } from './setup.ts'
 
 /** The document that a person edits. Everything shown is derived from it, the price books and the month. */
 export interface Plan {
+  /** Tells it from other plans of this browser; no part of a file that leaves it. */
+  readonly id?: string
   readonly name: string
   /** The month that opens first. */
   readonly month: YearMonth

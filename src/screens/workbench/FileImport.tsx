@@ -8,16 +8,23 @@ import { Dialog } from '../../interface/Dialog'
 import { replacePlan } from '../../store/commands.ts'
 import { importFile } from '../../workers/importFile.ts'
 import { ChooseFile } from './ChooseFile'
+import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
+import { tooLarge } from '../../files/readJson.ts'
+import { InventoryDialog } from '../inventory/InventoryDialog'
 import { IssueList } from './IssueList'
 import { useWorkbench } from './WorkbenchContext'
 
 type Progress =
+  | { readonly at: 'table'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly at: 'none' }
   | { readonly at: 'reading'; readonly name: string; readonly cancel: () => void }
   | { readonly at: 'refused'; readonly name: string; readonly issues: readonly FileIssue[] }
   | { readonly at: 'done'; readonly text: string; readonly takeBack?: () => void }
 
-/** Takes plans and price books in, from the file picker or dropped anywhere. A file that is refused changes nothing. */
+/** Files that hold a table of machines, by their names. */
+const TABLE = /\.(csv|tsv|txt)$/i
+
+/** Takes plans, price books and tables in, from the file picker or dropped anywhere. A file that is refused changes nothing. */
 export function FileImport({ children }: { readonly children: ReactNode }) {
   const { session, state, go } = useWorkbench()
   const [progress, setProgress] = useState<Progress>({ at: 'none' })
@@ -25,6 +32,7 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
   const input = useRef<HTMLInputElement>(null)
   const choose = useCallback(() => input.current?.click(), [])
   const take = async (file: File): Promise<void> => {
+    if (TABLE.test(file.name)) return takeTable(file)
     const { answer, cancel } = importFile(file, state.books)
     setProgress({ at: 'reading', name: file.name, cancel })
     try {
@@ -56,6 +64,12 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
       setProgress({ at: 'refused', name: file.name, issues: [issue] })
     }
   }
+  const takeTable = async (file: File): Promise<void> => {
+    if (file.size > MOST_INVENTORY_BYTES) {
+      return setProgress({ at: 'refused', name: file.name, issues: [tooLarge(file.size)] })
+    }
+    setProgress({ at: 'table', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })
+  }
   useDroppedFiles((file) => void take(file), setDragging)
 
   return (
@@ -64,16 +78,23 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept=".json,application/json,.csv,.tsv,.txt,text/csv"
         hidden
-        aria-label="Plan or price book to import"
+        aria-label="Plan, price book or inventory to import"
         onChange={(event) => {
           const file = event.target.files?.[0]
           if (file) void take(file)
           event.target.value = ''
         }}
       />
-      {dragging && <DropHint>Drop a plan or a price book to import it</DropHint>}
+      {dragging && <DropHint>Drop a plan, a price book or a table of machines to import it</DropHint>}
+      {progress.at === 'table' && (
+        <InventoryDialog
+          name={progress.name}
+          bytes={progress.bytes}
+          onClose={() => setProgress({ at: 'none' })}
+        />
+      )}
       <Toast role="status">
         {progress.at === 'reading' && (
           <Line>

@@ -25,6 +25,12 @@ export function Notices() {
           </Button>
         </Notice>
       )}
+      {state.tabNotice && (
+        <Notice role="alert" $alert>
+          <span>{state.tabNotice}</span>
+          <Button onPress={() => session.dismissTabNotice()}>Close</Button>
+        </Notice>
+      )}
       {failure && (
         <Notice role="alert" $alert>
           <span>

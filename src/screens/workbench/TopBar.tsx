@@ -65,7 +65,7 @@ export function TopBar() {
           label="Plan"
           button="Plan"
           entries={[
-            { id: 'import', label: 'Import a plan or price book…', onAction: chooseFile },
+            { id: 'import', label: 'Import a plan, price book or inventory…', onAction: chooseFile },
             {
               id: 'export',
               label: 'Export the plan',

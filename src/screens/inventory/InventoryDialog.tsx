@@ -1,0 +1,205 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import styled from 'styled-components'
+import { MOST_MACHINES } from '../../core/machine/plan.ts'
+import {
+  mappingProblem,
+  proposedMapping,
+  type InventoryMapping,
+} from '../../files/inventory/inventoryFields.ts'
+import type { NumberForm } from '../../files/inventory/inventoryNumber.ts'
+import {
+  decodeTable,
+  parseTable,
+  type Encoding,
+  type InventoryTable,
+  type Separator,
+} from '../../files/inventory/inventoryTable.ts'
+import { readInventory } from '../../files/inventory/readInventory.ts'
+import { Button } from '../../interface/Button'
+import { Dialog } from '../../interface/Dialog'
+import { addMachines, addWeek } from '../../store/commands.ts'
+import { officeWeek } from '../workbench/emptyPlan.ts'
+import { IssueList } from '../workbench/IssueList'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { AskedSizes } from './AskedSizes'
+import { ColumnMapping } from './ColumnMapping'
+import { RowPreview } from './RowPreview'
+import { rememberedMapping, rememberMapping } from './rememberedMapping.ts'
+import { TableForm } from './TableForm'
+
+interface InventoryDialogProps {
+  readonly name: string
+  readonly bytes: Uint8Array
+  readonly onClose: () => void
+}
+
+export interface TableSettings extends NumberForm {
+  readonly separator: Separator
+  readonly encoding: Encoding
+  readonly provider: string
+  readonly week: string
+}
+
+/** Cells that the person mended, by row and column. */
+export type MendedCells = ReadonlyMap<string, string>
+
+export const cellKey = (row: number, column: number): string => `${row} ${column}`
+
+/** A table of machines on its way into the plan: how it is written, what its columns hold, and what cannot be read. */
+export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) {
+  const { session, state, month, go } = useWorkbench()
+  const { plan, books } = state
+  const { providers } = useMachineActions()
+  const usualWeek = plan.weeks[0] ?? officeWeek('office-days', 'Office days')
+  const [settings, setSettings] = useState<TableSettings>({
+    separator: ',',
+    encoding: 'utf-8',
+    decimal: '.',
+    unit: 'GiB',
+    provider: providers[0]?.provider.id ?? '',
+    week: usualWeek.id,
+  })
+  const [chosen, setChosen] = useState<{ readonly columns: string; readonly mapping: InventoryMapping }>()
+  const [mended, setMended] = useState<MendedCells>(new Map())
+  const [confirmed, setConfirmed] = useState<ReadonlyMap<string, string>>(new Map())
+  const [added, setAdded] = useState<ReadonlySet<number>>(new Set())
+  const { separator, encoding } = settings
+  const read = useMemo(() => {
+    const text = decodeTable(bytes, encoding)
+    return text.ok ? parseTable(text.value, separator) : text
+  }, [bytes, encoding, separator])
+  const table = useMemo(() => (read.ok ? withMended(read.value, mended) : undefined), [read, mended])
+  const columns = table?.columns.join('\u0000') ?? ''
+  const mapping = useMemo(() => {
+    if (!table) return []
+    if (chosen?.columns === columns) return chosen.mapping
+    return rememberedMapping(table.columns) ?? proposedMapping(table.columns)
+  }, [table, chosen, columns])
+  const unreadable = table && mappingProblem(mapping)
+  const week = plan.weeks.find(({ id }) => id === settings.week) ?? usualWeek
+  const inventory = useMemo(() => {
+    if (!table || unreadable) return undefined
+    const { decimal, unit, provider } = settings
+    const weeks = plan.weeks.length > 0 ? plan.weeks : [week]
+    const left = { ...plan, weeks, machines: plan.machines }
+    return readInventory({
+      table,
+      mapping,
+      plan: left,
+      books,
+      month,
+      provider,
+      week,
+      confirmed,
+      decimal,
+      unit,
+    })
+    // Only what is read of the settings: a change of separator reads the table anew anyway.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [
+    table,
+    mapping,
+    unreadable,
+    plan,
+    books,
+    month,
+    settings.provider,
+    settings.decimal,
+    settings.unit,
+    week,
+    confirmed,
+  ])
+  const rows = inventory?.rows.filter(({ at }) => !added.has(at)) ?? []
+  const good = rows.flatMap(({ machine }) => (machine ? [machine] : []))
+  const bad = rows.filter(({ machine }) => !machine)
+  const room = MOST_MACHINES - plan.machines.length
+  const take = (): void => {
+    if (!table) return
+    rememberMapping(table.columns, mapping)
+    session.edit(`import ${good.length} machines of ${name}`, (draft) => {
+      if (plan.weeks.length === 0) addWeek(week)(draft)
+      addMachines(good)(draft)
+      return undefined
+    })
+    setAdded(new Set([...added, ...rows.filter(({ machine }) => machine).map(({ at }) => at)]))
+    if (bad.length === 0) {
+      onClose()
+      go({ view: 'bench', machine: undefined })
+    }
+  }
+  return (
+    <Dialog title={`Machines from ${name}`} isOpen onClose={onClose} wide>
+      <TableForm
+        settings={settings}
+        onChange={setSettings}
+        weeks={[...plan.weeks, ...(plan.weeks.length === 0 ? [usualWeek] : [])]}
+        providers={providers}
+      />
+      {!read.ok && <IssueList issues={read.issues} />}
+      {table && (
+        <ColumnMapping
+          table={table}
+          mapping={mapping}
+          onChange={(next) => setChosen({ columns, mapping: next })}
+        />
+      )}
+      {unreadable && <Problem role="alert">{unreadable}</Problem>}
+      {inventory && inventory.sizes.length > 0 && (
+        <AskedSizes
+          sizes={inventory.sizes}
+          confirmed={confirmed}
+          onConfirm={(key, size) => setConfirmed(new Map(confirmed).set(key, size))}
+        />
+      )}
+      {table && inventory && (
+        <RowPreview
+          table={table}
+          mapping={mapping}
+          rows={rows}
+          onMend={(row, column, text) => setMended(new Map(mended).set(cellKey(row, column), text))}
+        />
+      )}
+      {inventory && (
+        <Foot>
+          <span data-testid="inventory-count">
+            {added.size > 0 && `${added.size} are in the plan. `}
+            {good.length} can be added
+            {bad.length > 0 && `, ${bad.length} cannot be read yet: mend them above, or leave them out`}.
+            {good.length > room && ` The plan has room for ${room}.`}
+          </span>
+          <Button isDisabled={good.length === 0 || good.length > room} onPress={take}>
+            Add {good.length} {good.length === 1 ? 'machine' : 'machines'}
+          </Button>
+          <Button onPress={onClose}>{added.size > 0 ? 'Done' : 'Cancel'}</Button>
+        </Foot>
+      )}
+      {!inventory && <Button onPress={onClose}>Cancel</Button>}
+    </Dialog>
+  )
+}
+
+function withMended(table: InventoryTable, mended: MendedCells): InventoryTable {
+  if (mended.size === 0) return table
+  return {
+    ...table,
+    rows: table.rows.map((row, at) => row.map((cell, column) => mended.get(cellKey(at, column)) ?? cell)),
+  }
+}
+
+const Problem = styled.p`
+  color: var(--leak);
+`
+
+const Foot = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+
+  span {
+    flex: 1 1 240px;
+  }
+`

@@ -1,0 +1,54 @@
+import type { Plan } from '../core/machine/plan.ts'
+import { parsePlan, planToFile } from '../files/planFile.ts'
+import type { NotchgaugeDatabase } from './database.ts'
+
+/** A plan that is not open, as a list shows it. */
+export interface OnShelf {
+  readonly id: string
+  readonly name: string
+  readonly machines: number
+  readonly archived: boolean
+}
+
+/** More are refused: each is a whole plan in the browser's storage. */
+const MOST_SHELVED = 200
+
+/** Plans of this browser that are not open. Its methods throw where the browser does not store. */
+export class PlanShelf {
+  constructor(private readonly db: NotchgaugeDatabase) {}
+
+  async list(): Promise<OnShelf[]> {
+    const rows = await this.db.shelf.orderBy('id').toArray()
+    return rows
+      .map(({ id, name, machines, archived }) => ({ id, name, machines, archived }))
+      .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0))
+  }
+
+  /** Lays a plan aside under its id; what lay there under it gives way. */
+  async put(plan: Plan & { readonly id: string }): Promise<void> {
+    const { id, name, machines } = plan
+    await this.db.transaction('rw', this.db.shelf, async () => {
+      const before = await this.db.shelf.get(id)
+      if (!before && (await this.db.shelf.count()) >= MOST_SHELVED) {
+        throw new Error(`There are ${MOST_SHELVED} plans already: delete one first.`)
+      }
+      const archived = before?.archived ?? false
+      await this.db.shelf.put({ id, name, machines: machines.length, archived, file: planToFile(plan) })
+    })
+  }
+
+  /** The plan as it was laid aside; undefined where it is not there, or cannot be read any more. */
+  async get(id: string): Promise<Plan | undefined> {
+    const row = await this.db.shelf.get(id)
+    const plan = row && parsePlan(row.file)
+    return plan?.ok ? { ...plan.value, id } : undefined
+  }
+
+  async archive(id: string, archived: boolean): Promise<void> {
+    await this.db.shelf.update(id, { archived })
+  }
+
+  async delete(id: string): Promise<void> {
+    await this.db.shelf.delete(id)
+  }
+}
