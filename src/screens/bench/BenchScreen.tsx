@@ -6,10 +6,9 @@ import { Button } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import { formatMonth } from '../../interface/wording/time'
 import { useChooseFile } from '../workbench/ChooseFile'
-import { useMachineActions } from '../workbench/useMachineActions'
+import { usePlanDialogs } from '../workbench/PlanDialogs'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { Ahead } from './Ahead'
-import { BudgetDialog } from './BudgetDialog'
 import { Credit } from './Credit'
 import { MonthBudget } from './MonthBudget'
 import { PlanNotches } from './PlanNotches'
@@ -24,14 +23,17 @@ export function BenchScreen() {
   const { state, month } = useWorkbench()
   const { overview, pending, failure } = useOverview()
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
-  const [asksMoney, setAsksMoney] = useState(false)
+  const { open } = usePlanDialogs()
   const names = new Set(state.plan.machines.map(({ name }) => name))
   const chosen = new Set([...selected].filter((name) => names.has(name)))
   if (names.size === 0) return <EmptyBench />
   return (
     <Columns data-testid="bench" aria-busy={pending}>
       <Main>
-        <h1>Where {formatMonth(month)} goes</h1>
+        <Head>
+          <h1>Where {formatMonth(month)} goes</h1>
+          <Button onPress={() => open('add')}>Add a machine…</Button>
+        </Head>
         {failure && (
           <p role="alert">
             <b>The plan could not be looked over.</b> {failure} Change anything, or reload the page, to try
@@ -40,24 +42,22 @@ export function BenchScreen() {
         )}
         {chosen.size > 0 && <SelectedMachines selected={chosen} onSelect={setSelected} />}
         <Shares part={overview.month} selected={chosen} onSelect={setSelected} />
-        <Credit overview={overview} onEdit={() => setAsksMoney(true)} />
+        <Credit overview={overview} onEdit={() => open('budget')} />
         <Ahead part={overview.ahead} />
         <Quotas part={overview.month} />
       </Main>
       <Side aria-label="What to do next">
-        <MonthBudget part={overview.month} onEdit={() => setAsksMoney(true)} />
+        <MonthBudget part={overview.month} onEdit={() => open('budget')} />
         <PlanNotches overview={overview} />
         <PlanWatch survey={overview.survey?.survey} />
       </Side>
-      <BudgetDialog isOpen={asksMoney} onClose={() => setAsksMoney(false)} />
     </Columns>
   )
 }
 
 function EmptyBench() {
   const chooseFile = useChooseFile()
-  const { add, providers } = useMachineActions()
-  const [book] = providers
+  const { open } = usePlanDialogs()
   return (
     <Empty>
       <h1>This plan has no machines yet</h1>
@@ -66,9 +66,7 @@ function EmptyBench() {
         shows where the month goes, what switching off saves, and how long a credit lasts.
       </p>
       <Line>
-        <Button isDisabled={!book} onPress={() => book && add(book)}>
-          Add a machine
-        </Button>
+        <Button onPress={() => open('add')}>Add a machine</Button>
         <Button onPress={chooseFile}>Import a plan or an inventory</Button>
       </Line>
     </Empty>
@@ -115,6 +113,12 @@ const Empty = styled.main`
   align-content: start;
   max-width: 460px;
   margin: 16vh auto 0;
+`
+
+const Head = styled.div`
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
 `
 
 const Line = styled.div`

@@ -8,14 +8,7 @@ import {
   proposedMapping,
   type InventoryMapping,
 } from '../../files/inventory/inventoryFields.ts'
-import type { NumberForm } from '../../files/inventory/inventoryNumber.ts'
-import {
-  decodeTable,
-  parseTable,
-  type Encoding,
-  type InventoryTable,
-  type Separator,
-} from '../../files/inventory/inventoryTable.ts'
+import { decodeTable, parseTable, type InventoryTable } from '../../files/inventory/inventoryTable.ts'
 import { readInventory } from '../../files/inventory/readInventory.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -29,6 +22,7 @@ import { ColumnMapping } from './ColumnMapping'
 import { RowPreview } from './RowPreview'
 import { rememberedMapping, rememberMapping } from './rememberedMapping.ts'
 import { TableForm } from './TableForm'
+import type { TableSettings } from './tableSettings.ts'
 
 interface InventoryDialogProps {
   readonly name: string
@@ -36,17 +30,10 @@ interface InventoryDialogProps {
   readonly onClose: () => void
 }
 
-export interface TableSettings extends NumberForm {
-  readonly separator: Separator
-  readonly encoding: Encoding
-  readonly provider: string
-  readonly week: string
-}
-
 /** Cells that the person mended, by row and column. */
-export type MendedCells = ReadonlyMap<string, string>
+type MendedCells = ReadonlyMap<string, string>
 
-export const cellKey = (row: number, column: number): string => `${row} ${column}`
+const cellKey = (row: number, column: number): string => `${row} ${column}`
 
 /** A table of machines on its way into the plan: how it is written, what its columns hold, and what cannot be read. */
 export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) {

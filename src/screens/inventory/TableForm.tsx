@@ -5,7 +5,7 @@ import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { ENCODINGS, SEPARATORS, type Encoding, type Separator } from '../../files/inventory/inventoryTable.ts'
 import { Dropdown } from '../../interface/Dropdown'
-import type { TableSettings } from './InventoryDialog'
+import type { TableSettings } from './tableSettings.ts'
 
 const SEPARATOR_NAMES = { ',': 'a comma', ';': 'a semicolon', '\t': 'a tab', '|': 'a bar' } as const
 const ENCODING_NAMES = { 'utf-8': 'UTF-8', 'windows-1252': 'Windows-1252', 'utf-16le': 'UTF-16' } as const

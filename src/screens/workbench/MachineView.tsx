@@ -15,20 +15,10 @@ import { WeekScreen } from '../week/WeekScreen'
 import { isPlanView, MACHINE_VIEWS, writeAddress, type MachineView as View } from './address'
 import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
+import { VIEW_NAMES } from './viewNames.ts'
 import { NotPriced } from './NotPriced'
 import { useMachineActions } from './useMachineActions'
 import { useWorkbench } from './WorkbenchContext'
-
-const VIEW_NAMES = {
-  gauge: 'Gauge',
-  week: 'Week',
-  month: 'Month',
-  terms: 'Terms',
-  access: 'Access',
-  variants: 'Side by side',
-  ledger: 'Ledger',
-  book: 'Book',
-} as const satisfies Record<View, string>
 
 /** The middle: the open machine's decisions or its week, or why there is none. */
 export function MachineView() {

@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import styled from 'styled-components'
 import { writePlan } from '../../files/planFile.ts'
 import { writePriceBook } from '../../files/priceBookFile.ts'
@@ -14,7 +13,8 @@ import { download, fileName } from './download.ts'
 import { EditableName } from './EditableName'
 import { emptyPlan } from './emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
-import { MoneyDialog } from './MoneyDialog'
+import { openPalette } from '../palette/CommandPalette'
+import { usePlanDialogs } from './PlanDialogs'
 import { PlanLinks } from './PlanLinks'
 import { PlanTotals } from './PlanTotals'
 import { SaveGuard } from './SaveGuard'
@@ -29,7 +29,7 @@ export function TopBar() {
   const chooseFile = useChooseFile()
   const { session, state, month, go } = useWorkbench()
   const [theme, setTheme] = useTheme()
-  const [money, setMoney] = useState(false)
+  const { open } = usePlanDialogs()
   const { plan, books, undoLabel, redoLabel } = state
   return (
     <Bar>
@@ -78,8 +78,11 @@ export function TopBar() {
             {
               id: 'money',
               label: 'Currency, exchange rates and tax…',
-              onAction: () => setMoney(true),
+              onAction: () => open('money'),
             },
+            { id: 'budget', label: 'Budget and credit…', onAction: () => open('budget') },
+            { id: 'plans', label: 'Plans…', onAction: () => open('plans') },
+            { id: 'palette', label: 'All actions… (Ctrl K)', onAction: openPalette },
             ...books.map((book) => ({
               id: `book-${book.provider.id}-${book.edition}`,
               label: `Export the price book ${book.provider.name}, ${book.edition}`,
@@ -112,7 +115,6 @@ export function TopBar() {
             })),
           ]}
         />
-        <MoneyDialog isOpen={money} onClose={() => setMoney(false)} />
       </Group>
     </Bar>
   )

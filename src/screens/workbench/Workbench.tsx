@@ -16,6 +16,8 @@ import { FileImport } from './FileImport'
 import { MachineList } from './MachineList'
 import { MachineView } from './MachineView'
 import { Notices } from './Notices'
+import { CommandPalette } from '../palette/CommandPalette'
+import { PlanDialogs } from './PlanDialogs'
 import { isPlanView } from './address'
 import { Opening } from './Opening'
 import { PlanView } from './PlanView'
@@ -70,20 +72,23 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
       <Summaries value={value}>
         <StatePatterns />
         <FileImport>
-          <Frame>
-            <Following value={value} />
-            <TopBar />
-            <Notices />
-            {isPlanView(view) ? (
-              <PlanView view={view} />
-            ) : (
-              <Columns $aside={hasMonth}>
-                <MachineList />
-                <MachineView />
-                {hasMonth && <MonthPanel />}
-              </Columns>
-            )}
-          </Frame>
+          <PlanDialogs>
+            <CommandPalette />
+            <Frame>
+              <Following value={value} />
+              <TopBar />
+              <Notices />
+              {isPlanView(view) ? (
+                <PlanView view={view} />
+              ) : (
+                <Columns $aside={hasMonth}>
+                  <MachineList />
+                  <MachineView />
+                  {hasMonth && <MonthPanel />}
+                </Columns>
+              )}
+            </Frame>
+          </PlanDialogs>
         </FileImport>
       </Summaries>
     </WorkbenchContext>

@@ -1,0 +1,219 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import styled from 'styled-components'
+import { applyLeastNeeds } from './applyLeastNeeds.ts'
+import { newMachine } from '../../core/machine/newMachine.ts'
+import { exchanged, exchangeEitherWay } from '../../core/machine/exchange.ts'
+import type { Machine } from '../../core/machine/plan.ts'
+import type { Found } from '../../core/search/cheapestFit.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { parseDecimal } from '../../core/quantity/decimal.ts'
+import { compare } from '../../core/quantity/exact.ts'
+import { isAmount } from '../../files/rules.ts'
+import { Button } from '../../interface/Button'
+import { Dialog } from '../../interface/Dialog'
+import { Dropdown } from '../../interface/Dropdown'
+import { NumberInput } from '../../interface/NumberInput'
+import { TextInput } from '../../interface/TextInput'
+import { formatMoney } from '../../interface/wording/money'
+import { addMachine, addWeek, freeName } from '../../store/commands.ts'
+import { askSearch } from '../../workers/askSearch.ts'
+import { officeWeek } from '../workbench/emptyPlan.ts'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+
+const ANYWHERE = 'anywhere'
+
+/** A machine out of a sentence: what for, how large, where, when, for how much at most. The cheapest that fits is found. */
+export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
+  const { session, state, month, address, go } = useWorkbench()
+  const { plan, books } = state
+  const { providers } = useMachineActions()
+  const { reading } = address
+  const [purpose, setPurpose] = useState('')
+  const [name, setName] = useState(() =>
+    freeName(
+      'test-machine',
+      plan.machines.map((each) => each.name),
+    ),
+  )
+  const [vcpu, setVcpu] = useState(2)
+  const [memory, setMemory] = useState(8)
+  const [where, setWhere] = useState(ANYWHERE)
+  const [weekId, setWeekId] = useState(plan.weeks[0]?.id ?? 'office-days')
+  const [most, setMost] = useState('')
+  const [found, setFound] = useState<{ readonly of: Machine; readonly found: Found | undefined }>()
+  const week = useMemo(
+    () =>
+      plan.weeks.find(({ id }) => id === weekId) ?? plan.weeks[0] ?? officeWeek('office-days', 'Office days'),
+    [plan.weeks, weekId],
+  )
+  const jurisdictions = [
+    ...new Set(books.flatMap(({ regions }) => regions.map(({ jurisdiction }) => jurisdiction))),
+  ].sort()
+  const [book] = providers
+  const wanted = useMemo(() => {
+    const start = book && newMachine(book, name, week)
+    // Nobody binds a machine for years in a sentence: its terms stay on demand.
+    return (
+      start &&
+      applyLeastNeeds(
+        { ...start, purpose, pinned: ['terms'] },
+        vcpu,
+        memory,
+        where === ANYWHERE ? undefined : where,
+      )
+    )
+  }, [book, name, week, purpose, vcpu, memory, where])
+  useEffect(() => {
+    if (!wanted) return undefined
+    const weeks = plan.weeks.length > 0 ? plan.weeks : [week]
+    const question = {
+      plan: { ...plan, weeks, machines: [...plan.machines, wanted] },
+      books,
+      month,
+      reading,
+      machines: [wanted],
+    }
+    const { answer, cancel } = askSearch(question, () => undefined)
+    answer.then(
+      ([best]) => setFound({ of: wanted, found: best }),
+      () => setFound({ of: wanted, found: undefined }),
+    )
+    return cancel
+  }, [wanted, plan, week, books, month, reading])
+  const best = found && found.of === wanted ? found : undefined
+  const limit = most === '' ? undefined : parseDecimal(most)
+  const currency = plan.currency ?? book?.currency ?? 'EUR'
+  const shown = best?.found && { total: best.found.total, currency: book?.currency ?? currency }
+  const inPlan =
+    shown && exchanged(shown.total, exchangeEitherWay(shown.currency, currency, plan.exchangeRates, month))
+  const isOver = limit !== undefined && inPlan !== undefined && compare(inPlan, limit) > 0
+  const add = (): void => {
+    if (!best?.found) return
+    const { pinned, ...form } = best.found.machine
+    const machine: Machine = { ...form, name, purpose }
+    session.edit(`add ${name}`, (draft) => {
+      if (plan.weeks.length === 0) addWeek(week)(draft)
+      addMachine(machine)(draft)
+      return undefined
+    })
+    go({ machine: name, view: 'gauge' })
+    onClose()
+  }
+  const takenNames = plan.machines.map((each) => each.name)
+  return (
+    <Dialog title="Add a machine" isOpen onClose={onClose}>
+      <Sentence>
+        <span>I need</span>
+        <TextInput
+          label="Name of the machine"
+          value={name}
+          check={(text) =>
+            text === '' || text.length > 60
+              ? 'A name of 1 to 60 letters.'
+              : takenNames.includes(text)
+                ? 'Another one has this name.'
+                : undefined
+          }
+          onCommit={setName}
+        />
+        <span>for</span>
+        <TextInput
+          label="What it is for"
+          value={purpose}
+          whenEmpty="what it does"
+          check={(text) => (text.length > 200 ? 'At most 200 letters.' : undefined)}
+          onCommit={setPurpose}
+        />
+        <span>with at least</span>
+        <NumberInput label="Least vCPU" unit="vCPU" value={vcpu} step={1} most={4_096} onChange={setVcpu} />
+        <span>and</span>
+        <NumberInput
+          label="Least memory"
+          unit="GiB"
+          value={memory}
+          step={1}
+          most={65_536}
+          onChange={setMemory}
+        />
+        <span>, data kept</span>
+        <Dropdown
+          label="Where its data may be"
+          value={where}
+          options={[
+            { id: ANYWHERE, name: 'anywhere' },
+            ...jurisdictions.map((id) => ({ id, name: `in ${id}` })),
+          ]}
+          onChange={setWhere}
+        />
+        <span>, on during</span>
+        <Dropdown
+          label="When it is on"
+          value={week.id}
+          options={(plan.weeks.length > 0 ? plan.weeks : [week]).map(({ id, name: each }) => ({
+            id,
+            name: each,
+          }))}
+          onChange={setWeekId}
+        />
+        <span>, for at most</span>
+        <TextInput
+          label="At most a month"
+          value={most}
+          whenEmpty="any amount"
+          check={(text) => (text === '' || isAmount(text) ? undefined : 'An amount such as 40.')}
+          onCommit={setMost}
+        />
+        <span>{currency} a month.</span>
+      </Sentence>
+      <p role="status" data-testid="need-answer">
+        {!wanted
+          ? 'No price book is valid in this month.'
+          : !best
+            ? 'Looking everywhere…'
+            : !best.found || !shown
+              ? 'Nothing that is sold has all of this: ask for less, or for another place.'
+              : `The cheapest that fits is ${describe(best.found.machine, books)}, on demand: ${formatMoney(shown.total, shown.currency)} a month.`}
+        {isOver && <Over> That is more than {most}.</Over>}
+      </p>
+      <Line>
+        <Button isDisabled={!best?.found} onPress={add}>
+          Add it{isOver ? ' all the same' : ''}
+        </Button>
+        <Button onPress={onClose}>Cancel</Button>
+      </Line>
+    </Dialog>
+  )
+}
+
+/** `Heron 2/8 (2 vCPU, 8 GiB) in Porto a, Fennmark`. */
+function describe(
+  { provider, region, zone, size: id, chosen }: Machine,
+  books: readonly PriceBook[],
+): string {
+  const book = books.find(
+    (each) => each.provider.id === provider && each.sizes.some((size) => size.id === id),
+  )
+  const size = book?.sizes.find((each) => each.id === id)
+  const place = book?.regions.find((each) => each.id === region)?.name ?? region
+  const { vcpu, memoryGiB } = chosen ?? size ?? { vcpu: 0, memoryGiB: 0 }
+  return `${size?.name ?? id} (${vcpu} vCPU, ${memoryGiB} GiB) in ${place} ${zone}, ${book?.provider.name ?? provider}`
+}
+
+const Sentence = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 8px;
+  align-items: baseline;
+`
+
+const Over = styled.b`
+  color: var(--leak);
+`
+
+const Line = styled.div`
+  display: flex;
+  gap: 8px;
+`

@@ -1,0 +1,18 @@
+import type { Machine } from '../../core/machine/plan.ts'
+import { gib } from '../../core/quantity/units.ts'
+
+/** A machine that needs so much, and whose data may be in one jurisdiction only where one is said. */
+export const applyLeastNeeds = (
+  machine: Machine,
+  vcpu: number,
+  memoryGiB: number,
+  jurisdiction: string | undefined,
+): Machine => ({
+  ...machine,
+  needs: {
+    vcpu,
+    memoryGiB: gib(memoryGiB),
+    iops: 0,
+    ...(jurisdiction !== undefined && { jurisdictions: [jurisdiction] }),
+  },
+})

@@ -1,0 +1,81 @@
+'use client'
+
+import { addMonths } from '../../core/calendar/yearMonth.ts'
+import { writePlan } from '../../files/planFile.ts'
+import { THEMES, useTheme } from '../../interface/theme/useTheme'
+import { formatMonth } from '../../interface/wording/time'
+import { MACHINE_VIEWS } from '../workbench/address.ts'
+import { VIEW_NAMES } from '../workbench/viewNames.ts'
+import { download, fileName } from '../workbench/download.ts'
+import { useChooseFile } from '../workbench/ChooseFile'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { usePlanDialogs } from '../workbench/PlanDialogs'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+
+interface PlanCommand {
+  readonly id: string
+  readonly name: string
+  readonly keys?: string
+  readonly run: () => void
+}
+
+/** Everything that can be done from anywhere, by name. */
+export function usePlanCommands(): readonly PlanCommand[] {
+  const { session, state, address, go, month, machine } = useWorkbench()
+  const { plan, undoLabel, redoLabel } = state
+  const chooseFile = useChooseFile()
+  const { duplicate, remove } = useMachineActions()
+  const [, setTheme] = useTheme()
+  const { open } = usePlanDialogs()
+  const name = address.machine ?? machine?.name
+  const months = ([-1, 1] as const).flatMap((step) => {
+    const next = addMonths(month, step)
+    return next
+      ? [{ id: `month-${step}`, name: `Go to ${formatMonth(next)}`, run: () => go({ month: next }) }]
+      : []
+  })
+  return [
+    { id: 'bench', name: 'Go to the bench', run: () => go({ view: 'bench', machine: undefined }) },
+    { id: 'hand-off', name: 'Go to the hand-off', run: () => go({ view: 'hand-off' }) },
+    ...(name === undefined
+      ? []
+      : MACHINE_VIEWS.map((view) => ({
+          id: `view-${view}`,
+          name: `${VIEW_NAMES[view]} of ${name}`,
+          run: () => go({ view, machine: name }),
+        }))),
+    ...(undoLabel
+      ? [{ id: 'undo', name: `Undo: ${undoLabel}`, keys: 'Ctrl Z', run: () => session.undo() }]
+      : []),
+    ...(redoLabel
+      ? [{ id: 'redo', name: `Redo: ${redoLabel}`, keys: 'Ctrl Y', run: () => session.redo() }]
+      : []),
+    { id: 'add', name: 'Add a machine from what it needs', run: () => open('add') },
+    { id: 'import', name: 'Import a plan, price book or inventory', run: chooseFile },
+    {
+      id: 'export',
+      name: 'Export the plan',
+      run: () => download(`${fileName(plan.name)}.plan.json`, writePlan(session.snapshot().plan)),
+    },
+    { id: 'plans', name: 'Plans: open, new, duplicate, compare, archive', run: () => open('plans') },
+    { id: 'money', name: 'Currency, exchange rates and tax', run: () => open('money') },
+    { id: 'budget', name: 'Budget and credit', run: () => open('budget') },
+    ...(machine && address.machine !== undefined
+      ? [
+          { id: 'duplicate', name: `Duplicate ${machine.name}`, run: duplicate },
+          { id: 'remove', name: `Remove ${machine.name}`, run: remove },
+        ]
+      : []),
+    ...months,
+    ...THEMES.map((theme) => ({
+      id: `theme-${theme}`,
+      name: theme === 'system' ? 'Theme as the system' : `Theme: ${theme}`,
+      run: () => setTheme(theme),
+    })),
+    ...plan.machines.map((each) => ({
+      id: `machine ${each.name}`,
+      name: each.name,
+      run: () => go({ view: 'gauge', machine: each.name }),
+    })),
+  ]
+}
