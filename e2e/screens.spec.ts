@@ -3,7 +3,18 @@ import { expect, test } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { overlappingLabels, Workbench } from './workbench'
 
-for (const view of ['gauge', 'week', 'month', 'terms', 'access', 'variants', 'ledger', 'book']) {
+for (const view of [
+  'bench',
+  'hand-off',
+  'gauge',
+  'week',
+  'month',
+  'terms',
+  'access',
+  'variants',
+  'ledger',
+  'book',
+]) {
   test(`axe finds nothing on the ${view}, light and dark`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
     const bench = new Workbench(page)
@@ -11,6 +22,9 @@ for (const view of ['gauge', 'week', 'month', 'terms', 'access', 'variants', 'le
     if (view === 'week') {
       await expect(page.getByRole('region', { name: 'What to be in each gap' })).toBeVisible()
       await expect(page.getByRole('region', { name: 'Next to this week' })).not.toHaveAttribute('aria-busy')
+    }
+    if (view === 'bench') {
+      await expect(page.getByTestId('bench')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
     }
     const found = (await new AxeBuilder({ page }).analyze()).violations
     // The other theme has the same elements in other colours.
@@ -55,6 +69,10 @@ for (const [width, height] of [
   }) => {
     await page.setViewportSize({ width, height })
     const bench = new Workbench(page)
+    for (const view of ['bench', 'hand-off']) {
+      await bench.open(`/?view=${view}`)
+      await expect.poll(() => page.evaluate(tooWide), view).toEqual([])
+    }
     await bench.open('/?machine=timetable-loadgen&view=gauge')
     for (const view of VIEWS) {
       const link = page.getByRole('main').getByRole('link', { name: view, exact: true })
@@ -64,6 +82,13 @@ for (const [width, height] of [
       await expect.poll(() => page.evaluate(misplaced), view).toEqual([])
     }
   })
+}
+
+/** What is wider than its place. */
+function tooWide(): string[] {
+  return [document.documentElement, ...document.querySelectorAll('main, aside')]
+    .filter((element) => element.scrollWidth > element.clientWidth + 1)
+    .map((element) => `${element.tagName} ${element.scrollWidth} > ${element.clientWidth}`)
 }
 
 /** What is wider than its place, and the machine's name where it lies over the views. */

@@ -56,7 +56,7 @@ function read<T>(path: string, parse: (text: string) => Outcome<T, FileIssue>): 
   return outcome.ok ? outcome.value : refuse(outcome.issues.map((issue) => issueLine(issue, path)))
 }
 
-export const readBooks = (paths: readonly string[]): PriceBook[] =>
+const readBooks = (paths: readonly string[]): PriceBook[] =>
   paths.flatMap((path) => bookFiles(path)).map((path) => read(path, readPriceBook))
 
 /** The question that the options ask about a plan file. */

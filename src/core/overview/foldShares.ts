@@ -22,7 +22,7 @@ export interface ShareGroup extends MachineShare {
   readonly machines: readonly string[]
 }
 
-export function keyOf(fold: ShareFold, machine: Machine): string {
+function keyOf(fold: ShareFold, machine: Machine): string {
   switch (fold) {
     case 'machine':
       return machine.name

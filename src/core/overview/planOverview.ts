@@ -26,7 +26,7 @@ export interface OverviewInputs extends Omit<PlanPricingInputs, 'plan'> {
 }
 
 /** One machine's month; `shown` in the plan's currency where there is a rate. */
-export type MachineRow = { readonly name: string } & (
+type MachineRow = { readonly name: string } & (
   | { readonly priced: true; readonly currency: string; readonly shown: MachineShare | undefined }
   | { readonly priced: false; readonly issues: readonly MachineIssue[] }
 )

@@ -8,7 +8,7 @@ import { instant, type Instant, type Span } from '../quantity/units.ts'
 import { firstReached } from './firstReached.ts'
 import { spentWithin, upFrontOf, type PlanSpending, type SpendingPart } from './planSpending.ts'
 
-export interface Payment {
+interface Payment {
   readonly at: Instant
   readonly name: string
   readonly amount: Exact

@@ -25,7 +25,7 @@ export interface PlanNotch {
   readonly losses: readonly Loss[]
 }
 
-export interface PlanFinding {
+interface PlanFinding {
   readonly machine: string
   readonly currency: string
   readonly finding: Finding

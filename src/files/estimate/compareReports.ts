@@ -12,7 +12,7 @@ export interface Compared {
   readonly difference?: string
 }
 
-export interface ComparedMachine extends Compared {
+interface ComparedMachine extends Compared {
   readonly name: string
   readonly currency: string
   /** Lines that are not the same, by what they are for. */

@@ -12,7 +12,7 @@ const ADDRESSES = {
 } as const
 
 /** What is given up, in a few words: `2 vCPU in place of 4`. */
-export function lossText(loss: Loss): string {
+function lossText(loss: Loss): string {
   switch (loss.kind) {
     case 'vcpu':
       return `${loss.to} vCPU in place of ${loss.from}`

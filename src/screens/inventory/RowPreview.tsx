@@ -29,18 +29,25 @@ export function RowPreview({ table, mapping, rows, onMend }: RowPreviewProps) {
         <thead>
           <tr>
             <th scope="col">line</th>
+            <th scope="col">becomes</th>
             {used.map((column) => (
               <th scope="col" key={column}>
                 {table.columns[column]}
               </th>
             ))}
-            <th scope="col">becomes</th>
           </tr>
         </thead>
         <tbody>
           {shown.map(({ at, machine, problems }) => (
             <tr key={at} data-bad={machine ? undefined : true}>
               <th scope="row">{at + 2}</th>
+              <td>
+                {machine ? (
+                  `${machine.size}, ${machine.region}`
+                ) : (
+                  <Problems>{problems.map(({ problem }) => problem).join(' ')}</Problems>
+                )}
+              </td>
               {used.map((column) => {
                 const cell = table.rows[at]![column]!
                 return (
@@ -58,13 +65,6 @@ export function RowPreview({ table, mapping, rows, onMend }: RowPreviewProps) {
                   </td>
                 )
               })}
-              <td>
-                {machine ? (
-                  `${machine.size}, ${machine.region}`
-                ) : (
-                  <Problems>{problems.map(({ problem }) => problem).join(' ')}</Problems>
-                )}
-              </td>
             </tr>
           ))}
         </tbody>

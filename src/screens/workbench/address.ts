@@ -52,7 +52,7 @@ export interface LedgerAddress {
   readonly states: readonly PowerState[]
 }
 
-export interface BenchAddress {
+interface BenchAddress {
   readonly fold: ShareFold
   readonly order: ShareOrder
 }
