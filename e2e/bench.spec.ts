@@ -176,8 +176,8 @@ test('bars are sorted, put together, searched and opened, and add up', async ({ 
   const search = page.getByRole('textbox', { name: 'Search machines' })
   await search.fill('database')
   await search.press('Enter')
-  await expect(page.getByRole('row', { name: /Fennmark/ })).toBeVisible()
-  await expect(page.getByRole('row', { name: /Tidewright/ })).toBeHidden()
+  await expect(page.getByRole('row', { name: /^Select Fennmark/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /^Select Tidewright/ })).toBeHidden()
 })
 
 test('what makes the credit last is taken at once, and then it lasts', async ({ page }) => {
@@ -270,7 +270,7 @@ test('plans are duplicated, compared with what they were, archived and opened ag
   await page.getByRole('button', { name: 'Back to the plans' }).click()
   await page.getByRole('button', { name: /^Archive / }).click()
   await expect(page.getByRole('list', { name: 'Archived plans' })).toContainText('14 machines')
-  await page.getByRole('button', { name: 'Open Larkspur Trams, depot test bench' }).click()
+  await page.getByRole('button', { name: 'Open Larkspur Trams, depot test bench', exact: true }).click()
   await expect(
     page.getByRole('button', { name: 'Plan name: Larkspur Trams, depot test bench. Rename' }),
   ).toBeVisible()

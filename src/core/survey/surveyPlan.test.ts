@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { applyChoice } from '../machine/choice.ts'
 import type { Machine } from '../machine/plan.ts'
+import { planTotals } from '../meter/planTotals.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import type { Plate } from '../notches/plate.ts'
 import { platesOf } from '../notches/plates.ts'
@@ -121,6 +122,39 @@ function bestByMeter(inputs: SurveyInputs, machine: Machine, plate: Plate): Exac
     })
   return differences.sort(compare).find((difference) => compare(difference, ZERO) < 0)
 }
+
+test('a saving is what the plan’s shown total falls by, shared allowances and rounding included', () => {
+  const book = DEMO_BOOKS[1]!
+  const anyPlan = fc.record({
+    machines: fc.array(anyMachineOf(book, ['a', 'b']), { minLength: 2, maxLength: 4 }),
+    weeks: fc.tuple(anyWeek('a'), anyWeek('b')),
+  })
+  fc.assert(
+    fc.property(anyPlan, ({ machines: some, weeks }) => {
+      const machines = some.map((machine, i) => ({ ...machine, name: `m${i}` }))
+      const inputs = { ...inputsOf([], [book], { machines, weeks }), currency: 'USD' }
+      const totalOf = (all: readonly Machine[]): Exact => {
+        const pricing = new PlanPricing({ ...inputs, plan: { machines: all, weeks } })
+        const results = all.map((machine) => pricing.of(machine))
+        fc.pre(results.every(({ ok }) => ok))
+        return planTotals(
+          {},
+          results.flatMap((each) => (each.ok ? [each.estimate] : [])),
+          inputs.month,
+          2,
+        ).planned
+      }
+      const before = totalOf(machines)
+      for (const { machine, choice, saving } of surveyed(inputs).notches.slice(0, 6)) {
+        const after = totalOf(
+          machines.map((each) => (each.name === machine ? applyChoice(each, choice) : each)),
+        )
+        expect(toDecimal(saving!, 2)).toBe(toDecimal(subtract(before, after), 2))
+      }
+    }),
+    { numRuns: 20 },
+  )
+}, 60_000)
 
 describe('the watch list of a plan', () => {
   test('holds what is open on every machine’s own, the dearest first', () => {

@@ -1,6 +1,9 @@
 import type { Finding } from '../advice/finding.ts'
 import { watchList } from '../advice/watchList.ts'
-import type { Choice } from '../machine/choice.ts'
+import { changeTotal } from '../advice/changeTotal.ts'
+import { planChange } from '../advice/planChange.ts'
+import { bookFor } from '../catalogue/bookFor.ts'
+import { applyChoice, type Choice } from '../machine/choice.ts'
 import type { PlateId } from '../machine/decision.ts'
 import type { Plan } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
@@ -9,7 +12,7 @@ import { shownInPlan } from '../meter/planTotals.ts'
 import { cheapestNotch, type Plate } from '../notches/plate.ts'
 import { platesOf } from '../notches/plates.ts'
 import { resolveChoice } from '../notches/resolveChoice.ts'
-import { compare, negate, ZERO, type Exact } from '../quantity/exact.ts'
+import { add, compare, negate, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { losses, type Loss } from './losses.ts'
 
 /** The best that one plate of a machine can save by itself, with the rest of the plan as it is. */
@@ -54,8 +57,8 @@ export interface SurveyProgress {
 }
 
 /**
- * All plates and watch lists of a plan, machine by machine: what to change next, and what to look at. Each saving is
- * that of the machine's own month, by the meter that prices it. O(machines × choices).
+ * All plates and watch lists of a plan, machine by machine: what to change next, and what to look at. Savings are by the
+ * meter that prices the month, to the cent that the plan's total then shows less. O(machines × choices).
  */
 export function* surveyPlan(inputs: SurveyInputs): Generator<SurveyProgress, Survey> {
   const { plan, month, currency, places } = inputs
@@ -74,17 +77,43 @@ export function* surveyPlan(inputs: SurveyInputs): Generator<SurveyProgress, Sur
     const plates = platesOf(shown)
     for (const plate of plates) {
       const best = bestOf(plate, resolved)
-      if (best) notches.push({ ...best, currency: estimate.currency, saving: inPlan(negate(best.difference), estimate.currency) }) // prettier-ignore
+      if (!best) continue
+      const { currency: own, total } = estimate
+      const [before, after] = [total, add(total, best.difference)].map((amount) => inPlan(amount, own))
+      notches.push({ ...best, currency: own, saving: before && after && subtract(before, after) })
     }
     for (const finding of watchList({ ...shown, plates, estimate, machines: plan.machines }).open) {
       const stake = finding.stake && inPlan(finding.stake, estimate.currency)
       findings.push({ machine: machine.name, currency: estimate.currency, finding, stake })
     }
   }
+  const byOwn = notches.sort((a, b) => byAmount(a.saving, b.saving))
+  const asPlan = [
+    ...byOwn.slice(0, MOST_AS_PLAN).map((notch) => ofThePlan(notch, inputs)),
+    ...byOwn.slice(MOST_AS_PLAN),
+  ]
   return {
-    notches: notches.sort((a, b) => byAmount(a.saving, b.saving)),
+    notches: asPlan.sort((a, b) => byAmount(a.saving, b.saving)),
     findings: findings.sort((a, b) => byAmount(a.stake, b.stake)),
   }
+}
+
+/** Beyond these, what a notch saves is what its own machine saves. */
+const MOST_AS_PLAN = 40
+
+/**
+ * Where machines have free hours or room in common, what one gives up another takes: such a notch saves what the whole
+ * plan costs less.
+ */
+function ofThePlan(notch: PlanNotch, inputs: SurveyInputs): PlanNotch {
+  const { plan, books, month, places, currency } = inputs
+  const machine = plan.machines.find(({ name }) => name === notch.machine)!
+  const index = bookFor(machine.provider, books, month)
+  if ('code' in index || !index.book.freeAllowances?.length || !notch.saving) return notch
+  const machines = plan.machines.map((each) => (each === machine ? applyChoice(machine, notch.choice) : each))
+  const changes = planChange(inputs, { ...plan, machines })
+  const { difference } = changeTotal(changes, { ...plan, currency }, month, places)
+  return { ...notch, saving: negate(difference) }
 }
 
 const byAmount = (a: Exact | undefined, b: Exact | undefined): number => compare(b ?? ZERO, a ?? ZERO)

@@ -55,22 +55,24 @@ function Commands({ onDone }: { readonly onDone: () => void }) {
       <SearchField aria-label="Search all actions" autoFocus>
         <Search placeholder="What to do: a machine, a view, an action" />
       </SearchField>
-      <List
-        aria-label="Actions"
-        items={commands}
-        onAction={(key) => {
-          onDone()
-          commands.find(({ id }) => id === key)?.run()
-        }}
-        renderEmptyState={() => <None>Nothing is called that.</None>}
-      >
-        {(command: (typeof commands)[number]) => (
-          <Item id={command.id} textValue={command.name}>
-            <span>{command.name}</span>
-            {command.keys && <kbd>{command.keys}</kbd>}
-          </Item>
-        )}
-      </List>
+      <Scroll tabIndex={0} role="group" aria-label="What matches">
+        <List
+          aria-label="Actions"
+          items={commands}
+          onAction={(key) => {
+            onDone()
+            commands.find(({ id }) => id === key)?.run()
+          }}
+          renderEmptyState={() => <None>Nothing is called that.</None>}
+        >
+          {(command: (typeof commands)[number]) => (
+            <Item id={command.id} textValue={command.name}>
+              <span>{command.name}</span>
+              {command.keys && <kbd>{command.keys}</kbd>}
+            </Item>
+          )}
+        </List>
+      </Scroll>
     </Autocomplete>
   )
 }
@@ -110,9 +112,13 @@ const Search = styled(Input)`
   }
 `
 
-const List = styled(Menu)`
+const Scroll = styled.div`
   max-height: 52vh;
   overflow: auto;
+  outline-offset: -2px;
+`
+
+const List = styled(Menu)`
   padding: 4px 0;
   outline: none;
 ` as typeof Menu
