@@ -112,12 +112,10 @@ test('a new user brings forty machines in, and hands them off', async ({ page })
   })
   expect(csv.split('\r\n').filter((row) => row.startsWith('machine,'))).toHaveLength(40)
   await page.goto('/?view=week&machine=bay-2')
-  await page.getByRole('button', { name: 'Week', exact: true }).click()
-  await page
-    .getByRole('menuitem', { name: /Export/ })
-    .first()
-    .click()
-  await expect(page.getByRole('dialog', { name: /Export “Office days” to schedulers/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Export…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Export “Office days” to schedulers' })
+  const timers = await saved(page, () => dialog.getByRole('button', { name: /^Save/ }).first().click())
+  expect(timers).toMatch(/BEGIN:VCALENDAR/)
 })
 
 test('rows that cannot be read are mended in place, and hold no other back', async ({ page }) => {

@@ -118,6 +118,7 @@ const Empty = styled.main`
 const Head = styled.div`
   display: flex;
   justify-content: space-between;
+  align-items: start;
   gap: 12px;
 `
 

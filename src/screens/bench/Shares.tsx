@@ -223,6 +223,10 @@ const Legend = styled.span`
   font-size: 12px;
   color: var(--ink-2);
 
+  ${media.narrow} {
+    display: none;
+  }
+
   i {
     width: 14px;
     height: 12px;

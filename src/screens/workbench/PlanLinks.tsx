@@ -42,6 +42,7 @@ const PlanLink = styled.a`
   padding: 5px 7px;
   color: var(--ink-2);
   text-decoration: none;
+  white-space: nowrap;
   border-bottom: 3px solid transparent;
 
   &[aria-current] {

@@ -35,13 +35,15 @@ export function TopBar() {
     <Bar>
       <Mark />
       <SaveGuard session={session} />
-      <EditableName
-        label="Plan name"
-        name={plan.name}
-        taken={[]}
-        most={120}
-        onRename={(name) => session.edit('rename the plan', renamePlan(name))}
-      />
+      <PlanName>
+        <EditableName
+          label="Plan name"
+          name={plan.name}
+          taken={[]}
+          most={120}
+          onRename={(name) => session.edit('rename the plan', renamePlan(name))}
+        />
+      </PlanName>
       <PlanLinks />
       <Spring />
       <MonthPicker />
@@ -135,6 +137,19 @@ const Bar = styled.header`
   ${media.narrow} {
     flex-wrap: wrap;
     padding: 8px 12px;
+  }
+`
+
+/** Gives way where the bar is short of room. */
+const PlanName = styled.span`
+  flex: 0 1 auto;
+  min-width: 60px;
+  overflow: hidden;
+
+  button {
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
 `
 

@@ -140,6 +140,7 @@ function Summaries({ value, children }: { readonly value: WorkbenchValue; readon
 
 const Frame = styled.div`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto minmax(0, 1fr);
   height: 100vh;
   ${media.narrow} {
