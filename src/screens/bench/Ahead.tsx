@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { Bar, BarChart, CartesianGrid, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
@@ -21,7 +22,7 @@ interface AheadProps {
 }
 
 /** Twelve months of the plan, with what commitments ask for and the editions of price books that begin. */
-export function Ahead({ part }: AheadProps) {
+export const Ahead = memo(function Ahead({ part }: AheadProps) {
   const { state, month: now } = useWorkbench()
   const { byName } = useSummaries()
   const { plan, books } = state
@@ -108,7 +109,7 @@ export function Ahead({ part }: AheadProps) {
       )}
     </BenchSection>
   )
-}
+})
 
 /** The same for who hears the page. */
 const AheadTable = ({ months }: { readonly months: readonly AheadMonth[] }) => (

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { Button } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
@@ -24,9 +24,13 @@ export function BenchScreen() {
   const { overview, pending, failure } = useOverview()
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
   const { open } = usePlanDialogs()
-  const names = new Set(state.plan.machines.map(({ name }) => name))
-  const chosen = new Set([...selected].filter((name) => names.has(name)))
-  if (names.size === 0) return <EmptyBench />
+  const { machines } = state.plan
+  const chosen = useMemo(() => {
+    const names = new Set(machines.map(({ name }) => name))
+    return new Set([...selected].filter((name) => names.has(name)))
+  }, [machines, selected])
+  const editMoney = useCallback(() => open('budget'), [open])
+  if (machines.length === 0) return <EmptyBench />
   return (
     <Columns data-testid="bench" aria-busy={pending}>
       <Main>
@@ -42,12 +46,17 @@ export function BenchScreen() {
         )}
         {chosen.size > 0 && <SelectedMachines selected={chosen} onSelect={setSelected} />}
         <Shares part={overview.month} selected={chosen} onSelect={setSelected} />
-        <Credit overview={overview} onEdit={() => open('budget')} />
+        <Credit
+          part={overview.credit}
+          enough={overview.enough}
+          surveyed={overview.survey !== undefined}
+          onEdit={editMoney}
+        />
         <Ahead part={overview.ahead} />
         <Quotas part={overview.month} />
       </Main>
       <Side aria-label="What to do next">
-        <MonthBudget part={overview.month} onEdit={() => open('budget')} />
+        <MonthBudget part={overview.month} onEdit={editMoney} />
         <PlanNotches overview={overview} />
         <PlanWatch survey={overview.survey?.survey} />
       </Side>

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import styled from 'styled-components'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { QuietButton } from '../../interface/Button'
@@ -13,13 +14,15 @@ import { instantText } from './instantText.ts'
 import type { Overview } from './useOverview.ts'
 
 interface CreditProps {
-  readonly overview: Overview
+  readonly part: Overview['credit'] | undefined
+  readonly enough: Overview['enough'] | undefined
+  /** All plates were looked at: what would be enough is known, or there is nothing. */
+  readonly surveyed: boolean
   readonly onEdit: () => void
 }
 
 /** How long the credit lasts, to the minute, as planned and if nothing were ever switched off. */
-export function Credit({ overview, onEdit }: CreditProps) {
-  const { credit: part, enough, survey } = overview
+export const Credit = memo(function Credit({ part, enough, surveyed, onEdit }: CreditProps) {
   const { state } = useWorkbench()
   const { credit } = state.plan
   return (
@@ -71,13 +74,13 @@ export function Credit({ overview, onEdit }: CreditProps) {
             </Warning>
           )}
           {part.planned.end.kind === 'used-up' && (
-            <EnoughToLast part={enough} pending={!enough && !survey} credit={credit} />
+            <EnoughToLast part={enough} pending={!enough && !surveyed} credit={credit} />
           )}
         </>
       )}
     </BenchSection>
   )
-}
+})
 
 const Ends = styled.ul`
   display: flex;

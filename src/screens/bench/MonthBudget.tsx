@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import styled from 'styled-components'
 import type { OverviewPart } from '../../core/overview/planOverview.ts'
 import { negate, sign } from '../../core/quantity/exact.ts'
@@ -16,7 +17,7 @@ interface MonthBudgetProps {
 }
 
 /** The month against its budget: what is left of it, or from when on there is nothing left. */
-export function MonthBudget({ part, onEdit }: MonthBudgetProps) {
+export const MonthBudget = memo(function MonthBudget({ part, onEdit }: MonthBudgetProps) {
   const { month, state } = useWorkbench()
   const budget = part?.budget
   const zone = state.plan.credit?.timeZone ?? state.plan.weeks[0]?.timeZone ?? 'Etc/UTC'
@@ -44,7 +45,7 @@ export function MonthBudget({ part, onEdit }: MonthBudgetProps) {
       )}
     </BenchSection>
   )
-}
+})
 
 const Over = styled.b`
   color: var(--leak);

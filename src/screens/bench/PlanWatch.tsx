@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import styled from 'styled-components'
 import type { Survey } from '../../core/survey/surveyPlan.ts'
 import { SEVERITIES } from '../../core/advice/finding.ts'
@@ -17,7 +17,7 @@ import { BenchSection, BenchTitle } from './BenchSection'
 const SHOWN = 8
 
 /** What is open on the watch lists of all machines: by what is at stake, then by how bad it is. */
-export function PlanWatch({ survey }: { readonly survey: Survey | undefined }) {
+export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: Survey | undefined }) {
   const { state, address, go } = useWorkbench()
   const [showsAll, setShowsAll] = useState(false)
   if (!survey) return null
@@ -72,7 +72,7 @@ export function PlanWatch({ survey }: { readonly survey: Survey | undefined }) {
       )}
     </BenchSection>
   )
-}
+})
 
 const List = styled.ul`
   li {

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import styled from 'styled-components'
 import type { OverviewPart } from '../../core/overview/planOverview.ts'
 import type { QuotaUse } from '../../core/overview/quotaUse.ts'
@@ -11,7 +12,11 @@ import { BenchSection, BenchTitle } from './BenchSection'
 const NAMES = { vcpu: 'vCPU', machines: 'machines', 'fixed-addresses': 'fixed addresses' } as const
 
 /** What providers let one account have, and what of it is used: with all on at once, and at the schedules' peak. */
-export function Quotas({ part }: { readonly part: Extract<OverviewPart, { kind: 'month' }> | undefined }) {
+export const Quotas = memo(function Quotas({
+  part,
+}: {
+  readonly part: Extract<OverviewPart, { kind: 'month' }> | undefined
+}) {
   const { state } = useWorkbench()
   const { plan, books } = state
   const zone = plan.weeks[0]?.timeZone ?? 'Etc/UTC'
@@ -53,7 +58,7 @@ export function Quotas({ part }: { readonly part: Extract<OverviewPart, { kind: 
       </Table>
     </BenchSection>
   )
-}
+})
 
 function quotaText({ what, of }: QuotaUse, book: PriceBook | undefined): string {
   if (!of) return NAMES[what]

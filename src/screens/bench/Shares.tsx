@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import {
   foldShares,
@@ -47,7 +47,7 @@ const COLUMNS: readonly { readonly order: ShareOrder; readonly name: string }[] 
 ]
 
 /** Each bar is a machine, or machines that have something in common: what stays, what runs, what switching off saves. */
-export function Shares({ part, selected, onSelect }: SharesProps) {
+export const Shares = memo(function Shares({ part, selected, onSelect }: SharesProps) {
   const { state, address, mend } = useWorkbench()
   const { plan, books } = state
   const { fold, order } = address.bench
@@ -189,7 +189,7 @@ export function Shares({ part, selected, onSelect }: SharesProps) {
       )}
     </section>
   )
-}
+})
 
 interface HeadingProps {
   readonly order: ShareOrder
