@@ -8,8 +8,43 @@ const address = process.argv[2] ?? 'http://127.0.0.1:4310/'
 const folder = join(ROOT, 'docs', 'screenshots')
 const GAUGE = '?machine=timetable-loadgen&view=gauge&month=2027-03'
 
+const overviewDone = (page) =>
+  page.locator('[data-testid="bench"][aria-busy="false"]').waitFor({ timeout: 60_000 })
+
+const INVENTORY = [
+  'host,machine type,vCPU,RAM,OS,week plan,crew,disk size',
+  'bay-1,Heron 2/8,,,,depot-day,signals,64',
+  'bay-2,vintage-4,4,16,,depot-day,signals,64',
+  'bay-3,vintage-4,4,16,,nights,signals,64',
+  'signal-replay,Heron 2/8,,,,,fares,',
+  'bay-5,,2,"8,5",Fellside Linux 12,,crew,100',
+].join('\n')
+
 /** Name of the picture, where to go, the theme, and what to do there first. */
 const PICTURES = [
+  ['bench', '?view=bench&month=2027-03', 'light', overviewDone],
+  ['hand-off', '?view=hand-off&machine=crew-roster-db&month=2027-03', 'light'],
+  [
+    'month-report',
+    '?view=hand-off&month=2027-03',
+    'dark',
+    async (page) => {
+      await page.getByRole('radio', { name: 'Month report' }).click()
+      await page.locator('[data-testid="month-report"][aria-busy="false"]').waitFor({ timeout: 60_000 })
+    },
+  ],
+  [
+    'inventory',
+    '?view=bench&month=2027-03',
+    'light',
+    async (page) => {
+      await overviewDone(page)
+      await page
+        .locator('input[type="file"]')
+        .setInputFiles({ name: 'bays.csv', mimeType: 'text/csv', buffer: Buffer.from(INVENTORY) })
+      await page.getByTestId('inventory-count').waitFor()
+    },
+  ],
   ['gauge-light', GAUGE, 'light'],
   ['gauge-dark', GAUGE, 'dark'],
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],

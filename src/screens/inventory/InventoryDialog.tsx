@@ -181,6 +181,11 @@ const Problem = styled.p`
 `
 
 const Foot = styled.div`
+  position: sticky;
+  bottom: -20px;
+  margin: 0 0 -20px;
+  padding: 8px 0 16px;
+  background: var(--sheet);
   display: flex;
   flex-wrap: wrap;
   gap: 8px 12px;
