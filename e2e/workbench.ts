@@ -1,4 +1,5 @@
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, type Download, type Locator, type Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
 
 /** How the tests speak of the screen: by what a person sees and hears. */
 export class Workbench {
@@ -125,3 +126,30 @@ export function overlappingLabels(page: Page): Promise<string[]> {
     }),
   )
 }
+
+/** A shown amount in cents. */
+export const cents = (text: string): number =>
+  Math.round(Number(text.replace('−', '-').replace(/[^0-9.-]/g, '')) * 100)
+
+/** Gives the page a table of machines, as if it were dropped. */
+export async function chooseTable(page: Page, name: string, text: string): Promise<void> {
+  await page
+    .getByLabel('Plan, price book or inventory to import')
+    .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+}
+
+/** Chooses from a dropdown. */
+export async function pick(page: Page, label: string, option: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`${label}$`) }).click()
+  await page.getByRole('option', { name: option }).click()
+}
+
+/** The text of the file that something saves. */
+export async function saved(page: Page, act: () => Promise<void>): Promise<string> {
+  const [file] = await Promise.all([page.waitForEvent('download'), act()])
+  return readFileSync(await (file as Download).path(), 'utf8')
+}
+
+/** Waits until all of the bench is worked out. */
+export const overviewDone = (page: Page) =>
+  expect(page.getByTestId('bench')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })

@@ -1,6 +1,5 @@
 import Joi from 'joi'
 import {
-  LONGEST_CREDIT_YEARS,
   MOST_ACCEPTED,
   MOST_DATA_DISKS,
   MOST_EXCHANGE_RATES,
@@ -8,7 +7,6 @@ import {
   MOST_TAGS,
   MOST_WEEKS,
   SNAPSHOT_EVERY,
-  type Credit,
   type Machine,
   type Plan,
 } from '../core/machine/plan.ts'
@@ -25,6 +23,7 @@ import { SWITCH_ACTIONS } from '../core/timers/switching.ts'
 import { parseClockTime } from './clockTime.ts'
 import { access } from './accessSchema.ts'
 import { setup } from './setupSchema.ts'
+import { credit } from './creditSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
 import { templateProblem } from './timers/commandTemplate.ts'
 import {
@@ -271,22 +270,6 @@ const machine = Joi.object({
     MOST_VARIANTS,
   ).unique('number'),
 })
-
-const credit = Joi.object({
-  amount: price.required(),
-  from: date.required(),
-  expires: date.required(),
-  timeZone: timeZone.required(),
-})
-  .custom((value: Credit, helpers) => {
-    const [from, expires] = [parseDate(value.from)!, parseDate(value.expires)!]
-    if (expires < from) return helpers.error('credit.backwards')
-    return expires - from > LONGEST_CREDIT_YEARS * 366 ? helpers.error('credit.long') : value
-  })
-  .messages({
-    'credit.backwards': 'an expiry date that is not before the date it pays from',
-    'credit.long': `a credit of at most ${LONGEST_CREDIT_YEARS} years`,
-  })
 
 export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   format: Joi.string().required(),

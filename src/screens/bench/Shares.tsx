@@ -18,7 +18,9 @@ import { TextInput } from '../../interface/TextInput'
 import { media } from '../../interface/theme/media'
 import { currencySymbol } from '../../interface/wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ShareHeading } from './ShareHeading'
 import { ShareRow } from './ShareRow'
+import { ShareTable } from './ShareTable.styles.ts'
 import { groupName } from './groupName.ts'
 import { joinGroups } from './joinGroups.ts'
 
@@ -113,7 +115,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
           saved by switching off
         </Legend>
       </Bar>
-      <Table>
+      <ShareTable>
         <thead>
           <tr>
             <th scope="col">
@@ -124,7 +126,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
                 onChange={(event) => toggle(everyone, event.target.checked)}
               />
             </th>
-            <Heading
+            <ShareHeading
               order="name"
               name={fold === 'machine' ? 'machine' : 'together'}
               now={order}
@@ -134,7 +136,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
               <Unit>{symbol} this month</Unit>
             </th>
             {COLUMNS.map(({ order: each, name }) => (
-              <Heading key={each} order={each} name={name} now={order} onSort={choose} />
+              <ShareHeading key={each} order={each} name={name} now={order} onSort={choose} />
             ))}
           </tr>
         </thead>
@@ -174,7 +176,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
             />
           )}
         </tbody>
-      </Table>
+      </ShareTable>
       {shares.length === 0 && search !== '' && (
         <Waiting>No machine has “{search}” in its name, purpose or tags.</Waiting>
       )}
@@ -190,22 +192,6 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
     </section>
   )
 })
-
-interface HeadingProps {
-  readonly order: ShareOrder
-  readonly name: string
-  readonly now: ShareOrder
-  readonly onSort: (part: { readonly order: ShareOrder }) => void
-}
-
-const Heading = ({ order, name, now, onSort }: HeadingProps) => (
-  <th scope="col" aria-sort={order === now ? (order === 'name' ? 'ascending' : 'descending') : undefined}>
-    <Sort type="button" onClick={() => onSort({ order })} aria-label={`Sort by ${name}`}>
-      {name}
-      <span aria-hidden="true">{order === now ? (order === 'name' ? ' ▴' : ' ▾') : ''}</span>
-    </Sort>
-  </th>
-)
 
 const Bar = styled.div`
   display: flex;
@@ -240,67 +226,6 @@ const Legend = styled.span`
   }
   i[data-part='running'] {
     background: var(--run);
-  }
-`
-
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  table-layout: fixed;
-
-  th,
-  td {
-    padding: 0 0 0 10px;
-    height: 27px;
-    text-align: right;
-    font-weight: 400;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
-  }
-  th:nth-child(1),
-  td:first-child {
-    width: 26px;
-    padding-left: 2px;
-    text-align: left;
-  }
-  th:nth-child(2) {
-    width: 168px;
-    text-align: left;
-  }
-  th:nth-child(3) {
-    text-align: left;
-  }
-  th:nth-child(n + 4) {
-    width: 84px;
-  }
-  tbody tr {
-    border-top: 1px solid var(--rule);
-  }
-  ${media.narrow} {
-    th:nth-child(3),
-    td:nth-child(3),
-    th:nth-child(4),
-    td:nth-child(4),
-    th:nth-child(5),
-    td:nth-child(5) {
-      display: none;
-    }
-    th:nth-child(2) {
-      width: auto;
-    }
-  }
-`
-
-const Sort = styled.button`
-  padding: 3px 0;
-  border: 0;
-  background: none;
-  font-size: 12px;
-  color: var(--ink-2);
-  cursor: pointer;
-  ${media.coarse} {
-    min-height: 44px;
   }
 `
 
