@@ -1,4 +1,5 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
+import type { StateRow } from '../catalogue/priceBook.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
@@ -12,12 +13,29 @@ export interface LeftBehind {
 
 const LEFT_METERS = { disk: 'disks', address: 'address', snapshot: 'snapshots' } as const
 
+/** Deleting is always possible, also where a provider does not sell it as a state: what goes with the machine goes. */
+function deletable(resolved: ResolvedMachine): ResolvedMachine {
+  const { index } = resolved
+  const { book } = index
+  if (book.states.deleted) return resolved
+  const states = { ...book.states, deleted: GONE }
+  return { ...resolved, index: { ...index, book: { ...book, states } } }
+}
+
+const GONE: StateRow = {
+  compute: false,
+  licence: false,
+  disks: false,
+  address: 'unattached',
+  memoryImage: false,
+}
+
 /**
  * What would go on being charged once the machine is deleted; undefined where that is nothing. A commitment goes on
  * too, but it is not left behind by the machine.
  */
 export function leftBehind(resolved: ResolvedMachine, month: BillingMonth): LeftBehind | undefined {
-  const gone = hourByState(resolved, month).find(({ state }) => state === 'deleted')
+  const gone = hourByState(deletable(resolved), month).find(({ state }) => state === 'deleted')
   const left = gone?.byMeter.filter(({ meter }) => meter in LEFT_METERS) ?? []
   const perHour = left.reduce((sum, { amount }) => add(sum, amount), ZERO)
   if (perHour.n === 0n) return undefined
