@@ -1,8 +1,14 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { Machine } from '../machine/plan.ts'
 import { surveyPlan } from '../survey/surveyPlan.ts'
-import { parseDecimal, toDecimal } from '../quantity/decimal.ts'
+import { chargesWithin } from '../meter/chargesWithin.ts'
+import { parseDecimal, toDecimal, trimDecimal } from '../quantity/decimal.ts'
+import { add, compare, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
+import { instant } from '../quantity/units.ts'
+import { anyMachineOf, anyWeek } from '../testing/anyMachines.ts'
+import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { budgetReach } from './budgetReach.ts'
@@ -87,4 +93,40 @@ describe('a month against its budget', () => {
   test('of nothing, is over it at once', () => {
     expect(when(budgetReach(month, '0', planned).at)).toBe('2027-03-01T00')
   })
+
+  test('is reached in the hour that a walk through the month finds, on random plans', () => {
+    const book = DEMO_BOOKS[1]!
+    const anyMonth = fc.record({
+      machines: fc.array(anyMachineOf(book, ['a', 'b']), { minLength: 1, maxLength: 3 }),
+      weeks: fc.tuple(anyWeek('a'), anyWeek('b')),
+      percent: fc.integer({ min: 1, max: 99 }),
+    })
+    fc.assert(
+      fc.property(anyMonth, ({ machines: some, weeks, percent }) => {
+        const machines = some.map((machine, i) => ({ ...machine, name: `m${i}` }))
+        const { parts, leftOut } = new PlanSpending({
+          plan: { machines, weeks },
+          books: [book],
+          reading: 'calendar',
+        }).of(MARCH)
+        fc.pre(leftOut.length === 0)
+        const charges = parts.flatMap(({ estimate }) => estimate.charges)
+        const total = charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
+        const budget = trimDecimal(toDecimal(divide(multiply(total, exact(percent)), exact(100)), 6))
+        fc.pre(Number(budget) > 0)
+        const { at } = budgetReach({ parts, leftOut }, budget, total)
+        const { month } = parts[0]!.estimate
+        let spent: Exact = ZERO
+        let hour = month.from as number
+        while (hour < month.to && compare(spent, parseDecimal(budget)!) < 0) {
+          const span = { from: instant(hour), to: instant(hour + 3_600) }
+          for (const part of chargesWithin({ charges }, span)) spent = add(spent, part.amount)
+          hour += 3_600
+        }
+        expect(at).toBeGreaterThan(hour - 3_600)
+        expect(at).toBeLessThanOrEqual(hour)
+      }),
+      { numRuns: 15 },
+    )
+  }, 60_000)
 })
