@@ -32,7 +32,13 @@ describe('two estimates', () => {
     expect(compareReports(same, same)).toEqual({
       machines: [],
       same: 2,
-      total: { currency: 'EUR', before: same.total.planned, after: same.total.planned, difference: '0' },
+      total: {
+        currency: 'EUR',
+        before: same.total.planned,
+        after: same.total.planned,
+        difference: '0',
+        shown: { before: '114.88', after: '114.88', difference: '0' },
+      },
     })
   })
 

@@ -23,7 +23,8 @@ export interface Comparison {
   /** Those that are not the same, in the order of the first plan, then those that are new. */
   readonly machines: readonly ComparedMachine[]
   readonly same: number
-  readonly total: Compared & { readonly currency: string }
+  /** `shown` is to the cent, as the screen has both plans' totals. */
+  readonly total: Compared & { readonly currency: string; readonly shown: Compared }
 }
 
 /** Two estimates line by line: of two plans, or of a plan and what it was. */
@@ -42,6 +43,7 @@ export function compareReports(before: EstimateReport, after: EstimateReport): C
     total: {
       currency: after.total.currency,
       ...compared(before.total.planned, after.total.planned, sameCurrency),
+      shown: compared(before.total.shown.planned, after.total.shown.planned, sameCurrency),
     },
   }
 }

@@ -73,7 +73,7 @@ export function ComparePlans({ before, beforeName, onBack, onClose }: ComparePla
             <tfoot>
               <tr>
                 <th scope="row">In all, {total.currency}</th>
-                <Cells {...total} />
+                <Cells {...total.shown} />
               </tr>
             </tfoot>
           </table>
