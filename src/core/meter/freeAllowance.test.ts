@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { instant } from '../quantity/units.ts'
-import { allowanceEnd, drainPool, type Pool } from './freeAllowance.ts'
+import { allowanceEnd, drainedInstead, drainPool, poolSteps, type Pool } from './freeAllowance.ts'
 import { piecesLater, type Piece } from './pieces.ts'
 
 const anyUser = fc.record({
@@ -75,8 +75,8 @@ describe('a pool', () => {
   test('gives each what it gets when it is poured out second by second', () => {
     fc.assert(
       fc.property(anyPool, (pool) => {
-        const { free } = drainPool(pool)
-        expect(pool.users.map(({ key }) => free.get(key))).toEqual(pourOut(pool))
+        const { free } = drainPool(pool, poolSteps(pool))
+        expect(pool.users.map(({ key }) => free.get(key) ?? 0)).toEqual(pourOut(pool))
       }),
       { seed: 600, numRuns: 500 },
     )
@@ -85,13 +85,33 @@ describe('a pool', () => {
   test('never gives more than it holds, and says when it is empty', () => {
     fc.assert(
       fc.property(anyPool, (pool) => {
-        const { free, usedUpAt } = drainPool(pool)
+        const { free, usedUpAt } = drainPool(pool, poolSteps(pool))
         const given = [...free.values()].reduce((sum, ticks) => sum + ticks, 0)
         expect(given).toBeLessThanOrEqual(pool.capacity)
         if (usedUpAt !== undefined) expect(given).toBe(pool.capacity)
-        else for (const { key, pieces } of pool.users) expect(free.get(key)).toBeLessThanOrEqual(pieces.ticks)
+        else
+          for (const { key, pieces } of pool.users)
+            expect(free.get(key) ?? 0).toBeLessThanOrEqual(pieces.ticks)
       }),
       { seed: 601, numRuns: 300 },
+    )
+  })
+
+  test('with others in place of some, is what it is when all of them use it from the start', () => {
+    fc.assert(
+      fc.property(anyPool, fc.nat(), (pool, at) => {
+        const split = pool.users.length === 0 ? 0 : at % (pool.users.length + 1)
+        const [gone, kept] = [pool.users.slice(0, split), pool.users.slice(split)]
+        // Those that go give their pieces to others of other names, in their places.
+        const fresh = gone.map((user) => ({ ...user, key: `${user.key} again` }))
+        const before = poolSteps({ ...pool, users: [...gone, ...kept] })
+        const instead = drainedInstead(pool, before, new Set(gone.map(({ key }) => key)), fresh)
+        const anew = { ...pool, users: [...fresh, ...kept] }
+        const whole = drainPool(anew, poolSteps(anew))
+        expect(instead.usedUpAt).toBe(whole.usedUpAt)
+        for (const { key } of anew.users) expect(instead.free.get(key) ?? 0).toBe(whole.free.get(key) ?? 0)
+      }),
+      { seed: 602, numRuns: 300 },
     )
   })
 })

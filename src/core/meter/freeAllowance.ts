@@ -19,14 +19,14 @@ export interface Pool {
 }
 
 export interface Drained {
-  /** Free ticks of each user, by key; each user's first ones in time. */
+  /** Free ticks of each user that has any, by key; each user's first ones in time. */
   readonly free: ReadonlyMap<string, number>
   /** When nothing was left; undefined where something is. */
   readonly usedUpAt: Instant | undefined
 }
 
 /** A piece begins (1), or ends (0) and uses what rounding added. Ends come before beginnings of the same instant. */
-interface Step {
+export interface PoolStep {
   readonly at: number
   readonly begins: 0 | 1
   readonly user: PoolUser
@@ -34,11 +34,11 @@ interface Step {
   readonly jump: number
 }
 
-const compareSteps = (a: Step, b: Step): number =>
+const compareSteps = (a: PoolStep, b: PoolStep): number =>
   a.at - b.at || a.begins - b.begins || a.user.order - b.user.order
 
-function stepsOf(user: PoolUser, until: Instant): Step[] {
-  const steps: Step[] = []
+function stepsOf(user: PoolUser, until: Instant): PoolStep[] {
+  const steps: PoolStep[] = []
   for (const { from, to, ticks, added } of user.pieces.list) {
     if (from >= until) break
     const perSecond = (ticks - added) / (to - from)
@@ -48,20 +48,49 @@ function stepsOf(user: PoolUser, until: Instant): Step[] {
   return steps
 }
 
+/** When users begin and end, in time order. O(pieces × log pieces). */
+export const poolSteps = ({ users, until }: Pick<Pool, 'users' | 'until'>): readonly PoolStep[] =>
+  users.flatMap((user) => stepsOf(user, until)).sort(compareSteps)
+
+/** Steps of a pool without those of some users, and with those of others in their place; no further than is asked. */
+function* inPlaceOf(
+  steps: readonly PoolStep[],
+  without: ReadonlySet<string>,
+  own: readonly PoolStep[],
+): Generator<PoolStep> {
+  let next = 0
+  for (const step of steps) {
+    if (without.has(step.user.key)) continue
+    for (; next < own.length && compareSteps(own[next]!, step) <= 0; next += 1) yield own[next]!
+    yield step
+  }
+  for (; next < own.length; next += 1) yield own[next]!
+}
+
+/**
+ * The pool with other users in place of some: of a pool that is soon used up, only the first steps are looked at.
+ * `steps` are those of the pool as it is. O(steps until it is used up).
+ */
+export const drainedInstead = (
+  pool: Omit<Pool, 'users'>,
+  steps: readonly PoolStep[],
+  without: ReadonlySet<string>,
+  users: readonly PoolUser[],
+): Drained => drainPool(pool, inPlaceOf(steps, without, poolSteps({ users, until: pool.until })))
+
 /**
  * Uses a pool in time order. A second that the pool cannot cover for all who use it is covered in the order of the
- * plan. O(pieces × log pieces).
+ * plan. O(pieces) once they are in order.
  */
-export function drainPool({ capacity, until, users }: Pool): Drained {
-  const steps = users.flatMap((user) => stepsOf(user, until)).sort(compareSteps)
-  const free = new Map<string, number>(users.map(({ key }) => [key, 0]))
+export function drainPool({ capacity }: Pick<Pool, 'capacity'>, steps: Iterable<PoolStep>): Drained {
+  const free = new Map<string, number>()
   const active = new Map<PoolUser, { since: number; perSecond: number }>()
   const use = (user: PoolUser, ticks: number): void => {
-    free.set(user.key, free.get(user.key)! + ticks)
+    free.set(user.key, (free.get(user.key) ?? 0) + ticks)
   }
   let used = 0
   let rate = 0
-  let last = steps[0]?.at ?? 0
+  let last = -Infinity
   for (const { at, begins, user, perSecond, jump } of steps) {
     if (rate > 0 && used + rate * (at - last) >= capacity) {
       const whole = last + Math.floor((capacity - used) / rate)
@@ -75,7 +104,7 @@ export function drainPool({ capacity, until, users }: Pool): Drained {
       }
       return { free, usedUpAt }
     }
-    used += rate * (at - last)
+    if (rate > 0) used += rate * (at - last)
     last = at
     if (begins) {
       active.set(user, { since: at, perSecond })

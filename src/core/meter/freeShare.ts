@@ -2,7 +2,7 @@ import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { FreeAllowance } from '../catalogue/priceBook.ts'
 import type { ResolvedDisk, ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { Waiver } from './charge.ts'
-import { drainPool, type Drained, type PoolUser } from './freeAllowance.ts'
+import { drainedInstead, type Drained, type PoolUser } from './freeAllowance.ts'
 import type { Pieces } from './pieces.ts'
 import {
   diskKey,
@@ -71,15 +71,19 @@ function sharesOf(
   return shares
 }
 
+const NOTHING_FREE: Drained = { free: new Map(), usedUpAt: undefined }
+
 function drainedWith(
-  { pool, usersOf, drained }: SharedPool,
+  { pool, usersOf, steps, drained }: SharedPool,
   name: string,
   users: readonly PoolUser[],
 ): Drained {
   const known = usersOf.get(name) ?? []
   if (known.length === users.length && known.every((user, i) => sameUser(user, users[i]!))) return drained
+  // Who uses nothing takes nothing: the others need not be looked at.
+  if (users.every(({ pieces }) => pieces.ticks === 0)) return NOTHING_FREE
   const keys = new Set(known.map(({ key }) => key))
-  return drainPool({ ...pool, users: [...pool.users.filter(({ key }) => !keys.has(key)), ...users] })
+  return drainedInstead(pool, steps, keys, users)
 }
 
 const sameUser = (a: PoolUser, b: PoolUser): boolean => a.key === b.key && samePieces(a.pieces, b.pieces)

@@ -4,7 +4,15 @@ import type { FreeAllowance, PriceBook } from '../catalogue/priceBook.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { lengthOf } from '../quantity/units.ts'
 import { diskPieces, hourPieces, inMebibytes, MIB_PER_GIB } from './clockPieces.ts'
-import { allowanceEnd, drainPool, type Drained, type Pool, type PoolUser } from './freeAllowance.ts'
+import {
+  allowanceEnd,
+  drainPool,
+  poolSteps,
+  type Drained,
+  type Pool,
+  type PoolStep,
+  type PoolUser,
+} from './freeAllowance.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { payableTraffic } from './payableTraffic.ts'
 
@@ -34,6 +42,8 @@ export interface SharedPool {
   readonly pool: Pool
   /** By the machine's name. */
   readonly usersOf: ReadonlyMap<string, readonly PoolUser[]>
+  /** Of all users, in time order. */
+  readonly steps: readonly PoolStep[]
   readonly drained: Drained
 }
 
@@ -55,7 +65,8 @@ export function shareAccount(
       until: allowanceEnd(allowance.until, book.billingZone, month),
       users,
     }
-    pools.set(allowance.id, { allowance, pool, usersOf, drained: drainPool(pool) })
+    const steps = poolSteps(pool)
+    pools.set(allowance.id, { allowance, pool, usersOf, steps, drained: drainPool(pool, steps) })
   }
   return { pools, traffic: trafficOf(members), orders }
 }

@@ -16,6 +16,8 @@ const START: Address = {
 }
 
 test.each<[string, Partial<Address>]>([
+  ['the bench by a tag', { view: 'bench', bench: { fold: 'tag:system', order: 'saved' } }],
+  ['a build sheet', { view: 'hand-off', machine: 'x' }],
   ['a list behind a plate', { machine: 'x', list: 'data-disk-2' }],
   ['a week', { machine: 'a b&c=d', view: 'week', month: '2027-03' as YearMonth, reading: '730-hours' }],
   [
@@ -37,7 +39,9 @@ test.each([
   '?of=all&fold=up&meters=gold,silver&states=asleep&provider=mill',
   `?rate=${'/x'.repeat(200)}`,
   '?list=roof',
+  '?by=colour&sort=weight',
   '?',
-])('%s falls back', (query) => {
-  expect(readAddress(new URLSearchParams(query))).toEqual(START)
+])('%s falls back to the bench, or to the gauge of a machine', (query) => {
+  const view = query.includes('machine=') ? 'gauge' : 'bench'
+  expect(readAddress(new URLSearchParams(query))).toEqual({ ...START, view })
 })

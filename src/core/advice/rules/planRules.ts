@@ -29,7 +29,17 @@ function nearestMend({ resolved, plan, month, shared, estimate }: WatchInputs): 
 }
 
 /** Fields that tell one machine from its copy in another zone. */
-const copyOf = ({ name, zone, variants, accepted, pinned, ...rest }: Machine): string => JSON.stringify(rest)
+function copyOf(machine: Machine): string {
+  let copy = copies.get(machine)
+  if (copy === undefined) {
+    const { name, zone, variants, accepted, pinned, ...rest } = machine
+    copies.set(machine, (copy = JSON.stringify(rest)))
+  }
+  return copy
+}
+
+/** A pure memo: each machine of a plan is held against all others. */
+const copies = new WeakMap<Machine, string>()
 
 /** The same machine bought once for each zone that was ticked. */
 const sameInSeveralZones: WatchRule = ({ resolved: { machine }, machines, estimate }) => {
