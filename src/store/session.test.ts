@@ -279,6 +279,20 @@ describe('several plans', () => {
     expect(session.snapshot().saveProblem).toMatch(/storage is full.*stays open/)
   })
 
+  test('one that lies on the shelf is kept there as it is when another takes its place', async () => {
+    const { session } = await open()
+    await session.openPlan(other('Spare'))
+    session.edit('call it Mine', renamePlan('Mine'))
+    session.replace('start anew', { ...other('Anew'), machines: [] })
+    await saved(session)
+    expect(session.snapshot().plan.name).toBe('Anew')
+    await vi.waitFor(async () =>
+      expect((await session.shelf.list()).map(({ name }) => name)).toEqual([demo().plan.name, 'Mine']),
+    )
+    session.undo()
+    expect(session.snapshot().plan.name).toBe('Mine')
+  })
+
   test('earlier states of the open one can be looked at', async () => {
     const { session } = await open()
     session.edit('A', renamePlan('A'))

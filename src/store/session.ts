@@ -254,6 +254,17 @@ export class Session {
     this.show({ tabNotice: undefined })
   }
 
+  /** Another plan in place of the open one. One that lies on the shelf is laid there as it is now, not as it was. */
+  replace(label: string, plan: Plan): void {
+    const { id } = this.state.plan
+    if (id !== undefined) {
+      this.shelf
+        .put({ ...this.state.plan, id })
+        .catch((error: unknown) => this.show({ saveProblem: storageProblem(error) }))
+    }
+    this.edit(label, replacePlan(plan))
+  }
+
   /** Lays the open plan aside and opens another; says so, and leaves all as it is, where the storage has no room. */
   async openPlan(plan: Plan): Promise<void> {
     const { id = crypto.randomUUID(), ...open } = this.state.plan

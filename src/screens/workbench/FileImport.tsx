@@ -5,7 +5,6 @@ import styled from 'styled-components'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
-import { replacePlan } from '../../store/commands.ts'
 import { importFile } from '../../workers/importFile.ts'
 import { ChooseFile } from './ChooseFile'
 import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
@@ -50,7 +49,7 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
         return setProgress({ at: 'done', text, takeBack })
       }
       const { plan } = read.value
-      session.edit(`import ${file.name}`, replacePlan(plan))
+      session.replace(`import ${file.name}`, plan)
       go({ machine: plan.machines[0]?.name, month: plan.month })
       setProgress({ at: 'done', text: `${plan.name} is open. Undo brings the plan before it back.` })
     } catch (error) {

@@ -5,7 +5,6 @@ import { writePlan } from '../../files/planFile.ts'
 import { Button } from '../../interface/Button'
 import { download, fileName } from './download.ts'
 import { emptyPlan } from './emptyPlan.ts'
-import { replacePlan } from '../../store/commands.ts'
 import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** Lines across the page: what the demo is, and what the person must know now. */
@@ -54,7 +53,7 @@ export function Notices() {
           </span>
           <Button
             onPress={() => {
-              session.edit('start an empty plan', replacePlan(emptyPlan(month)))
+              session.replace('start an empty plan', emptyPlan(month))
               session.dismissWelcome()
               go({ machine: undefined })
             }}

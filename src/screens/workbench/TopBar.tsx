@@ -8,7 +8,7 @@ import { Mark } from '../../interface/Mark'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
-import { renamePlan, replacePlan } from '../../store/commands.ts'
+import { renamePlan } from '../../store/commands.ts'
 import { download, fileName } from './download.ts'
 import { EditableName } from './EditableName'
 import { emptyPlan } from './emptyPlan.ts'
@@ -95,7 +95,7 @@ export function TopBar() {
               id: 'empty',
               label: 'Start an empty plan',
               onAction: () => {
-                session.edit('start an empty plan', replacePlan(emptyPlan(month)))
+                session.replace('start an empty plan', emptyPlan(month))
                 go({ machine: undefined })
               },
             },
@@ -106,7 +106,7 @@ export function TopBar() {
                 void loadDemo().then((demo) => {
                   const known = new Set(books.map(({ provider }) => provider.id))
                   for (const book of demo.books) if (!known.has(book.provider.id)) void session.addBook(book)
-                  session.edit('open the demo plan', replacePlan(demo.plan))
+                  session.replace('open the demo plan', demo.plan)
                   go({ machine: undefined, month: demo.plan.month })
                 }),
             },
