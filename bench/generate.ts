@@ -58,7 +58,7 @@ export function largeBook(pattern: PriceBook, shape: BookShape, seed = 1): Price
     ),
     addresses: pattern.prices[pattern.regions[0]!.id]!.addresses,
   })
-  const { replacedSizes, ...rules } = pattern
+  const { replacedSizes, quotas, ...rules } = pattern
   return {
     ...rules,
     sizes,

@@ -87,7 +87,7 @@ test('a file dropped on the page is imported', async ({ page }) => {
     return data
   }, text)
   await page.dispatchEvent('body', 'dragover', { dataTransfer: transfer })
-  await expect(page.getByText('Drop a plan or a price book to import it')).toBeVisible()
+  await expect(page.getByText('Drop a plan, a price book or a table of machines to import it')).toBeVisible()
   await page.dispatchEvent('body', 'drop', { dataTransfer: transfer })
   await expect(page.getByRole('button', { name: 'Plan name: Dropped plan. Rename' })).toBeVisible()
 })

@@ -1,14 +1,27 @@
 import type { OverviewAnswer, OverviewAsk } from './overviewWorkerProtocol.ts'
 
+const begin = (): Worker => new Worker(new URL('./overview.worker.ts', import.meta.url), { type: 'module' })
+
+let waiting: Worker | undefined
+
+/** Begins a worker before there is a question, so that the first answer does not wait for it to load. */
+export function warmOverview(): void {
+  waiting ??= begin()
+}
+
 /** Looks a plan over off the page's thread; parts come as they are known. Answers what gives up. */
 export function askOverview(
   ask: OverviewAsk,
   onPart: (part: OverviewAnswer) => void,
   onFailure: (message: string) => void,
 ): () => void {
-  const worker = new Worker(new URL('./overview.worker.ts', import.meta.url), { type: 'module' })
+  const worker = waiting ?? begin()
+  waiting = undefined
   worker.onmessage = ({ data }: MessageEvent<OverviewAnswer>) => {
-    if (data.kind === 'done') worker.terminate()
+    if (data.kind === 'done') {
+      worker.terminate()
+      warmOverview()
+    }
     onPart(data)
   }
   worker.onerror = (event) => {

@@ -33,6 +33,27 @@ export const ShareTable = styled.table`
   th:nth-child(n + 4) {
     width: 84px;
   }
+  input[type='checkbox'] {
+    width: 15px;
+    height: 15px;
+    margin: 0;
+    vertical-align: middle;
+    accent-color: var(--ink);
+  }
+  ${media.coarse} {
+    th,
+    td {
+      height: 44px;
+    }
+    input[type='checkbox'] {
+      width: 24px;
+      height: 24px;
+    }
+    td:first-child,
+    th:nth-child(1) {
+      width: 40px;
+    }
+  }
   tbody tr {
     border-top: 1px solid var(--rule);
   }

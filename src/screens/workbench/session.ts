@@ -3,6 +3,7 @@
 import { parsePlan } from '../../files/planFile.ts'
 import { parsePriceBook } from '../../files/priceBookFile.ts'
 import { openDatabase } from '../../store/database.ts'
+import { warmOverview } from '../../workers/askOverview.ts'
 import { Session, type Demo } from '../../store/session.ts'
 
 /** The demo passes the same gate as any file. */
@@ -27,6 +28,7 @@ let opened: Session | undefined
 /** One session a page; React may mount its screens more than once. */
 export function pageSession(): Session {
   if (!opened) {
+    warmOverview()
     opened = new Session(openDatabase(), loadDemo)
     void opened.open()
   }
