@@ -71,6 +71,9 @@ for (const [width, height] of [
     const bench = new Workbench(page)
     for (const view of ['bench', 'hand-off']) {
       await bench.open(`/?view=${view}`)
+      if (view === 'bench') {
+        await expect(page.getByRole('region', { name: 'Quotas' })).toBeVisible({ timeout: 30_000 })
+      }
       await expect.poll(() => page.evaluate(tooWide), view).toEqual([])
     }
     await bench.open('/?machine=timetable-loadgen&view=gauge')

@@ -26,36 +26,38 @@ export const Quotas = memo(function Quotas({
       <BenchTitle>
         Quotas <small>what each account may hold; times of {zone}</small>
       </BenchTitle>
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Provider</th>
-            <th scope="col">of what</th>
-            <th scope="col">quota</th>
-            <th scope="col">all at once</th>
-            <th scope="col">peak</th>
-            <th scope="col">left at the peak</th>
-            <th scope="col">first held</th>
-          </tr>
-        </thead>
-        <tbody>
-          {part.quotas.map((use) => {
-            const book = books.find(({ provider }) => provider.id === use.provider)
-            const left = use.most - use.peak
-            return (
-              <tr key={`${use.provider} ${use.what} ${use.of?.id ?? ''}`}>
-                <th scope="row">{book?.provider.name ?? use.provider}</th>
-                <td>{quotaText(use, book)}</td>
-                <td>{use.most}</td>
-                <Figure $over={use.together > use.most}>{use.together}</Figure>
-                <Figure $over={left < 0}>{use.peak}</Figure>
-                <Figure $over={left < 0}>{left < 0 ? `${-left} too many` : left}</Figure>
-                <td>{use.peak > 0 ? instantText(use.peakAt, zone) : ''}</td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </Table>
+      <Scroll tabIndex={0} role="group" aria-label="Quotas of each account">
+        <Table>
+          <thead>
+            <tr>
+              <th scope="col">Provider</th>
+              <th scope="col">of what</th>
+              <th scope="col">quota</th>
+              <th scope="col">all at once</th>
+              <th scope="col">peak</th>
+              <th scope="col">left at the peak</th>
+              <th scope="col">first held</th>
+            </tr>
+          </thead>
+          <tbody>
+            {part.quotas.map((use) => {
+              const book = books.find(({ provider }) => provider.id === use.provider)
+              const left = use.most - use.peak
+              return (
+                <tr key={`${use.provider} ${use.what} ${use.of?.id ?? ''}`}>
+                  <th scope="row">{book?.provider.name ?? use.provider}</th>
+                  <td>{quotaText(use, book)}</td>
+                  <td>{use.most}</td>
+                  <Figure $over={use.together > use.most}>{use.together}</Figure>
+                  <Figure $over={left < 0}>{use.peak}</Figure>
+                  <Figure $over={left < 0}>{left < 0 ? `${-left} too many` : left}</Figure>
+                  <td>{use.peak > 0 ? instantText(use.peakAt, zone) : ''}</td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </Table>
+      </Scroll>
     </BenchSection>
   )
 })
@@ -66,6 +68,10 @@ function quotaText({ what, of }: QuotaUse, book: PriceBook | undefined): string 
   const name = list?.find(({ id }) => id === of.id)?.name ?? of.id
   return of.kind === 'region' ? `${NAMES[what]} in ${name}` : `${NAMES[what]} of ${name}`
 }
+
+const Scroll = styled.div`
+  overflow-x: auto;
+`
 
 const Table = styled.table`
   margin-top: 4px;
