@@ -7,6 +7,7 @@ import {
   MOST_TAGS,
   MOST_WEEKS,
   SNAPSHOT_EVERY,
+  TAG_KEY,
   type Machine,
   type Plan,
 } from '../core/machine/plan.ts'
@@ -202,9 +203,8 @@ const findingKey = Joi.string()
 
 const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"')
 
-/** A key that could stand in a column's head. */
 const tagKey = Joi.string()
-  .pattern(/^[\p{L}\p{N}][^\p{Cc}\p{Cf}\p{Zl}\p{Zp}]{0,39}$/u)
+  .pattern(TAG_KEY)
   .messages({ 'string.pattern.base': 'a key of at most 40 letters that begins with a letter or digit' })
 
 const longGaps = Joi.array()

@@ -107,6 +107,9 @@ export interface Tags {
 
 export const MOST_TAGS = 50
 
+/** A key that could stand in a column's head: begins with a letter or digit, at most 40 letters on one line. */
+export const TAG_KEY = /^[\p{L}\p{N}][^\p{Cc}\p{Cf}\p{Zl}\p{Zp}]{0,39}$/u
+
 /** A machine as it stood when it was kept, to be set beside what it is now. Its name in the plan is not part of it. */
 export interface Variant {
   /** Counts up in each machine, and is not given twice. */

@@ -7,6 +7,7 @@ import { NearestSizes } from '../../core/machine/nearestSizes.ts'
 import { MOST_TAGS, type Machine } from '../../core/machine/plan.ts'
 import { POWER_STATES } from '../../core/power/powerState.ts'
 import { gib } from '../../core/quantity/units.ts'
+import { asOneLine } from '../oneLine.ts'
 import { machineIssueText } from '../machineIssueText.ts'
 import type { AskedSize, CellProblem, InventoryInputs } from './inventory.ts'
 import type { InventoryField } from './inventoryFields.ts'
@@ -78,7 +79,7 @@ export class InventoryRowReader {
     const placed: Machine = {
       ...start,
       name,
-      purpose: this.text('purpose').replace(/\p{C}/gu, ' ').slice(0, 200),
+      purpose: asOneLine(this.text('purpose'), 200),
       region: region.id,
       zone: zone ?? region.zones[0]!,
       image: image.id,
@@ -207,7 +208,7 @@ export class InventoryRowReader {
     const offered = POWER_STATES.filter((state) => book.states[state])
     const off = offered.find((state) => state === offText)
     if (offText !== '' && !off) this.say('off', `“${offText}” is none of ${offered.join(', ')}.`)
-    const costCentre = this.text('cost-centre').replace(/\p{C}/gu, ' ').slice(0, 60)
+    const costCentre = asOneLine(this.text('cost-centre'), 60)
     const tags = this.tags()
     return {
       ...machine,
@@ -221,8 +222,8 @@ export class InventoryRowReader {
   private tags(): Record<string, string> {
     const { mapping, table } = this.inputs
     const entries = mapping.flatMap((field, column) => {
-      const value = (this.cells[column] ?? '').replace(/\p{C}/gu, ' ').slice(0, 80)
-      const key = table.columns[column]!.replace(/\p{C}/gu, ' ')
+      const value = asOneLine(this.cells[column] ?? '', 80)
+      const key = asOneLine(table.columns[column]!, 80)
         .replace(/^[^\p{L}\p{N}]+/u, '')
         .slice(0, 40)
       return field === 'tag' && value !== '' && key !== '' ? [[key, value] as const] : []

@@ -3,6 +3,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import { OFFICE_WEEK } from '../../core/testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../../core/testing/smallBook.ts'
+import { parsePlan, planToFile } from '../planFile.ts'
 import { mappingProblem, proposedMapping } from './inventoryFields.ts'
 import { parseNumber, parseRoom } from './inventoryNumber.ts'
 import { decodeTable, parseTable } from './inventoryTable.ts'
@@ -107,6 +108,22 @@ describe('rows of a table', () => {
     expect(problemsOf(read('name;size;region\na;huge;west\n'))[0]).toMatch(
       /^0\/- The size “Huge”|^0\/- .*huge/i,
     )
+  })
+
+  test('hold nothing that a plan file would refuse', () => {
+    const odd = 'on\u2028e\u200b'
+    const table = {
+      columns: ['name', 'size', 'purpose', 'cost centre', `te\u2029am`],
+      rows: [['a', 'small', odd, odd, odd]],
+    }
+    const { rows } = read('name\nx\n', { table, mapping: ['name', 'size', 'purpose', 'cost-centre', 'tag'] })
+    const { machine } = rows[0]!
+    expect([machine!.purpose, machine!.costCentre, machine!.tags]).toEqual([
+      'on e',
+      'on e',
+      { 'te am': 'on e' },
+    ])
+    expect(parsePlan(planToFile({ ...PLAN, machines: [machine!] })).ok).toBe(true)
   })
 
   test('columns that are tags keep their names', () => {

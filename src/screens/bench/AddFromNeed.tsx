@@ -10,6 +10,7 @@ import type { Found } from '../../core/search/cheapestFit.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { compare } from '../../core/quantity/exact.ts'
+import { isOneLine } from '../../files/oneLine.ts'
 import { isAmount } from '../../files/rules.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -111,8 +112,8 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
           label="Name of the machine"
           value={name}
           check={(text) =>
-            text === '' || text.length > 60
-              ? 'A name of 1 to 60 letters.'
+            text.trim() === '' || !isOneLine(text, 60)
+              ? 'A name of 1 to 60 letters, on one line.'
               : takenNames.includes(text)
                 ? 'Another one has this name.'
                 : undefined
@@ -124,7 +125,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
           label="What it is for"
           value={purpose}
           whenEmpty="what it does"
-          check={(text) => (text.length > 200 ? 'At most 200 letters.' : undefined)}
+          check={(text) => (isOneLine(text, 200) ? undefined : 'One line of at most 200 letters.')}
           onCommit={setPurpose}
         />
         <span>with at least</span>

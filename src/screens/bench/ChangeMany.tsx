@@ -4,8 +4,10 @@ import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import { changeMany, type LeftAsItIs, type ManyChange } from '../../core/bulk/changeMany.ts'
+import { TAG_KEY } from '../../core/machine/plan.ts'
 import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
 import { machineIssueText } from '../../files/machineIssueText.ts'
+import { isOneLine } from '../../files/oneLine.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { Dropdown, type DropdownOption } from '../../interface/Dropdown'
@@ -126,9 +128,7 @@ function Asked({ kind, names, onChange }: AskedProps) {
             value={key}
             whenEmpty="system"
             check={(text) =>
-              /^[\p{L}\p{N}][^\p{Cc}\p{Cf}\p{Zl}\p{Zp}]{0,39}$/u.test(text)
-                ? undefined
-                : 'At most 40 letters that begin with a letter or digit.'
+              TAG_KEY.test(text) ? undefined : 'At most 40 letters that begin with a letter or digit.'
             }
             onCommit={(text) => take(text, value)}
           />
@@ -138,7 +138,7 @@ function Asked({ kind, names, onChange }: AskedProps) {
           showLabel
           value={value}
           whenEmpty="empty takes it away"
-          check={(text) => (text.length > 60 ? 'At most 60 letters.' : undefined)}
+          check={(text) => (isOneLine(text, 60) ? undefined : 'One line of at most 60 letters.')}
           onCommit={(text) => take(key, text)}
         />
         {kind === 'cost-centre' && value === '' && (

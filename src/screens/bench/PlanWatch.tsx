@@ -5,12 +5,11 @@ import styled from 'styled-components'
 import type { Survey } from '../../core/survey/surveyPlan.ts'
 import { SEVERITIES } from '../../core/advice/finding.ts'
 import { QuietButton } from '../../interface/Button'
-import { findingText } from '../../interface/wording/finding'
+import { findingText, SEVERITY_NAMES } from '../../interface/wording/finding'
 import { formatMoney } from '../../interface/wording/money'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
-import { SEVERITY_NAMES } from '../../interface/wording/finding'
 import { Sign } from '../watch/Sign'
-import { writeAddress } from '../workbench/address'
+import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
 
@@ -18,7 +17,8 @@ const SHOWN = 8
 
 /** What is open on the watch lists of all machines: by what is at stake, then by how bad it is. */
 export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: Survey | undefined }) {
-  const { state, address, go } = useWorkbench()
+  const { state } = useWorkbench()
+  const link = useLinks()
   const [showsAll, setShowsAll] = useState(false)
   if (!survey) return null
   const { machines, weeks } = state.plan
@@ -42,23 +42,13 @@ export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: 
       </BenchTitle>
       <List>
         {shown.map(({ machine, currency, finding }) => {
-          const target = { ...address, view: 'gauge' as const, machine }
           return (
             <li key={`${machine} ${finding.key}`}>
               <Sign severity={finding.severity} />
               <span>
                 <VisuallyHidden>{SEVERITY_NAMES[finding.severity]}: </VisuallyHidden>
-                <a
-                  href={writeAddress(target)}
-                  onClick={(event) => {
-                    if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
-                    event.preventDefault()
-                    go(target)
-                  }}
-                >
-                  {machine}
-                </a>
-                : {findingText(finding.facts, { currency, timeZone: zoneOf(machine) })}
+                <a {...link({ view: 'gauge', machine })}>{machine}</a>:{' '}
+                {findingText(finding.facts, { currency, timeZone: zoneOf(machine) })}
               </span>
               <b>{finding.stake && finding.stake.n > 0n ? formatMoney(finding.stake, currency) : ''}</b>
             </li>

@@ -9,8 +9,7 @@ import {
 } from '../../core/overview/foldShares.ts'
 import { subtract, toNumber } from '../../core/quantity/exact.ts'
 import { formatAmount } from '../../interface/wording/money'
-import { writeAddress } from '../workbench/address'
-import { useWorkbench } from '../workbench/WorkbenchContext'
+import { useLinks } from '../workbench/useLinks.ts'
 
 interface ShareRowProps {
   readonly group: ShareGroup
@@ -109,20 +108,8 @@ function Figures({
 }
 
 function MachineLink({ name }: { readonly name: string }) {
-  const { address, go } = useWorkbench()
-  const target = { ...address, view: 'gauge' as const, machine: name }
-  return (
-    <a
-      href={writeAddress(target)}
-      onClick={(event) => {
-        if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
-        event.preventDefault()
-        go(target)
-      }}
-    >
-      {name}
-    </a>
-  )
+  const link = useLinks()
+  return <a {...link({ view: 'gauge', machine: name })}>{name}</a>
 }
 
 const Name = styled.th`

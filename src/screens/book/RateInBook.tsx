@@ -3,7 +3,8 @@
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { bookEntries, regionOfPointer, type BookEntry } from '../../interface/wording/bookEntries'
-import { writeAddress, type Address } from '../workbench/address.ts'
+import type { Address } from '../workbench/address.ts'
+import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** Lines of the book shown before and after the rate. */
@@ -16,13 +17,13 @@ interface RateInBookProps {
 
 /** A rate among its neighbours in the price book, set off; the whole book is one press away. */
 export function RateInBook({ book, pointer }: RateInBookProps) {
-  const { address, go, machine } = useWorkbench()
+  const { machine } = useWorkbench()
+  const link = useLinks()
   const region = regionOfPointer(pointer) ?? machine?.region ?? book.regions[0]!.id
   const entries = bookEntries(book, region)
   const at = entries.findIndex((entry) => entry.sort !== 'head' && entry.pointer === pointer)
   const shown = entries.slice(Math.max(0, at - AROUND), at + AROUND + 1).filter(isRate)
-  const target: Address = {
-    ...address,
+  const target: Partial<Address> = {
     machine: machine?.name,
     view: 'book',
     book: { provider: book.provider.id, edition: book.edition },
@@ -39,16 +40,7 @@ export function RateInBook({ book, pointer }: RateInBookProps) {
           </Line>
         ))}
       </Lines>
-      <a
-        href={writeAddress(target)}
-        onClick={(event) => {
-          if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
-          event.preventDefault()
-          go(target)
-        }}
-      >
-        Open the book there
-      </a>
+      <a {...link(target)}>Open the book there</a>
       <Pointer>{pointer}</Pointer>
     </>
   )

@@ -12,17 +12,19 @@ import { LedgerScreen } from '../ledger/LedgerScreen'
 import { MonthScreen } from '../month/MonthScreen'
 import { TermsScreen } from '../terms/TermsScreen'
 import { WeekScreen } from '../week/WeekScreen'
-import { isPlanView, MACHINE_VIEWS, writeAddress, type MachineView as View } from './address'
+import { isPlanView, MACHINE_VIEWS, type MachineView as View } from './address'
 import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
 import { VIEW_NAMES } from './viewNames.ts'
 import { NotPriced } from './NotPriced'
 import { useMachineActions } from './useMachineActions'
+import { useLinks } from './useLinks.ts'
 import { useWorkbench } from './WorkbenchContext'
 
 /** The middle: the open machine's decisions or its week, or why there is none. */
 export function MachineView() {
-  const { state, address, go, machine, result } = useWorkbench()
+  const { state, address, machine, result } = useWorkbench()
+  const link = useLinks()
   const actions = useMachineActions()
   if (!machine) return <NoMachine />
   return (
@@ -42,18 +44,11 @@ export function MachineView() {
         </Naming>
         <ViewLinks aria-label="Views of this machine">
           {MACHINE_VIEWS.map((view) => {
-            const target = { ...address, view, machine: machine.name }
             return (
               <ViewLink
                 key={view}
-                href={writeAddress(target)}
+                {...link({ view, machine: machine.name })}
                 aria-current={view === address.view ? 'page' : undefined}
-                onClick={(event) => {
-                  // With a key held the browser opens another tab or window, as for any link.
-                  if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
-                  event.preventDefault()
-                  go(target)
-                }}
               >
                 {VIEW_NAMES[view]}
               </ViewLink>

@@ -2,29 +2,24 @@
 
 import styled from 'styled-components'
 import { media } from '../../interface/theme/media'
-import { PLAN_VIEWS, writeAddress, type PlanView } from './address'
+import { PLAN_VIEWS, type PlanView } from './address'
+import { useLinks } from './useLinks.ts'
 import { useWorkbench } from './WorkbenchContext'
 
 const NAMES = { bench: 'Bench', 'hand-off': 'Hand-off' } as const satisfies Record<PlanView, string>
 
 /** The views of the whole plan. */
 export function PlanLinks() {
-  const { address, go } = useWorkbench()
+  const { address } = useWorkbench()
+  const link = useLinks()
   return (
     <Links aria-label="Views of the plan">
       {PLAN_VIEWS.map((view) => {
-        const target = { ...address, view, machine: undefined }
         return (
           <PlanLink
             key={view}
-            href={writeAddress(target)}
+            {...link({ view, machine: undefined })}
             aria-current={view === address.view ? 'page' : undefined}
-            onClick={(event) => {
-              // With a key held the browser opens another tab or window, as for any link.
-              if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return
-              event.preventDefault()
-              go(target)
-            }}
           >
             {NAMES[view]}
           </PlanLink>
