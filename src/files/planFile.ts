@@ -123,6 +123,7 @@ const toWeek = (file: WeekFile): WeekPlan => ({
       minute: parseClockTime(file.autoShutdown.at)!,
       days: file.autoShutdown.days.map((key) => DAY_KEYS.indexOf(key) as Weekday).sort((a, b) => a - b),
       ...(file.autoShutdown.timeZone !== undefined && { timeZone: file.autoShutdown.timeZone }),
+      ...(file.autoShutdown.off && { off: file.autoShutdown.off }),
     },
   }),
 })
@@ -148,6 +149,7 @@ const toWeekFile = (week: WeekPlan): WeekFile => ({
       at: formatClockTime(week.autoShutdown.minute),
       days: week.autoShutdown.days.map((day) => DAY_KEYS[day]!),
       ...(week.autoShutdown.timeZone !== undefined && { timeZone: week.autoShutdown.timeZone }),
+      ...(week.autoShutdown.off && { off: week.autoShutdown.off }),
     },
   }),
 })

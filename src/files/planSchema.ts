@@ -12,6 +12,7 @@ import {
   type Plan,
 } from '../core/machine/plan.ts'
 import { parseDate } from '../core/calendar/civil.ts'
+import { SHUTDOWN_STATES, type ShutdownState } from '../core/calendar/autoShutdown.ts'
 import { MOST_IDLE_MINUTES, MOST_SPREAD_MINUTES, type Habits } from '../core/calendar/habits.ts'
 import { MOST_START_EARLY_MINUTES } from '../core/calendar/weekPlan.ts'
 import { isWeekException, LONGEST_EXCEPTION_DAYS, MOST_EXCEPTIONS } from '../core/calendar/weekException.ts'
@@ -83,6 +84,7 @@ interface AutoShutdownFile {
   readonly at: string
   readonly days: readonly DayKey[]
   readonly timeZone?: string
+  readonly off?: ShutdownState
 }
 
 export interface ExceptionFile {
@@ -167,6 +169,7 @@ const week = Joi.object({
       .unique()
       .required(),
     timeZone,
+    off: Joi.valid(...SHUTDOWN_STATES),
   }),
 })
 

@@ -5,7 +5,7 @@ import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { offPlanOf, type OffPlan } from '../power/offPlan.ts'
 import { POWER_STATES } from '../power/powerState.ts'
 import { compare, type Exact } from '../quantity/exact.ts'
-import { distinctGaps } from './distinctGaps.ts'
+import { gapsToAdvise } from './distinctGaps.ts'
 import { planFor, willDo, withPlan } from './gapAdvice.ts'
 
 export interface BestOffPlan {
@@ -25,7 +25,7 @@ export function bestOffPlan(
 ): BestOffPlan | undefined {
   const totalWith = (plan: OffPlan) => machineTotal(withPlan(resolved, plan), month, shared)
   const { states } = resolved.index.book
-  const gaps = distinctGaps(resolved.week, month).map((gap) => ({
+  const gaps = gapsToAdvise(resolved, month).map((gap) => ({
     gap,
     ways: POWER_STATES.filter((off) => states[off] && willDo(resolved, gap, off)),
   }))

@@ -1,7 +1,10 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
+import { endsAtShutdown } from '../calendar/autoShutdown.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
+import { shutdownState } from '../catalogue/shutdownState.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { spansAround } from '../power/monthTimeline.ts'
-import { LONGEST_GAP_DAYS } from '../power/offPlan.ts'
+import { LONGEST_GAP_DAYS, offIn } from '../power/offPlan.ts'
 import { lengthOf, SECONDS_PER_DAY, seconds, type Seconds, type Span } from '../quantity/units.ts'
 
 /** Gaps of one length in a week's month. */
@@ -22,14 +25,20 @@ const LONGEST_MINUTES = LONGEST_GAP_DAYS * 24 * 60
 
 /**
  * The gaps between a week's times to be on that touch a month, by their whole minutes, shortest first. One that is
- * longer than can be told apart, as before the first time to be on, is left out.
+ * longer than can be told apart, as before the first time to be on, is left out, and those
+ * that do not count.
  */
-export function distinctGaps(week: WeekPlan, month: BillingMonth): DistinctGap[] {
+export function distinctGaps(
+  week: WeekPlan,
+  month: BillingMonth,
+  counts: (gap: Span) => boolean = () => true,
+): DistinctGap[] {
   const on = spansAround(week, month, LONGEST_GAP_DAYS * SECONDS_PER_DAY)
   const gaps = on
     .slice(1)
     .map(({ from }, i): Span => ({ from: on[i]!.to, to: from }))
     .filter(({ from, to }) => to > month.from && from < month.to && to - from >= 60)
+    .filter(counts)
   const byMinutes = new Map<number, Span[]>()
   for (const gap of gaps) {
     const minutes = Math.min(Math.floor(lengthOf(gap) / 60), LONGEST_MINUTES)
@@ -51,6 +60,23 @@ export function distinctGaps(week: WeekPlan, month: BillingMonth): DistinctGap[]
     }
   })
 }
+
+/** Those in which the machine's own state counts: not what an auto-shutdown with a state of its own begins. */
+export function gapsToAdvise(resolved: ResolvedMachine, month: BillingMonth): DistinctGap[] {
+  const { week, index } = resolved
+  const isOwn = (gap: Span): boolean => !isByShutdown(resolved, gap)
+  return distinctGaps(week, month, shutdownState(week, index.book) && isOwn)
+}
+
+/** How many gaps that touch the month have the state of the auto-shutdown that begins them. */
+export function gapsByShutdown(resolved: ResolvedMachine, month: BillingMonth): number {
+  if (!shutdownState(resolved.week, resolved.index.book)) return 0
+  const gaps = distinctGaps(resolved.week, month, (gap) => isByShutdown(resolved, gap))
+  return gaps.reduce((sum, { count }) => sum + count, 0)
+}
+
+const isByShutdown = ({ machine, week }: ResolvedMachine, { from, to }: Span): boolean =>
+  offIn(machine, seconds(to - from)) !== 'running' && endsAtShutdown(week, from)
 
 /** A full hour about halfway where there is one, and otherwise the longer length itself. */
 function between(shorter: number, longer: number): number {

@@ -7,7 +7,7 @@ import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal, meterOn } from '../meter/chargeMachine.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { spansAround } from '../power/monthTimeline.ts'
-import { isNeverOff, longestGap } from '../power/offPlan.ts'
+import { isNeverOff, reachOf } from '../power/offPlan.ts'
 import { add, compare, divide, exact, multiply, subtract, type Exact } from '../quantity/exact.ts'
 import { instant, lengthOf, type Span } from '../quantity/units.ts'
 
@@ -32,7 +32,7 @@ export function expectedMonth(
 ): ExpectedMonth | undefined {
   const { machine, week, index } = resolved
   if (isNeverOff(machine) || lackedState(machine, index.book)) return undefined
-  const on = spansAround(week, month, longestGap(machine))
+  const on = spansAround(week, month, reachOf(machine))
   const { forgottenPercent, idle } = habits
   const spread = habits.spreadMinutes * 60
   const costOf = (spans: readonly Span[]): Exact | undefined => {

@@ -5,7 +5,7 @@ import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal, meterMachine, meterOn } from '../meter/chargeMachine.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
-import { isNeverOff, longestGap } from '../power/offPlan.ts'
+import { isNeverOff, reachOf } from '../power/offPlan.ts'
 import { spansAround } from '../power/monthTimeline.ts'
 import { subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_HOUR, type Instant, type Span } from '../quantity/units.ts'
@@ -48,7 +48,7 @@ export function forgetting(
     const left = total(meterOn(resolved, fill(on, gap), month))
     return left && subtract(left, planned)
   }
-  const on = spansAround(resolved.week, month, longestGap(machine))
+  const on = spansAround(resolved.week, month, reachOf(machine))
   const gaps = gapsOf(on).filter(({ from, to }) => from >= month.from && to <= month.to)
   const between = (least: number, most: number): Span | undefined =>
     gaps.find((gap) => lengthOf(gap) >= least && lengthOf(gap) < most)

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
-import { parseDate } from '../calendar/civil.ts'
+import { parseDate, type Weekday } from '../calendar/civil.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
@@ -13,9 +13,9 @@ import { anyMachineOf, anyRulesOf, anyWeek } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { SMALL_BOOK } from '../testing/smallBook.ts'
-import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
+import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { bestOffPlan } from './bestOffPlan.ts'
-import { distinctGaps } from './distinctGaps.ts'
+import { distinctGaps, gapsByShutdown } from './distinctGaps.ts'
 import { gapAdvice, planFor, willDo } from './gapAdvice.ts'
 
 const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
@@ -109,6 +109,32 @@ describe('advice for an office week', () => {
     const ends = found.map(({ ways }) => ways.find(({ off }) => off === 'hibernated')?.mayEnd)
     expect(ends).toEqual([false, true, true])
     expect(willDo(resolved({}, OFFICE_WEEK, book), found[1]!, 'hibernated')).toBe(false)
+  })
+})
+
+describe('an auto-shutdown with a state of its own', () => {
+  const shutdown = (days: readonly Weekday[]) => ({
+    ...OFFICE_WEEK,
+    autoShutdown: { minute: 18 * 60, days, off: 'stopped' as const },
+  })
+
+  test('leaves advice for the gaps that it does not begin', () => {
+    const nights = gapAdvice(resolved({ off: 'deallocated' }, shutdown([4])), MARCH)
+    expect(nights.map(({ length }) => length / HOUR)).toEqual([14])
+    // One of them began in February.
+    expect(gapsByShutdown(resolved({ off: 'deallocated' }, shutdown([4])), MARCH)).toBe(5)
+    expect(gapsByShutdown(resolved({ off: 'running' }, shutdown([4])), MARCH)).toBe(0)
+    expect(gapAdvice(resolved({ off: 'deallocated' }, shutdown(EVERY_DAY)), MARCH)).toEqual([])
+  })
+
+  test('changes nothing where the provider does not have the state', () => {
+    const { stopped: _, ...states } = SMALL_BOOK.states
+    const without = { ...SMALL_BOOK, states }
+    const [own, other] = [OFFICE_WEEK, shutdown(EVERY_DAY)].map((week) =>
+      gapAdvice(resolved({ off: 'deallocated' }, week, without), MARCH),
+    )
+    expect(own!.length).toBeGreaterThan(1)
+    expect(other).toEqual(own)
   })
 })
 

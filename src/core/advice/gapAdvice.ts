@@ -1,7 +1,7 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
-import { lostWhenOff } from '../fit/lostWhenOff.ts'
+import { lostByItself } from '../fit/lostWhenOff.ts'
 import type { Keep } from '../machine/needs.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { slowestReturn } from '../machine/slowestReturn.ts'
@@ -14,7 +14,7 @@ import { offIn, withOffBetween, withOffPlan, type OffPlan } from '../power/offPl
 import { POWER_STATES, type OffState } from '../power/powerState.ts'
 import { add, compare, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant, SECONDS_PER_HOUR, type Span } from '../quantity/units.ts'
-import { distinctGaps, type DistinctGap } from './distinctGaps.ts'
+import { type DistinctGap, gapsToAdvise } from './distinctGaps.ts'
 
 /** One way to be off in the gaps of one length. */
 export interface WayForGap {
@@ -49,7 +49,7 @@ export function gapAdvice(
   shared?: SharedAccount,
 ): readonly GapAdvice[] {
   const states = POWER_STATES.filter((off) => resolved.index.book.states[off])
-  return distinctGaps(resolved.week, month).flatMap((gap): GapAdvice[] => {
+  return gapsToAdvise(resolved, month).flatMap((gap): GapAdvice[] => {
     const ways = states.flatMap((off) => wayFor(resolved, gap, off, month, shared) ?? [])
     if (ways.length === 0) return []
     ways.sort((a, b) => compare(a.total, b.total))
@@ -78,7 +78,7 @@ function wayFor(
     total,
     eachTime: costWithin(changed, surelyBack(resolved, gap.first), month, shared),
     reasons: fitReasons(alone, 'off'),
-    lost: lostWhenOff(alone),
+    lost: lostByItself(alone),
     mayEnd: mayEnd(resolved, gap, off),
   }
 }

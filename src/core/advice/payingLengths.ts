@@ -35,7 +35,7 @@ const LONGEST_MINUTES = LONGEST_GAP_DAYS * 24 * 60
 const BEGINS_AFTER = 2 * SECONDS_PER_DAY
 
 /**
- * One gap in a month that is otherwise on, priced in every state by the one meter: going off and coming back, minimums,
+ * One gap in a month that is otherwise on, and that no auto-shutdown begins, priced in every state by the one meter: going off and coming back, minimums,
  * begun hours, memory on disk, restoring. What a state costs over a longer gap grows or falls at steady rates, so each
  * length is found by halving: O(states² × log length) months.
  */
@@ -45,10 +45,12 @@ export function payingLengths(
   shared?: SharedAccount,
 ): PayingLengths {
   const { states } = resolved.index.book
+  const { autoShutdown: _, ...week } = resolved.week
+  const alone = { ...resolved, week }
   const costs = POWER_STATES.filter((off) => states[off]).map((off) => ({
     off,
-    cost: gapCost(withOff(resolved, off), month, shared),
-    willDo: off === 'running' || fitReasons(withOff(resolved, off), 'off').length === 0,
+    cost: gapCost(withOff(alone, off), month, shared),
+    willDo: off === 'running' || fitReasons(withOff(alone, off), 'off').length === 0,
   }))
   const running = costs[0]!.cost
   const ways = costs.flatMap(({ off, cost, willDo }): PayingLength[] => {

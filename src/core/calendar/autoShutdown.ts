@@ -1,10 +1,19 @@
+import type { TrueOffState } from '../power/powerState.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
 import { civilDate, dayNumber, weekdayOf, type Weekday } from './civil.ts'
 import { localToInstant, offsetAt, zoneOffsets } from './zoneOffsets.ts'
 
+/** What an auto-shutdown can do: it loses no disks. */
+export const SHUTDOWN_STATES = [
+  'stopped',
+  'deallocated',
+  'hibernated',
+] as const satisfies readonly TrueOffState[]
+export type ShutdownState = (typeof SHUTDOWN_STATES)[number]
+
 /**
- * Switches off whatever is on at a time of day, planned or not, into the state that each machine has when off. It starts
- * nothing: a machine stays off until its next window begins.
+ * Switches off whatever is on at a time of day, planned or not, but for machines that are left on in such a gap. It
+ * starts nothing: a machine stays off until its next window begins.
  */
 export interface AutoShutdown {
   /** 0 to 1,439, after midnight. */
@@ -13,6 +22,8 @@ export interface AutoShutdown {
   readonly days: readonly Weekday[]
   /** The week's where absent. */
   readonly timeZone?: string
+  /** The state of a gap that it begins; each machine's own where absent, or where a provider does not have it. */
+  readonly off?: ShutdownState
 }
 
 /** The first auto-shutdown after an instant; undefined where the week has none. O(1). */
@@ -34,3 +45,7 @@ export function shutdownAfter(
   }
   return next === Infinity ? undefined : instant(next)
 }
+
+/** Whether a run that ends then is ended by the auto-shutdown, also where its window would have ended at the same time. */
+export const endsAtShutdown = (week: Parameters<typeof shutdownAfter>[0], end: Instant): boolean =>
+  shutdownAfter(week, instant(end - 1)) === end

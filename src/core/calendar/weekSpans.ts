@@ -35,6 +35,17 @@ export function weekSpans(week: WeekPlan, within: Span): Span[] {
   }
 }
 
+/** The same, and the last span before `within`, however long ago within 400 days. */
+export function spansAndBefore(week: WeekPlan, within: Span): Span[] {
+  const spans = weekSpans(week, within)
+  if (spans[0] && spans[0].from <= within.from) return spans
+  for (let days = 8; ; days *= 8) {
+    const back = Math.min(days, LONGEST_LOOK_BACK_DAYS)
+    const before = weekSpans(week, { from: instant(within.from - back * SECONDS_PER_DAY), to: within.from })
+    if (before.length > 0 || back === LONGEST_LOOK_BACK_DAYS) return [...before.slice(-1), ...spans]
+  }
+}
+
 function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const firstDay = mondayOf(Math.floor(from / SECONDS_PER_DAY) - 1)
   const lastDay = Math.floor(to / SECONDS_PER_DAY) + 1

@@ -1,11 +1,16 @@
 import type { Keep } from '../machine/needs.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { inEachState, losesHardware } from './checks/offChecks.ts'
+import { afterShutdown, inEachState, losesHardware } from './checks/offChecks.ts'
 
 /** What a machine loses each time that it goes off; nothing where it never does. */
-export function lostWhenOff(resolved: ResolvedMachine): Keep[] {
-  const { machine, size } = resolved
-  const states = inEachState(resolved).filter((each) => each.machine.off !== 'running')
+export const lostWhenOff = (resolved: ResolvedMachine): Keep[] =>
+  lostIn(resolved, [...inEachState(resolved), afterShutdown(resolved) ?? []].flat())
+
+/** The same of its own states alone, whatever an auto-shutdown does. */
+export const lostByItself = (resolved: ResolvedMachine): Keep[] => lostIn(resolved, inEachState(resolved))
+
+function lostIn({ machine, size }: ResolvedMachine, all: readonly ResolvedMachine[]): Keep[] {
+  const states = all.filter((each) => each.machine.off !== 'running')
   if (states.length === 0) return []
   const gone = states.some(losesHardware)
   const lost: [Keep, boolean][] = [

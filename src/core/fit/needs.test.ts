@@ -194,3 +194,19 @@ describe('round trips', () => {
     expect(roundTrip(MEASURED, 'other', region).isMeasured).toBe(false)
   })
 })
+
+test('the state of an auto-shutdown must keep what the needs say, which another week could mend', () => {
+  const week = {
+    ...OFFICE_WEEK,
+    autoShutdown: { minute: 1_080, days: [4] as const, off: 'deallocated' as const },
+  }
+  const reasonsIn = (part: Partial<Machine>, decision?: Decision) =>
+    fitReasons({ ...machineWith({ keeps: ['hardware'] }, part), week }, decision)
+  const reason = { code: 'not-kept', what: 'hardware', state: 'deallocated' }
+  expect(reasonsIn({ off: 'stopped' })).toEqual([reason])
+  expect(reasonsIn({ off: 'stopped' }, 'week')).toEqual([reason])
+  expect(reasonsIn({ off: 'stopped' }, 'off')).toEqual([])
+  // What is never off is left on, and what goes there by itself says it once.
+  expect(reasonsIn({ off: 'running' })).toEqual([])
+  expect(reasonsIn({ off: 'deallocated' }, 'week')).toEqual([])
+})

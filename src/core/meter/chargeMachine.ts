@@ -1,10 +1,12 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
+import { endsAtShutdown } from '../calendar/autoShutdown.ts'
 import { changeTimes } from '../catalogue/changeTimes.ts'
+import { shutdownState } from '../catalogue/shutdownState.ts'
 import { restoredGiB } from '../machine/snapshots.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
 import type { OffState } from '../power/powerState.ts'
-import type { WayOff, WaysOff } from '../power/timeline.ts'
+import type { ShutdownOff, WayOff, WaysOff } from '../power/timeline.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { seconds, type Span } from '../quantity/units.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
@@ -19,31 +21,47 @@ import { trafficCharges } from './trafficCharges.ts'
 
 /** When each meter of this machine runs in the month. The book must have the machine's states when off. */
 export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
-  return meteredMonth(monthTimeline(resolved.week, waysOff(resolved), month), resolved.index.book)
+  const { ways, shutdown } = waysOff(resolved)
+  return meteredMonth(monthTimeline(resolved.week, ways, month, shutdown), resolved.index.book)
 }
 
 /** The same, if the machine were on at other times than its week says. */
-export const meterOn = (resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth =>
-  meteredMonth(timelineOf(on, waysOff(resolved), month), resolved.index.book)
+export function meterOn(resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth {
+  const { ways, shutdown } = waysOff(resolved)
+  return meteredMonth(timelineOf(on, ways, month, shutdown), resolved.index.book)
+}
 
-const waysMemo = new WeakMap<ResolvedMachine, WaysOff>()
+/** How the machine is off in a gap: by its length, and by the auto-shutdown that begins it. */
+interface GapWays {
+  readonly ways: WaysOff
+  readonly shutdown: ShutdownOff | undefined
+}
 
-/** How the machine is off in a gap, by its length. A pure memo, since every month asks. */
-function waysOff(resolved: ResolvedMachine): WaysOff {
+const waysMemo = new WeakMap<ResolvedMachine, GapWays>()
+
+/** A pure memo, since every month asks. */
+function waysOff(resolved: ResolvedMachine): GapWays {
   let ways = waysMemo.get(resolved)
   if (!ways) waysMemo.set(resolved, (ways = readWaysOff(resolved)))
   return ways
 }
 
-function readWaysOff(resolved: ResolvedMachine): WaysOff {
-  const { machine, index, size } = resolved
-  const way = (fromMinutes: number, off: OffState): WayOff => ({
-    from: seconds(fromMinutes * 60),
+function readWaysOff(resolved: ResolvedMachine): GapWays {
+  const { machine, index, size, week } = resolved
+  const into = (off: OffState) => ({
     off,
     changes: changeTimes(index.book, off, size.memoryGiB, restoredGiB(resolved)),
   })
+  const way = (fromMinutes: number, off: OffState): WayOff => ({
+    from: seconds(fromMinutes * 60),
+    ...into(off),
+  })
   const { off, longGaps = [] } = machine
-  return [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))]
+  const shut = shutdownState(week, index.book)
+  return {
+    ways: [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))],
+    shutdown: shut && { ...into(shut), ends: (run) => endsAtShutdown(week, run) },
+  }
 }
 
 /** Charges of one part of a machine, or the price that is missing. */

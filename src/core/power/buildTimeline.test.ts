@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { instant, lengthOf, seconds, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
 import { POWER_STATES, type OffState } from './powerState.ts'
-import { secondsByPhase, type WayOff } from './timeline.ts'
+import { secondsByPhase, type ShutdownOff, type WayOff } from './timeline.ts'
 
 const span = (from: number, to: number): Span => ({ from: instant(from), to: instant(to) })
 const within = span(0, 1_000)
@@ -91,6 +91,33 @@ describe('gaps that are long enough have a state of their own', () => {
   test('long ones can be run through, too', () => {
     expect(by(wayOff('deallocated', 5, 6), wayOff('running', 0, 0, 21))).toEqual([
       'running 0-400', 'stopping 400-405', 'deallocated 405-420', 'starting 420-426', 'running 426-1000',
+    ]) // prettier-ignore
+  })
+})
+
+describe('an auto-shutdown with a state of its own', () => {
+  const shutdown = (...runs: number[]): ShutdownOff => ({
+    ...wayOff('hibernated', 4, 9),
+    ends: (run) => runs.includes(run),
+  })
+  const on = [span(100, 200), span(300, 400)]
+  const by = (ways: [WayOff, ...WayOff[]], ...runs: number[]): string[] =>
+    buildTimeline({ on, ways, shutdown: shutdown(...runs), within }).map(
+      ({ phase, from, to }) => `${phase} ${from}-${to}`,
+    )
+
+  test('gives it to the gaps that it begins, however long, and to no other', () => {
+    const ways: [WayOff, ...WayOff[]] = [wayOff('stopped', 1, 2), wayOff('deleted', 7, 8, 300)]
+    expect(by(ways, 200)).toEqual([
+      'deleted 0-100', 'creating 100-108', 'running 108-200', 'hibernating 200-204', 'hibernated 204-300',
+      'waking 300-309', 'running 309-400', 'deleting 400-407', 'deleted 407-1000',
+    ]) // prettier-ignore
+    expect(by(ways, 400).slice(-2)).toEqual(['hibernating 400-404', 'hibernated 404-1000'])
+  })
+
+  test('leaves on what is left on in such a gap', () => {
+    expect(by([wayOff('running', 0, 0), wayOff('stopped', 1, 2, 300)], 200, 400)).toEqual([
+      'stopped 0-100', 'starting 100-102', 'running 102-400', 'hibernating 400-404', 'hibernated 404-1000',
     ]) // prettier-ignore
   })
 })

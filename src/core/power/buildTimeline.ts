@@ -1,16 +1,16 @@
 import { instant, type Instant } from '../quantity/units.ts'
 import { LEAVE_PHASE, RETURN_PHASE, type Phase } from './powerState.ts'
-import type { Segment, TimelineInputs, WayOff, WaysOff } from './timeline.ts'
+import type { Segment, TimelineInputs, WaysOff, WayOff } from './timeline.ts'
 
 /**
  * The machine's phases over `within`, in order, without gap or overlap.
  *
  * A machine begins to come back when a window opens and begins to go off when it closes, into the state that its gap
- * has by its planned length. It cannot come back before it has finished going off: a window that opens in that time
+ * has by its planned length, or by the auto-shutdown that begins it. It cannot come back before it has finished going off: a window that opens in that time
  * begins late, and one that also closes in it is missed, so that it stays as it was. It always finishes coming back
  * before it goes off again. What comes before the first window and after the last counts as a gap without end.
  */
-export function buildTimeline({ on, ways, within }: TimelineInputs): Segment[] {
+export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): Segment[] {
   const segments: { -readonly [field in keyof Segment]: Segment[field] }[] = []
   let at: Instant = within.from
   const stay = (phase: Phase, to: number): void => {
@@ -21,18 +21,22 @@ export function buildTimeline({ on, ways, within }: TimelineInputs): Segment[] {
     else segments.push({ phase, from: at, to: instant(end) })
     at = instant(end)
   }
-  let way = wayFor(ways, Infinity)
+  let way: Way = wayFor(ways, Infinity)
   for (const [i, window] of on.entries()) {
     if (window.to <= at) continue
     stay(way.off, window.from)
     if (way.off !== 'running') stay(RETURN_PHASE[way.off], at + way.changes.return)
     stay('running', Math.max(window.to, at))
     way = wayFor(ways, (on[i + 1]?.from ?? Infinity) - window.to)
+    // What is left on in such a gap is left on by an auto-shutdown too.
+    if (way.off !== 'running' && shutdown?.ends(window.to)) way = shutdown
     if (way.off !== 'running') stay(LEAVE_PHASE[way.off], at + way.changes.leave)
   }
   stay(way.off, within.to)
   return segments
 }
+
+type Way = Pick<WayOff, 'off' | 'changes'>
 
 function wayFor(ways: WaysOff, gap: number): WayOff {
   let found: WayOff = ways[0]

@@ -1,8 +1,9 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { weekSpans } from '../calendar/weekSpans.ts'
+import { spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
 import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
-import type { Segment, WayOff, WaysOff } from './timeline.ts'
+import { gapReach } from './offPlan.ts'
+import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
 
 /**
  * A machine's phases over a month and a little more on both sides, so that a run that crosses the month's ends is
@@ -23,14 +24,19 @@ const MOST_KEPT = 2_000
 /** Never off is the same for every week. */
 const NEVER_OFF: object = {}
 
-export function monthTimeline(week: WeekPlan, ways: WaysOff, month: Span): MonthTimeline {
-  const { neverOff, key: ofWays } = keyOf(ways)
+export function monthTimeline(
+  week: WeekPlan,
+  ways: WaysOff,
+  month: Span,
+  shutdown?: ShutdownOff,
+): MonthTimeline {
+  const { neverOff, key: ofWays, reach } = keyOf(ways)
   const ofWeek = memoOf(neverOff ? NEVER_OFF : week)
-  const key = `${ofWays} ${month.from} ${month.to}`
+  const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
-    const on = neverOff ? [] : spansAround(week, month, ways.at(-1)!.from)
-    ofWeek.set(key, (timeline = timelineOf(on, ways, month)))
+    const on = neverOff ? [] : spansAround(week, month, reach)
+    ofWeek.set(key, (timeline = timelineOf(on, ways, month, shutdown)))
   }
   return timeline
 }
@@ -46,6 +52,8 @@ function memoOf(of: object): Map<string, MonthTimeline> {
 interface WaysKey {
   readonly neverOff: boolean
   readonly key: string
+  /** How far about a month a week must be known, in seconds. */
+  readonly reach: number
 }
 
 /** Every month of a machine has the same ways. */
@@ -55,20 +63,27 @@ function keyOf(ways: WaysOff): WaysKey {
   let key = keys.get(ways)
   if (!key) {
     const neverOff = ways.every(({ off }) => off === 'running')
-    keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' ') }))
+    const last = ways.at(-1)!
+    const reach = gapReach(last.from, last.off)
+    keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' '), reach }))
   }
   return key
 }
 
-const wayKey = ({ from, off, changes }: WayOff): string => `${from} ${off} ${changes.leave} ${changes.return}`
+const wayKey = (way: WayOff): string => `${way.from} ${changeKey(way)}`
+
+const changeKey = ({ off, changes }: Pick<WayOff, 'off' | 'changes'>): string =>
+  `${off} ${changes.leave} ${changes.return}`
 
 /**
  * The times to be on that a month's timeline is made of: those that meet the month and what is kept about it, and so
- * much further that it is known of each gap whether it lasts at least `longest` seconds.
+ * much further, `reach` seconds, that it is known of each gap how long it lasts, of each run when it began, and whether an auto-shutdown
+ * with a state of its own begins it.
  */
-export const spansAround = (week: WeekPlan, month: Span, longest: number): Span[] => {
+export function spansAround(week: WeekPlan, month: Span, reach: number): Span[] {
   const { from, to } = around(month)
-  return weekSpans(week, { from: instant(from - longest), to: instant(to + longest) })
+  const within = { from: instant(from - reach), to: instant(to + reach) }
+  return week.autoShutdown?.off ? spansAndBefore(week, within) : weekSpans(week, within)
 }
 
 const around = (month: Span): Span => ({
@@ -77,8 +92,13 @@ const around = (month: Span): Span => ({
 })
 
 /** The same of any times to be on, in order and apart from each other. */
-export function timelineOf(on: readonly Span[], ways: WaysOff, month: Span): MonthTimeline {
+export function timelineOf(
+  on: readonly Span[],
+  ways: WaysOff,
+  month: Span,
+  shutdown?: ShutdownOff,
+): MonthTimeline {
   const { from, to } = around(month)
   const within = { from: instant(Math.min(from, on[0]?.from ?? from)), to }
-  return { month, segments: buildTimeline({ on, ways, within }) }
+  return { month, segments: buildTimeline({ on, ways, shutdown, within }) }
 }

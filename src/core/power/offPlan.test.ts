@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { seconds } from '../quantity/units.ts'
 import {
   isNeverOff,
-  longestGap,
+  reachOf,
   offIn,
   offStates,
   withOffBetween,
@@ -24,8 +24,10 @@ test('a gap has the state of the longest step that it reaches', () => {
 
 test('says which states it has, whether it is ever off, and how far it must look', () => {
   expect(offStates(MIX)).toEqual(['hibernated', 'deallocated'])
-  expect(longestGap(MIX)).toBe(38 * 3_600)
-  expect(longestGap({ off: 'stopped' })).toBe(0)
+  expect(reachOf(MIX)).toBe(38 * 3_600)
+  expect(reachOf({ off: 'stopped' })).toBe(0)
+  // A run that goes through long gaps can have begun long ago.
+  expect(reachOf({ off: 'stopped', longGaps: [{ fromMinutes: 60, off: 'running' }] })).toBe(400 * 86_400)
   expect(isNeverOff({ off: 'running' })).toBe(true)
   expect(isNeverOff({ ...MIX, off: 'running' })).toBe(false)
 })

@@ -1,4 +1,4 @@
-import { seconds, type Seconds } from '../quantity/units.ts'
+import { SECONDS_PER_DAY, seconds, type Seconds } from '../quantity/units.ts'
 import type { OffState } from './powerState.ts'
 
 /** What a machine is between its times to be on: one state, or another one in gaps that are long enough. */
@@ -16,6 +16,8 @@ export interface LongGap {
 
 export const MOST_LONG_GAPS = 48
 export const LONGEST_GAP_DAYS = 21
+/** What began earlier is charged as if it had begun then. */
+const LONGEST_RUN_DAYS = 400
 
 /** The state of a gap of this length. O(long gaps). */
 export function offIn({ off, longGaps = [] }: OffPlan, gap: Seconds): OffState {
@@ -62,8 +64,15 @@ export function withOffBetween(
   return { off: changes[0]!.off, ...(longGaps.length > 0 && { longGaps }) }
 }
 
-/** How far a month's neighbourhood must be known, to tell how long a gap at its ends is. */
-export const longestGap = ({ longGaps }: OffPlan): number => (longGaps?.at(-1)?.fromMinutes ?? 0) * 60
+/** How far a month's neighbourhood must be known in seconds, to tell how long a gap or a run at its ends is. */
+export function reachOf({ longGaps }: OffPlan): number {
+  const last = longGaps?.at(-1)
+  return last ? gapReach(last.fromMinutes * 60, last.off) : 0
+}
+
+/** The same, by what the longest gaps are. One that is run through is part of a run, which may have begun long ago. */
+export const gapReach = (from: number, off: OffState): number =>
+  off === 'running' ? LONGEST_RUN_DAYS * SECONDS_PER_DAY : from
 
 /** Fit for comparison, and for a key. */
 export const offPlanKey = ({ off, longGaps = [] }: OffPlan): string =>

@@ -1,4 +1,4 @@
-import { instant, seconds, type Seconds, type Span } from '../quantity/units.ts'
+import { instant, seconds, type Instant, type Seconds, type Span } from '../quantity/units.ts'
 import type { OffState, Phase } from './powerState.ts'
 
 export interface Segment extends Span {
@@ -21,10 +21,17 @@ export interface WayOff {
 /** Shortest gaps first, from 0 on. */
 export type WaysOff = readonly [WayOff, ...WayOff[]]
 
+/** How an auto-shutdown switches off, where it has a way of its own. */
+export interface ShutdownOff extends Pick<WayOff, 'off' | 'changes'> {
+  /** Whether it ends a run at this time. */
+  readonly ends: (run: Instant) => boolean
+}
+
 export interface TimelineInputs {
   /** The times to be on, in order and apart from each other. */
   readonly on: readonly Span[]
   readonly ways: WaysOff
+  readonly shutdown?: ShutdownOff | undefined
   /** What the timeline covers, without gap or overlap. */
   readonly within: Span
 }

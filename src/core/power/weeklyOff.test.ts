@@ -24,6 +24,19 @@ test('one state, or no window at all, is seven whole days', () => {
   expect(weeklyOff([], MIX)).toEqual(whole.map((day) => ({ ...day, off: 'deallocated' })))
 })
 
+test('a shutdown with a state of its own marks the gaps that begin with it', () => {
+  const late = [...windowsOn([0, 1], '08:00-22:00'), ...windowsOn([2], '20:00-02:00')]
+  const shutdown = { minute: 22 * 60, days: [1, 2] as const, off: 'stopped' as const }
+  const parts = weeklyOff(late, { off: 'hibernated' }, shutdown)
+  const text = parts.map(({ day, from, to, off }) => `${day} ${from / 60}-${to / 60} ${off}`)
+  // Monday ends without one, Tuesday with one, and Wednesday's falls into its window.
+  expect(text.slice(0, 6)).toEqual([
+    '0 22-24 hibernated', '1 0-8 hibernated', '1 22-24 stopped', '2 0-20 stopped', '3 2-24 stopped',
+    '4 0-24 stopped',
+  ]) // prettier-ignore
+  expect(weeklyOff(late, { off: 'running' }, shutdown).every(({ off }) => off === 'running')).toBe(true)
+})
+
 test('what is on and what is off fill the week, each minute once', () => {
   fc.assert(
     fc.property(anyWeek('one'), ({ windows }) => {

@@ -4,7 +4,7 @@ import type { Keep } from '../machine/needs.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { slowestReturn } from '../machine/slowestReturn.ts'
-import { offStates } from '../power/offPlan.ts'
+import { statesWhenOff } from '../machine/statesWhenOff.ts'
 import type { GiB, Seconds } from '../quantity/units.ts'
 
 /** What a machine would have less of, or be bound by, in another form. */
@@ -75,10 +75,7 @@ const keptOf = (machine: Machine): number =>
   disksOf(machine).reduce((sum, { snapshots }) => sum + (snapshots?.kept ?? 0), 0)
 
 function slower(now: ResolvedMachine, then: ResolvedMachine): Loss | false {
-  const [from, to] = [now, then].map((each) => slowestReturn(each, offStates(each.machine))) as [
-    Seconds,
-    Seconds,
-  ]
+  const [from, to] = [now, then].map((each) => slowestReturn(each, statesWhenOff(each))) as [Seconds, Seconds]
   return to > from && { kind: 'return', from, to }
 }
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { SHUTDOWN_STATES } from '../calendar/autoShutdown.ts'
 import type { PriceBook, Size } from '../catalogue/priceBook.ts'
 import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
 import type { LongGap } from '../power/offPlan.ts'
@@ -116,6 +117,12 @@ function anyDisk(book: PriceBook, region: string, size: Size): fc.Arbitrary<Disk
   })
 }
 
+const anyShutdown = fc.record({
+  minute: fc.integer({ min: 0, max: 1_439 }),
+  days: fc.constantFrom(EVERY_DAY, EVERY_DAY.slice(0, 5), EVERY_DAY.slice(4)),
+  off: fc.constantFrom(...SHUTDOWN_STATES),
+})
+
 /** Weeks in several zones, of windows that may overlap, run over midnight, or be minutes long. */
 export const anyWeek = (id: string) =>
   fc
@@ -129,12 +136,15 @@ export const anyWeek = (id: string) =>
         }),
         { maxLength: 6 },
       ),
+      // Seldom, since the slow meter then walks further.
+      autoShutdown: fc.option(anyShutdown, { nil: undefined, freq: 1 }),
     })
-    .map(({ zone, windows }) => ({
+    .map(({ zone, windows, autoShutdown }) => ({
       ...weekOf(
         zone,
         windows.map(({ day, from, length }) => ({ day, from, to: from + length })),
       ),
+      ...(autoShutdown && { autoShutdown }),
       id,
     }))
 

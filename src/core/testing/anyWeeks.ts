@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { SHUTDOWN_STATES } from '../calendar/autoShutdown.ts'
 import { dayOf, dayNumber, type Weekday } from '../calendar/civil.ts'
 import type { WeekException } from '../calendar/weekException.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
@@ -44,6 +45,7 @@ export const anyWeekIn = (year: number): fc.Arbitrary<WeekPlan> =>
           minute: fc.integer({ min: 0, max: 1439 }),
           days: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 7 }),
           timeZone: fc.option(fc.constantFrom(...ODD_ZONES), { nil: undefined }),
+          off: fc.constantFrom(undefined, undefined, ...SHUTDOWN_STATES),
         }),
         { nil: undefined, freq: 2 },
       ),
@@ -60,6 +62,7 @@ export const anyWeekIn = (year: number): fc.Arbitrary<WeekPlan> =>
           minute: autoShutdown.minute,
           days: autoShutdown.days as Weekday[],
           ...(autoShutdown.timeZone !== undefined && { timeZone: autoShutdown.timeZone }),
+          ...(autoShutdown.off && { off: autoShutdown.off }),
         },
       }),
     }))

@@ -4,7 +4,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { DiskKind, PriceBook, StateRow, Terms } from '../catalogue/priceBook.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
 import type { PowerState } from '../power/powerState.ts'
-import { walkMinutes } from './walkMinutes.ts'
+import { shutdownsOf, walkMinutes } from './walkMinutes.ts'
 
 /**
  * A meter as plain as can be, only for tests: it walks the minutes around a month, second by second where something
@@ -14,8 +14,12 @@ import { walkMinutes } from './walkMinutes.ts'
  */
 export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
   const { book, month } = inputs
-  const longest = inputs.machines.flatMap(({ longGaps = [] }) => longGaps.map((gap) => gap.fromMinutes * 60))
-  const margin = 3 * DAY + Math.max(0, ...longest)
+  const longest = inputs.machines.flatMap(({ longGaps = [] }) =>
+    longGaps.map((gap) => (gap.off === 'running' ? 8 * DAY : gap.fromMinutes * 60)),
+  )
+  // A week's gap at the ends of the walk must be whole where it counts what began it.
+  const margin =
+    3 * DAY + Math.max(0, ...longest, ...inputs.weeks.map((week) => (week.autoShutdown?.off ? 8 * DAY : 0)))
   const machines = inputs.machines.map((machine) => newClocks(machine, inputs, margin))
   const pools = (book.freeAllowances ?? []).map((allowance) => ({
     allowance,
@@ -101,9 +105,14 @@ const termsOf = (machine: Machine, book: PriceBook): Terms =>
 const endOfDate = (date: string, timeZone: string): number =>
   Temporal.PlainDate.from(date).add({ days: 1 }).toZonedDateTime(timeZone).epochMilliseconds / 1_000
 
-function newClocks(machine: Machine, { weeks, month }: SimpleInputs, margin: number): Clocks {
+function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs, margin: number): Clocks {
   const week = weeks.find(({ id }) => id === machine.week)!
-  const wanted = statesOf(machine, walkMinutes(week, month.from - margin, month.to + margin))
+  const [from, to] = [month.from - margin, month.to + margin]
+  const shutdowns = new Set(shutdownsOf(week, from - DAY, to + DAY))
+  const byShutdown = week.autoShutdown?.off
+  const wanted = statesOf(machine, walkMinutes(week, from, to), (minute) =>
+    byShutdown && book.states[byShutdown] && shutdowns.has(from + minute * 60) ? byShutdown : undefined,
+  )
   return {
     machine,
     wanted,
@@ -118,15 +127,21 @@ function newClocks(machine: Machine, { weeks, month }: SimpleInputs, margin: num
   }
 }
 
-/** Each minute off by how long its gap is; what the walk cuts off counts as without end. */
-function statesOf({ off, longGaps = [] }: Machine, on: readonly boolean[]): PowerState[] {
+/** Each minute off by how long its gap is, or by the shutdown at its beginning; what the walk cuts off counts as without end. */
+function statesOf(
+  { off, longGaps = [] }: Machine,
+  on: readonly boolean[],
+  shutAt: (minute: number) => PowerState | undefined,
+): PowerState[] {
   const states: PowerState[] = []
   for (let minute = 0; minute < on.length;) {
     let end = minute
     while (end < on.length && on[end] === on[minute]) end += 1
     const length = minute === 0 || end === on.length ? Infinity : end - minute
     const long = longGaps.filter((gap) => length >= gap.fromMinutes).at(-1)
-    while (states.length < end) states.push(on[minute] ? 'running' : (long?.off ?? off))
+    const own = long?.off ?? off
+    const state = own === 'running' || minute === 0 ? own : (shutAt(minute) ?? own)
+    while (states.length < end) states.push(on[minute] ? 'running' : state)
     minute = end
   }
   return states

@@ -52,7 +52,7 @@ const isOn = ({ exceptions }: WeekPlan, date: number): boolean =>
   exceptions.some(({ from, to, does }) => does === 'on' && from <= date && date <= to)
 
 /** Every auto-shutdown in order, found by walking its own clock. */
-function shutdownsOf({ autoShutdown, timeZone }: WeekPlan, start: number, end: number): number[] {
+export function shutdownsOf({ autoShutdown, timeZone }: WeekPlan, start: number, end: number): number[] {
   if (!autoShutdown) return []
   const clock = readClock(autoShutdown.timeZone ?? timeZone, start, end)
   const found: number[] = []

@@ -1,3 +1,4 @@
+import type { ShutdownState } from '../calendar/autoShutdown.ts'
 import { offIn, type OffPlan } from '../power/offPlan.ts'
 import { seconds } from '../quantity/units.ts'
 import type { Switch } from './transitions.ts'
@@ -15,11 +16,17 @@ export const USUAL_COMMAND = 'power {action} {machine} {region}'
 export interface SwitchedMachine extends OffPlan {
   readonly name: string
   readonly region: string
+  /** What an auto-shutdown makes of it, where that has a state of its own that the provider knows. */
+  readonly atShutdown?: ShutdownState | undefined
 }
 
 /** What a switch means for a machine; undefined where it is on in that gap, and so never switched for it. */
-export function actionOf(machine: SwitchedMachine, { to, gapFrom }: Switch): SwitchAction | undefined {
-  switch (offIn(machine, seconds(gapFrom * 60))) {
+export function actionOf(
+  machine: SwitchedMachine,
+  { to, gapFrom, byShutdown }: Switch,
+): SwitchAction | undefined {
+  const own = offIn(machine, seconds(gapFrom * 60))
+  switch (byShutdown && own !== 'running' ? (machine.atShutdown ?? own) : own) {
     case 'running':
       return undefined
     case 'stopped':

@@ -3,7 +3,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { weekSpans } from '../calendar/weekSpans.ts'
 import { clockChanges, localToInstant, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
-import { transitionsOf, type SwitchOptions, type Transition } from './transitions.ts'
+import { switchKey, transitionsOf, type SwitchOptions, type Transition } from './transitions.ts'
 import { weeklyRules, type WeeklyRule } from './weeklyRules.ts'
 
 /** A rule that is left out on some dates of the week's zone. */
@@ -74,7 +74,7 @@ export function timerPlan(
   }
 }
 
-const keyOf = ({ at, to, gapFrom }: Transition): string => `${at} ${to} ${gapFrom}`
+const keyOf = (each: Transition): string => `${each.at} ${switchKey(each)}`
 
 /**
  * Local dates about each clock change: those of the change itself by the clock before and by the one after, and those

@@ -1,6 +1,6 @@
-import { shutdownAfter } from '../calendar/autoShutdown.ts'
+import { endsAtShutdown, shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { weekSpans } from '../calendar/weekSpans.ts'
+import { spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
 import { instant, type Instant, type Span } from '../quantity/units.ts'
 
 /** What a switch does. */
@@ -11,7 +11,13 @@ export interface Switch {
    * gap reaches. 0 for short ones.
    */
   readonly gapFrom: number
+  /** The gap is one that an auto-shutdown begins which has a state of its own. */
+  readonly byShutdown?: true
 }
+
+/** Switches with the same key do the same. */
+export const switchKey = ({ to, gapFrom, byShutdown }: Switch): string =>
+  `${to} ${gapFrom} ${byShutdown ? 'shutdown' : ''}`
 
 /** When the machines of a week are switched. */
 export interface Transition extends Switch {
@@ -34,22 +40,26 @@ export function transitionsOf(
   // So far that it is known of each gap which step it reaches.
   const reach = (steps.at(-1) ?? 0) * 60
   const around = { from: instant(within.from - reach), to: instant(within.to + reach) }
-  const spans = weekSpans(week, around)
+  const hasState = week.autoShutdown?.off !== undefined
+  // What begins a gap matters then, and not only where it ends.
+  const spans = hasState ? spansAndBefore(week, around) : weekSpans(week, around)
+  const shut: Pick<Switch, 'byShutdown'> = hasState ? { byShutdown: true } : {}
   const found: Transition[] = []
   for (let i = 0; i <= spans.length; i += 1) {
     const gap = { from: spans[i - 1]?.to ?? -Infinity, to: spans[i]?.from ?? Infinity }
     const gapFrom = steps.findLast((step) => gap.to - gap.from >= step * 60) ?? 0
-    if (i > 0) found.push({ at: instant(gap.from), to: 'off', gapFrom })
+    const by = i > 0 && hasState && endsAtShutdown(week, instant(gap.from)) ? shut : {}
+    if (i > 0) found.push({ at: instant(gap.from), to: 'off', gapFrom, ...by })
     if (safetyNet) {
       for (const at of shutdownsWithin(
         week,
         Math.max(gap.from, within.from - 1),
         Math.min(gap.to, within.to),
       )) {
-        found.push({ at, to: 'off', gapFrom })
+        found.push({ at, to: 'off', gapFrom, ...shut })
       }
     }
-    if (i < spans.length) found.push({ at: instant(gap.to), to: 'on', gapFrom })
+    if (i < spans.length) found.push({ at: instant(gap.to), to: 'on', gapFrom, ...by })
   }
   return found.filter(({ at }) => at >= within.from && at < within.to)
 }

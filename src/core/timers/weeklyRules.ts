@@ -2,7 +2,7 @@ import { weekdayOf, dayNumber, type Weekday } from '../calendar/civil.ts'
 import { MINUTES_PER_DAY, type WeekPlan } from '../calendar/weekPlan.ts'
 import { weekSpans } from '../calendar/weekSpans.ts'
 import { instant, SECONDS_PER_DAY } from '../quantity/units.ts'
-import { transitionsOf, type Switch, type SwitchOptions } from './transitions.ts'
+import { switchKey, transitionsOf, type Switch, type SwitchOptions } from './transitions.ts'
 
 /** A switch at one time of day on some days of every week, on the week's wall clock. */
 export interface WeeklyRule extends Switch {
@@ -22,12 +22,11 @@ export function weeklyRules(week: WeekPlan, options: SwitchOptions = {}): Weekly
   const { autoShutdown, timeZone, ...rest } = week
   // On another clock its time of day changes with the seasons: such a switch-off is no weekly rule of this one.
   const isOwn = autoShutdown && (autoShutdown.timeZone ?? timeZone) === timeZone
-  const { minute, days } = autoShutdown ?? {}
   const plain: WeekPlan = {
     ...rest,
     timeZone: 'Etc/UTC',
     exceptions: [],
-    ...(isOwn && minute !== undefined && days && { autoShutdown: { minute, days } }),
+    ...(isOwn && { autoShutdown: { ...autoShutdown, timeZone: 'Etc/UTC' } }),
   }
   const monday = SOME_MONDAY * SECONDS_PER_DAY
   const within = { from: instant(monday), to: instant(monday + 7 * SECONDS_PER_DAY) }
@@ -36,7 +35,7 @@ export function weeklyRules(week: WeekPlan, options: SwitchOptions = {}): Weekly
   const rules = new Map<string, Switch & { minute: number; days: Set<Weekday> }>()
   for (const { at, ...does } of transitionsOf(plain, within, options)) {
     const minute = ((at - monday) / 60) % MINUTES_PER_DAY
-    const key = `${minute} ${does.to} ${does.gapFrom}`
+    const key = `${minute} ${switchKey(does)}`
     const rule = rules.get(key) ?? { ...does, minute, days: new Set<Weekday>() }
     rules.set(key, rule)
     rule.days.add(weekdayOf(dayNumber(Math.floor(at / SECONDS_PER_DAY))))

@@ -3,9 +3,13 @@ import type { WeeklyRule } from '../../core/timers/weeklyRules.ts'
 import { SECONDS_PER_DAY } from '../../core/quantity/units.ts'
 import { clockDigits, utcDate } from './utcText.ts'
 
-/** `off`, or `off-gap-38h` for gaps that last that long: letters, digits and hyphens. */
-export const switchId = ({ to, gapFrom }: Switch): string =>
-  gapFrom === 0 ? to : `${to}-gap-${gapFrom % 60 === 0 ? `${gapFrom / 60}h` : `${gapFrom}m`}`
+/** `off`, `off-shutdown`, or `off-gap-38h` for gaps that last that long: letters, digits and hyphens. */
+export const switchId = ({ to, gapFrom, byShutdown }: Switch): string =>
+  [
+    to,
+    ...(byShutdown ? ['shutdown'] : []),
+    ...(gapFrom > 0 ? ['gap', gapFrom % 60 === 0 ? `${gapFrom / 60}h` : `${gapFrom}m`] : []),
+  ].join('-')
 
 /** A rule's name in scripts and units: `on-0800`. */
 export const ruleId = ({ minute, ...does }: WeeklyRule): string =>

@@ -1,6 +1,6 @@
 import { formatDate } from '../../core/calendar/civil.ts'
 import { isNeverOff } from '../../core/power/offPlan.ts'
-import type { Transition } from '../../core/timers/transitions.ts'
+import type { Switch, Transition } from '../../core/timers/transitions.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import { stableJson } from '../stableJson.ts'
 import { actionOf, type SwitchedMachine } from '../../core/timers/switching.ts'
@@ -24,25 +24,29 @@ export function scheduleFeed(
       .map((machine) => ({
         name: machine.name,
         region: machine.region,
-        ...actionsOf(machine, 0),
+        ...actionsOf(machine, { gapFrom: 0 }),
         ...(machine.longGaps && {
           longGaps: machine.longGaps.map(({ fromMinutes }) => ({
             fromMinutes,
-            ...actionsOf(machine, fromMinutes),
+            ...actionsOf(machine, { gapFrom: fromMinutes }),
           })),
+        }),
+        ...(machine.atShutdown && {
+          autoShutdown: actionsOf({ ...machine, longGaps: [], off: machine.atShutdown }, { gapFrom: 0 }),
         }),
       })),
     beginsOn: plan.beginsOn,
-    switches: transitions.map(({ at, to, gapFrom }) => ({
+    switches: transitions.map(({ at, to, gapFrom, byShutdown }) => ({
       at: utcTime(at),
       to,
       ...(gapFrom > 0 && { gapFromMinutes: gapFrom }),
+      ...(byShutdown && { by: 'auto-shutdown' }),
     })),
   })
 }
 
 /** Neither where the machine is left on in such gaps. */
-function actionsOf(machine: SwitchedMachine, gapFrom: number) {
-  const [on, off] = [actionOf(machine, { to: 'on', gapFrom }), actionOf(machine, { to: 'off', gapFrom })]
+function actionsOf(machine: SwitchedMachine, gap: Pick<Switch, 'gapFrom'>) {
+  const [on, off] = [actionOf(machine, { to: 'on', ...gap }), actionOf(machine, { to: 'off', ...gap })]
   return { ...(on && { on }), ...(off && { off }) }
 }

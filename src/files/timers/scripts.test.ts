@@ -181,6 +181,53 @@ test('an auto-shutdown is a net under what is planned to be off', () => {
   expect(run(text, '2027-03-20T22:00:00Z', 'off-2200').stdout).toContain('stop crew')
 })
 
+describe('an auto-shutdown with a state of its own', () => {
+  const guarded = {
+    ...week,
+    windows: windowsOn(WORKDAYS, '08:00-23:00'),
+    autoShutdown: { minute: 22 * 60, days: [0, 1, 2, 3] as const, off: 'deallocated' as const },
+  }
+  const machines = [
+    { name: 'soak', region: 'porto', off: 'deleted', atShutdown: 'deallocated' },
+    { name: 'unable', region: 'porto', off: 'hibernated' },
+    { name: 'never', region: 'porto', off: 'running', atShutdown: 'deallocated' },
+  ] as const
+  const commands = Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, 'echo {action} {machine}']))
+  const inputs = {
+    week: guarded, machines, commands, from: day('2027-03-01'), to: day('2027-03-31'), scriptPath: '/opt/x.sh',
+    base: 'x', made: instant(1_800_000_000), safetyNet: true,
+  } // prettier-ignore
+  const textIn = (format: (typeof SCHEDULE_FORMATS)[number], name: string): string =>
+    exportSchedule({ ...inputs, format }).files.find((file) => file.name === name)!.text
+
+  test('does that to each machine whose provider has it, and brings it back from there', () => {
+    const power = textIn('crontab', 'x.sh')
+    expect(run(power, '2027-03-15T22:00:00Z', 'off-2200-shutdown').stdout).toBe(
+      'deallocate soak\nhibernate unable\n',
+    )
+    expect(run(power, '2027-03-16T08:00:00Z', 'on-0800-shutdown').stdout).toBe('start soak\nstart unable\n')
+    expect(run(power, '2027-03-12T23:00:00Z', 'off-2300').stdout).toBe('delete soak\nhibernate unable\n')
+    expect(run(power, '2027-03-15T08:00:00Z', 'on-0800').stdout).toBe('create soak\nstart unable\n')
+  })
+
+  test('is what apply now finds in such a gap, while its net over other gaps is not', () => {
+    const now = textIn('apply-now', 'x-now.sh')
+    expect(run(now, '2027-03-15T22:30:00Z').stdout).toBe('deallocate soak\nhibernate unable\n')
+    expect(run(now, '2027-03-13T22:30:00Z').stdout).toBe('delete soak\nhibernate unable\n')
+  })
+
+  test('is named in the feed and in a calendar of several machines', () => {
+    const feed = JSON.parse(textIn('feed', 'x.schedule.json'))
+    expect(feed.machines.map((machine: { autoShutdown?: unknown }) => machine.autoShutdown)).toEqual([
+      { on: 'start', off: 'deallocate' },
+      undefined,
+    ])
+    expect(feed.switches[1]).toEqual({ at: '2027-03-01T22:00:00Z', to: 'off', by: 'auto-shutdown' })
+    expect(feed.switches.at(-1)).toEqual({ at: '2027-03-31T21:00:00Z', to: 'off', by: 'auto-shutdown' })
+    expect(textIn('calendar', 'x.ics')).toContain('SUMMARY:Week: off\\, auto-shutdown')
+  })
+})
+
 test('crontab lines are what a person would write', () => {
   const lines = crontab(plan, 'Depot day', '/opt/depot-day.sh').split('\n')
   expect(lines).toContain('CRON_TZ=Europe/Lisbon')

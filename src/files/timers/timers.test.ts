@@ -20,9 +20,9 @@ import { utcTime } from './utcText.ts'
  * timers therefore read such a time in each of the ways that are known, and all must come to the same.
  */
 
-/** `2027-03-01T08:00:00Z off-gap-38h`. */
-const textOf = (at: Instant, { to, gapFrom }: Switch): string =>
-  `${utcTime(at)} ${to}${gapFrom === 0 ? '' : `-gap-${gapFrom % 60 === 0 ? `${gapFrom / 60}h` : `${gapFrom}m`}`}`
+/** `2027-03-01T08:00:00Z off-shutdown-gap-38h`. */
+const textOf = (at: Instant, { to, gapFrom, byShutdown }: Switch): string =>
+  `${utcTime(at)} ${to}${byShutdown ? '-shutdown' : ''}${gapFrom === 0 ? '' : `-gap-${gapFrom % 60 === 0 ? `${gapFrom / 60}h` : `${gapFrom}m`}`}`
 
 const planned = (week: WeekPlan, plan: TimerPlan, options: SwitchOptions): string[] =>
   transitionsOf(week, plan.within, options).map(({ at, ...does }) => textOf(at, does))

@@ -3,9 +3,10 @@
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { bestOffPlan, type BestOffPlan } from '../../core/advice/bestOffPlan.ts'
-import type { DistinctGap } from '../../core/advice/distinctGaps.ts'
+import { gapsByShutdown, type DistinctGap } from '../../core/advice/distinctGaps.ts'
 import { gapAdvice, planFor } from '../../core/advice/gapAdvice.ts'
 import { payingLengths } from '../../core/advice/payingLengths.ts'
+import { shutdownState } from '../../core/catalogue/shutdownState.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { OffState } from '../../core/power/powerState.ts'
 import { sign, subtract } from '../../core/quantity/exact.ts'
@@ -27,10 +28,11 @@ export function Gaps({ priced }: { readonly priced: PricedMachine }) {
   const { session } = useWorkbench()
   const settled = useSettled(priced, SETTLES_AFTER_MS)
   const found = useMemo(() => settled && adviceFor(settled), [settled])
-  if (!settled || !found || found.advice.length === 0) return null
+  if (!settled || !found || (found.advice.length === 0 && found.byShutdown === 0)) return null
   const { machine } = priced.resolved
   const isStale = settled !== priced
   const { currency, total } = settled.estimate
+  const shut = shutdownState(settled.resolved.week, settled.resolved.index.book)
   const saving = found.best && subtract(total, found.best.total)
   const take = (gap: DistinctGap, off: OffState): void =>
     session.edit(
@@ -48,10 +50,23 @@ export function Gaps({ priced }: { readonly priced: PricedMachine }) {
             Take the cheapest for every gap, −{formatMoney(saving, currency)} this month
           </Button>
         )}
-        {saving && sign(saving) === 0 && <span>Every gap has its cheapest state.</span>}
+        {saving && sign(saving) === 0 && found.advice.length > 0 && (
+          <span>Every gap has its cheapest state.</span>
+        )}
       </Head>
-      <GapTable advice={found.advice} total={total} currency={currency} isStale={isStale} onTake={take} />
-      <PayingRuler paying={found.paying} advice={found.advice} />
+      {shut && found.byShutdown > 0 && (
+        <p>
+          {found.byShutdown} {found.byShutdown === 1 ? 'gap begins' : 'gaps begin'} with the auto-shutdown and{' '}
+          {found.byShutdown === 1 ? 'is' : 'are'} {STATE_NAMES[shut].toLowerCase()} by it, whatever the
+          machine’s own state is.
+        </p>
+      )}
+      {found.advice.length > 0 && (
+        <>
+          <GapTable advice={found.advice} total={total} currency={currency} isStale={isStale} onTake={take} />
+          <PayingRuler paying={found.paying} advice={found.advice} />
+        </>
+      )}
     </Section>
   )
 }
@@ -59,6 +74,7 @@ export function Gaps({ priced }: { readonly priced: PricedMachine }) {
 function adviceFor({ resolved, month, account: { planned } }: PricedMachine) {
   return {
     advice: gapAdvice(resolved, month, planned),
+    byShutdown: gapsByShutdown(resolved, month),
     best: bestOffPlan(resolved, month, planned),
     paying: payingLengths(resolved, month, planned),
   }

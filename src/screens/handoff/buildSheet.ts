@@ -1,3 +1,4 @@
+import { shutdownState } from '../../core/catalogue/shutdownState.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Charge } from '../../core/meter/charge.ts'
 import { hourByState, hourCharges } from '../../core/meter/hourByState.ts'
@@ -18,7 +19,7 @@ import {
   SHOWN_PLACES,
 } from '../../interface/wording/money'
 import { offPlanText } from '../../interface/wording/offPlan'
-import { OFF_NAMES } from '../../interface/wording/state'
+import { OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
 import { formatHours, formatMonth, shortDay } from '../../interface/wording/time'
 import { weekText } from '../../interface/wording/week'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
@@ -72,6 +73,7 @@ const gib = (amount: number): string => `${groupDigits(String(amount))} GiB`
 export function buildSheet({ resolved, estimate, month }: PricedMachine, asked: YearMonth): Sheet {
   const { machine, index, size, region, image, terms, week } = resolved
   const { book } = index
+  const shutdown = shutdownState(week, book)
   const hourly = hourCharges(resolved, 'running', month)
   const [months, hours] = [
     shown(byLine(estimate.charges), SHOWN_PLACES),
@@ -144,7 +146,8 @@ export function buildSheet({ resolved, estimate, month }: PricedMachine, asked: 
                 line(
                   'Auto-shutdown',
                   `${formatClockTime(week.autoShutdown.minute)} ${week.autoShutdown.timeZone ?? week.timeZone}, ` +
-                    week.autoShutdown.days.map(shortDay).join(', '),
+                    week.autoShutdown.days.map(shortDay).join(', ') +
+                    (shutdown ? `, into ${STATE_NAMES[shutdown].toLowerCase()}` : ''),
                 ),
               ]
             : []),

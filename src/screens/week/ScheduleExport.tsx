@@ -6,10 +6,17 @@ import styled from 'styled-components'
 import { dayOf, formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
+import { shutdownState } from '../../core/catalogue/shutdownState.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { instant } from '../../core/quantity/units.ts'
 import { isNeverOff } from '../../core/power/offPlan.ts'
-import { actionOf, gapSteps, USUAL_COMMAND, type SwitchAction } from '../../core/timers/switching.ts'
+import {
+  actionOf,
+  gapSteps,
+  USUAL_COMMAND,
+  type SwitchAction,
+  type SwitchedMachine,
+} from '../../core/timers/switching.ts'
 import { LONGEST_TIMER_DAYS } from '../../core/timers/timerPlan.ts'
 import type { Switch } from '../../core/timers/transitions.ts'
 import { templateProblem } from '../../files/timers/commandTemplate.ts'
@@ -51,7 +58,12 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
   const [made] = useState(() => instant(Math.floor(Date.now() / 1000)))
   const scriptPath = path ?? `/usr/local/bin/${base}.sh`
   const sharers = state.plan.machines.filter((other) => other.week === week.id)
-  const machines = (alone ? [machine] : sharers).filter((each) => !isNeverOff(each))
+  const machines = (alone ? [machine] : sharers)
+    .filter((each) => !isNeverOff(each))
+    .map((each): SwitchedMachine => {
+      const book = state.books.find(({ provider }) => provider.id === each.provider)
+      return { ...each, atShutdown: book && shutdownState(week, book) }
+    })
   const commands = state.plan.commands ?? {}
   const { files, plan } = useMemo(
     () =>
@@ -72,6 +84,7 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
   const switches = [0, ...gapSteps(machines)].flatMap((gapFrom): Switch[] => [
     { to: 'on', gapFrom },
     { to: 'off', gapFrom },
+    ...(week.autoShutdown ? [{ to: 'off', gapFrom, byShutdown: true } as const] : []),
   ])
   const actions = [
     ...new Set(machines.flatMap((each) => switches.map((does) => actionOf(each, does)))),

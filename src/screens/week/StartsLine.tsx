@@ -5,7 +5,7 @@ import type { Habits } from '../../core/calendar/habits.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { slowestReturn } from '../../core/machine/slowestReturn.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
-import { offStates } from '../../core/power/offPlan.ts'
+import { statesWhenOff } from '../../core/machine/statesWhenOff.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { formatDuration } from '../../interface/wording/time'
 import type { WeekRule } from '../../store/commands.ts'
@@ -22,7 +22,7 @@ const USUAL_HABITS: Habits = { spreadMinutes: 30, forgottenPercent: 10 }
 /** Whether machines are started early enough to be ready, and whether a schedule or people switch them. */
 export function StartsLine({ week, result, onChange }: StartsLineProps) {
   const { startEarlyMinutes = 0, habits } = week
-  const takes = result?.ok ? slowestReturn(result.resolved, offStates(result.resolved.machine)) : 0
+  const takes = result?.ok ? slowestReturn(result.resolved, statesWhenOff(result.resolved)) : 0
   const needed = Math.ceil(takes / 60)
   const leads = [...new Set([...USUAL_LEADS, needed, startEarlyMinutes])].filter((minutes) => minutes > 0)
   return (

@@ -27,7 +27,7 @@ const percent = (minute: number): string => `${(minute / MINUTES_PER_DAY) * 100}
 export function WeekDrawing({ windows, off, patch, shutdown }: WeekDrawingProps) {
   return (
     <svg width="100%" height={7 * ROW} aria-hidden="true">
-      {weeklyOff(windows, off).map((part) => (
+      {weeklyOff(windows, off, shutdown).map((part) => (
         <rect
           key={`${part.day} ${part.from}`}
           x={percent(part.from)}

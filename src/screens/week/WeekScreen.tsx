@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
-import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
+import { drawnShutdown } from '../../core/catalogue/shutdownState.ts'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { isNeverOff } from '../../core/power/offPlan.ts'
 import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
@@ -57,6 +57,10 @@ export function WeekScreen() {
   if (!machine) return null
   if (!week) return <WeekChoice />
   const { states } = book ?? {}
+  const lacksShutdown = ({ autoShutdown }: WeekPlan, provider: string): boolean => {
+    const theirs = state.books.find((each) => each.provider.id === provider)
+    return autoShutdown?.off !== undefined && theirs !== undefined && !theirs.states[autoShutdown.off]
+  }
   const edit = (label: string, part: Partial<WeekPlan>): void =>
     session.edit(`${week.name}: ${label}`, setWeek(week.id, part))
   const setRule = (rule: WeekRule, label: string): void =>
@@ -156,7 +160,7 @@ export function WeekScreen() {
         brush={brush === 'on'}
         grain={grain}
         beside={beside}
-        shutdown={shutdownToDraw(week)}
+        shutdown={drawnShutdown(week, book)}
         onPreview={(windows) => session.preview(windows && setWeek(week.id, { windows }))}
         onPaint={paint}
       />
@@ -176,6 +180,9 @@ export function WeekScreen() {
       )}
       <AutoShutdownLine
         week={week}
+        unable={state.plan.machines
+          .filter((each) => each.week === week.id && !isNeverOff(each) && lacksShutdown(week, each.provider))
+          .map(({ name }) => name)}
         onChange={(autoShutdown, label) =>
           session.edit(`${week.name}: ${label}`, setAutoShutdown(week.id, autoShutdown))
         }
@@ -200,10 +207,6 @@ export function WeekScreen() {
     </>
   )
 }
-
-/** Only where it is on the week's own clock does it stand at one place of every day. */
-const shutdownToDraw = ({ autoShutdown, timeZone }: WeekPlan): AutoShutdown | undefined =>
-  autoShutdown && (autoShutdown.timeZone ?? timeZone) === timeZone ? autoShutdown : undefined
 
 interface SwatchProps {
   readonly state: OffState

@@ -75,6 +75,7 @@ function MachineCells({ machine }: { readonly machine: Machine }) {
   const currency = usePlanCurrency()
   const summary = useSummaries().byName.get(machine.name)
   const week = weeks.find(({ id }) => id === machine.week)
+  const book = state.books.find(({ provider }) => provider.id === machine.provider)
   return (
     <>
       <Name>{machine.name}</Name>
@@ -89,7 +90,7 @@ function MachineCells({ machine }: { readonly machine: Machine }) {
       </Cost>
       <Small>{summary?.size ?? machine.size}</Small>
       <Small $right>{summary?.priced ? formatHours(summary.onTime) : ''}</Small>
-      {week && <WeekBand week={week} off={machine.off} longGaps={machine.longGaps} />}
+      {week && <WeekBand week={week} off={machine.off} longGaps={machine.longGaps} book={book} />}
     </>
   )
 }

@@ -3,6 +3,8 @@
 import { memo } from 'react'
 import styled from 'styled-components'
 import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { drawnShutdown } from '../../core/catalogue/shutdownState.ts'
 import { isNeverOff, type OffPlan } from '../../core/power/offPlan.ts'
 import { weeklyOff } from '../../core/power/weeklyOff.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
@@ -18,10 +20,12 @@ interface WeekBandProps {
   readonly week: WeekPlan
   readonly off: OffPlan['off']
   readonly longGaps: OffPlan['longGaps'] | undefined
+  /** Of the machine's provider, for what an auto-shutdown does there. */
+  readonly book: PriceBook | undefined
 }
 
 /** A week at a glance: seven days side by side, on and off drawn as the states they are. */
-export const WeekBand = memo(function WeekBand({ week, off, longGaps }: WeekBandProps) {
+export const WeekBand = memo(function WeekBand({ week, off, longGaps, book }: WeekBandProps) {
   const plan: OffPlan = { off, ...(longGaps && { longGaps }) }
   const x = (day: number, minute: number): number =>
     day * (DAY_WIDTH + GAP) + (minute / MINUTES_PER_DAY) * DAY_WIDTH
@@ -30,7 +34,7 @@ export const WeekBand = memo(function WeekBand({ week, off, longGaps }: WeekBand
     : `${weekText(week)}, otherwise ${offPlanText(plan).toLowerCase()}`
   return (
     <Band viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={label}>
-      {weeklyOff(week.windows, plan).map((part) => (
+      {weeklyOff(week.windows, plan, drawnShutdown(week, book)).map((part) => (
         <rect
           key={`${part.day} ${part.from}`}
           x={x(part.day, part.from)}

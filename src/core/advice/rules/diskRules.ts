@@ -5,7 +5,7 @@ import { disksOf } from '../../machine/resolveMachine.ts'
 import { machineTotal } from '../../meter/machineTotal.ts'
 import { resolveChoice } from '../../notches/resolveChoice.ts'
 import { fitReasons } from '../../fit/fitReasons.ts'
-import { offStates } from '../../power/offPlan.ts'
+import { statesWhenOff } from '../../machine/statesWhenOff.ts'
 import { negate, subtract } from '../../quantity/exact.ts'
 import { gib } from '../../quantity/units.ts'
 import type { Finding, WatchInputs, WatchRule } from '../finding.ts'
@@ -62,7 +62,7 @@ const moreRoomThanNeeded: WatchRule = (inputs) => {
   const { machine, image, systemKind, size } = resolved
   const room = chargedRoom(systemKind, machine.systemDisk.roomGiB, size)
   if (room === undefined || systemKind.room.by === 'size') return []
-  const memory = offStates(machine).includes('hibernated') ? size.memoryGiB : 0
+  const memory = statesWhenOff(resolved).includes('hibernated') ? size.memoryGiB : 0
   const needed = gib(Math.max(image.least.diskGiB, image.usedGiB + memory))
   if (room < needed * MUCH_MORE) return []
   const mend = mendBy(inputs, 'disk-room', saves)

@@ -2,7 +2,8 @@ import { weekSpans } from '../../calendar/weekSpans.ts'
 import { hourByState } from '../../meter/hourByState.ts'
 import { compare, divide, exact, multiply, negate, subtract, toNumber, ZERO } from '../../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_DAY, SECONDS_PER_HOUR, seconds } from '../../quantity/units.ts'
-import { isNeverOff, offIn, offStates } from '../../power/offPlan.ts'
+import { statesWhenOff } from '../../machine/statesWhenOff.ts'
+import { isNeverOff, offIn } from '../../power/offPlan.ts'
 import { givesHardwareBack, type PowerState } from '../../power/powerState.ts'
 import type { WatchInputs, WatchRule } from '../finding.ts'
 import { mendBy, saves } from '../mendBy.ts'
@@ -13,8 +14,8 @@ const hourIn = ({ resolved, month }: WatchInputs, state: string) =>
 const perHours = (amount: Parameters<typeof multiply>[0], span: number) =>
   divide(multiply(amount, exact(span)), exact(SECONDS_PER_HOUR))
 
-const trueOffStates = ({ resolved: { machine } }: WatchInputs): PowerState[] =>
-  offStates(machine).filter((off) => off !== 'running')
+const trueOffStates = ({ resolved }: WatchInputs): PowerState[] =>
+  statesWhenOff(resolved).filter((off) => off !== 'running')
 
 /** Switched off, and the hardware is charged all the same. */
 const offStillCharged: WatchRule = (inputs) => {
@@ -117,7 +118,11 @@ const leftOn: WatchRule = (inputs) => {
 const addressChanges: WatchRule = (inputs) => {
   const { resolved, estimate } = inputs
   const { machine } = resolved
-  if (machine.address !== 'changing' || !offStates(machine).some(givesHardwareBack) || estimate.starts === 0)
+  if (
+    machine.address !== 'changing' ||
+    !statesWhenOff(resolved).some(givesHardwareBack) ||
+    estimate.starts === 0
+  )
     return []
   const isFixed = (notch: { choice: { decision: string } }): boolean =>
     'address' in notch.choice && notch.choice.address === 'fixed'

@@ -1,20 +1,27 @@
 import { changeTimes } from '../../catalogue/changeTimes.ts'
 import type { Keep } from '../../machine/needs.ts'
 import type { ResolvedMachine } from '../../machine/resolveMachine.ts'
+import { stateByShutdown } from '../../machine/statesWhenOff.ts'
 import { restoredGiB } from '../../machine/snapshots.ts'
 import { offStates, withOffPlan } from '../../power/offPlan.ts'
-import { givesHardwareBack } from '../../power/powerState.ts'
+import { givesHardwareBack, type OffState } from '../../power/powerState.ts'
 import { systemRoom } from './diskChecks.ts'
 import type { FitCheck } from './fitCheck.ts'
 
+const inState = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
+  ...resolved,
+  machine: withOffPlan(resolved.machine, { off }),
+})
+
 /** The machine once for each state that it can be in when off. */
 export const inEachState = (resolved: ResolvedMachine): readonly ResolvedMachine[] =>
-  resolved.machine.longGaps
-    ? offStates(resolved.machine).map((off) => ({
-        ...resolved,
-        machine: withOffPlan(resolved.machine, { off }),
-      }))
-    : [resolved]
+  resolved.machine.longGaps ? offStates(resolved.machine).map((off) => inState(resolved, off)) : [resolved]
+
+/** The machine in the state that only its week's auto-shutdown gives it; undefined where there is none. */
+export function afterShutdown(resolved: ResolvedMachine): ResolvedMachine | undefined {
+  const off = stateByShutdown(resolved)
+  return off && inState(resolved, off)
+}
 
 const hibernates = ({ machine }: ResolvedMachine): boolean => machine.off === 'hibernated'
 
@@ -127,7 +134,7 @@ const CHECKS_OF_A_STATE: readonly FitCheck[] = [
 ]
 
 /** A machine must be able to be in each of its states. */
-export const OFF_CHECKS: readonly FitCheck[] = CHECKS_OF_A_STATE.map((check) => ({
+const OWN_STATE_CHECKS = CHECKS_OF_A_STATE.map((check): FitCheck => ({
   ...check,
   find: (resolved, disks) => {
     for (const each of inEachState(resolved)) {
@@ -137,3 +144,16 @@ export const OFF_CHECKS: readonly FitCheck[] = CHECKS_OF_A_STATE.map((check) => 
     return undefined
   },
 }))
+
+/** And in the one that an auto-shutdown gives it: what another week could mend, and no other state of its own. */
+const SHUTDOWN_CHECKS = CHECKS_OF_A_STATE.filter(({ concerns }) => concerns.includes('off')).map(
+  (check): FitCheck => ({
+    concerns: check.concerns.map((decision) => (decision === 'off' ? 'week' : decision)),
+    find: (resolved, disks) => {
+      const after = afterShutdown(resolved)
+      return after && check.find(after, disks)
+    },
+  }),
+)
+
+export const OFF_CHECKS: readonly FitCheck[] = [...OWN_STATE_CHECKS, ...SHUTDOWN_CHECKS]
