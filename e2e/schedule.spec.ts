@@ -130,6 +130,33 @@ test('an auto-shutdown cuts the week, bounds what forgetting costs, and leaves w
   await expect.poll(() => bench.total()).toBe(start)
 })
 
+test('an auto-shutdown with a state of its own is priced, drawn, advised and exported as that', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open(WEEK)
+  const start = await bench.total()
+  await page.getByRole('button', { name: /Days of the auto-shutdown/ }).click()
+  await page.getByRole('option', { name: 'every day' }).click()
+  const time = page.getByRole('textbox', { name: 'Time of the auto-shutdown' })
+  await time.fill('18:00')
+  await time.press('Enter')
+  expect(await bench.total()).toBe(start)
+  await page.getByRole('button', { name: /State after the auto-shutdown/ }).click()
+  await page.getByRole('option', { name: /Stopped/ }).click()
+  // Kept hardware is charged all month.
+  await expect.poll(() => bench.total()).toBeGreaterThan(start)
+  await expect(page.getByText(/gaps begin with the auto-shutdown and are stopped by it/)).toBeVisible()
+  await page.getByRole('button', { name: 'Export…' }).click()
+  const calendar = (await save(page)).get('depot-day.ics')
+  expect(calendar).toContain('SUMMARY:Depot day: off\\, auto-shutdown')
+  await page.keyboard.press('Escape')
+  await page.reload()
+  await expect(page.getByRole('button', { name: /State after the auto-shutdown/ })).toContainText('Stopped')
+  await bench.undo.click()
+  await expect.poll(() => bench.total()).toBe(start)
+})
+
 /** Saves what the dialog shows and answers the files by name. */
 async function save(page: Page): Promise<Map<string, string>> {
   const downloading = page.waitForEvent('download')
