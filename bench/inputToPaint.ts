@@ -52,6 +52,11 @@ async function openLarge(page: Page): Promise<void> {
   await page.getByText(/is in use from/).waitFor({ timeout: 60_000 })
   await input.setInputFiles(planPath)
   await page.getByText('Large plan is open.').waitFor({ timeout: 60_000 })
+  // One that fits, so that no plate folds itself meanwhile.
+  await page
+    .getByRole('row', { name: /machine-4/ })
+    .or(page.getByRole('option', { name: /machine-4/ }))
+    .click()
 }
 
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']

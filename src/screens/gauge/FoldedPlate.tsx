@@ -1,8 +1,10 @@
 'use client'
 
+import { memo } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import type { PlateId } from '../../core/machine/decision.ts'
-import { plateName, type ChoiceWords } from '../../interface/wording/choice'
+import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
+import { choiceWords, plateName } from '../../interface/wording/choice'
 import * as S from './GaugePlate.styles'
 import { PlateLabel } from './PlateLabel'
 import { foldText } from './plateText.ts'
@@ -12,15 +14,23 @@ export type PinPlate = (id: PlateId, name: string, isPinned: boolean) => void
 
 interface FoldedPlateProps {
   readonly plate: Plate
-  readonly words: ChoiceWords | undefined
-  readonly onOpen: () => void
+  readonly resolved: ResolvedMachine
+  readonly onOpen: (id: PlateId) => void
   readonly onPin: PinPlate
-  readonly onGoToPlate: (step: number) => void
+  readonly onGoToPlate: (from: PlateId, step: number) => void
 }
 
 /** A plate that could neither save nor cost anything, or is pinned: one line that says so, and opens. */
-export function FoldedPlate({ plate, words, onOpen, onPin, onGoToPlate }: FoldedPlateProps) {
+export const FoldedPlate = memo(function FoldedPlate({
+  plate,
+  resolved,
+  onOpen,
+  onPin,
+  onGoToPlate,
+}: FoldedPlateProps) {
   const name = plateName(plate)
+  const present = plate.notches[plate.present]
+  const words = present && choiceWords(present, resolved)
   return (
     <S.Folded role="group" aria-label={name} data-plate={plate.id}>
       <PlateLabel
@@ -35,14 +45,14 @@ export function FoldedPlate({ plate, words, onOpen, onPin, onGoToPlate }: Folded
         as={AriaButton}
         data-plate-focus=""
         aria-label={`${name}: ${words?.name ?? 'unknown'}, ${foldText(plate)}. Show the choices.`}
-        onPress={onOpen}
+        onPress={() => onOpen(plate.id)}
         onKeyDown={(event: React.KeyboardEvent) => {
-          if (event.key === 'ArrowUp') onGoToPlate(-1)
-          else if (event.key === 'ArrowDown') onGoToPlate(1)
+          if (event.key === 'ArrowUp') onGoToPlate(plate.id, -1)
+          else if (event.key === 'ArrowDown') onGoToPlate(plate.id, 1)
         }}
       >
         {foldText(plate)} <S.FoldOpen>show</S.FoldOpen>
       </S.FoldNote>
     </S.Folded>
   )
-}
+})

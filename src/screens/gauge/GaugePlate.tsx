@@ -1,6 +1,7 @@
 'use client'
 
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
+import type { PlateId } from '../../core/machine/decision.ts'
 import {
   choiceWords,
   notchDifference as difference,
@@ -34,14 +35,14 @@ interface GaugePlateProps {
   readonly currency: string
   /** Fingers point: targets are larger, and stand further apart. */
   readonly coarse: boolean
-  readonly onTake: (notch: Notch) => void
+  readonly onTake: (plate: Plate, notch: Notch) => void
   readonly onPin: PinPlate
   /** Takes a choice with all that it changes beside itself. */
   readonly onTakeWith: (notch: Notch, carried: Carried) => void
   /** Opens the list of all choices. */
   readonly onList: (plate: Plate) => void
-  /** Moves the focus so many plates down, up when negative. */
-  readonly onGoToPlate: (step: number) => void
+  /** Moves the focus so many plates down from one, up when negative. */
+  readonly onGoToPlate: (from: PlateId, step: number) => void
 }
 
 /** Room that the cheapest choice's label takes at the left. */
@@ -55,7 +56,7 @@ const SLOT_GAP_COARSE = 44
  * plates, Enter opens the list of all choices. Slots are pressed, found by where the pointer is; one that holds several choices opens the list of
  * those, one that does not fit by itself says what it would change.
  */
-export function GaugePlate({
+export const GaugePlate = memo(function GaugePlate({
   plate,
   axis,
   inputs,
@@ -86,7 +87,7 @@ export function GaugePlate({
 
   const takeOrAsk = (notch: Notch): void => {
     if (notch.isPresent) return
-    if (isOpen(notch)) onTake(notch)
+    if (isOpen(notch)) onTake(plate, notch)
     else setAsked(notch)
   }
   const looking = clusters.find(({ key }) => key === lookedAt)
@@ -109,9 +110,9 @@ export function GaugePlate({
   const onKeyDown = (event: React.KeyboardEvent): void => {
     const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : undefined
     const next = event.key === 'Home' ? cheapest : step && nextNotch(plate, step)
-    if (next) onTake(next)
-    else if (event.key === 'ArrowUp') onGoToPlate(-1)
-    else if (event.key === 'ArrowDown') onGoToPlate(1)
+    if (next) onTake(plate, next)
+    else if (event.key === 'ArrowUp') onGoToPlate(plate.id, -1)
+    else if (event.key === 'ArrowDown') onGoToPlate(plate.id, 1)
     else if (event.key === 'Enter' || event.key === ' ') onList(plate)
     else if (step === undefined && event.key !== 'Home') return
     event.preventDefault()
@@ -166,7 +167,7 @@ export function GaugePlate({
                   tabIndex={-1}
                   aria-label={`Cheapest that fits: ${words(cheapest).name} ${difference(cheapest)}`}
                   style={{ maxWidth: CHEAPEST_WIDTH - 8 }}
-                  onClick={() => onTake(cheapest)}
+                  onClick={() => onTake(plate, cheapest)}
                 >
                   cheapest <b>{difference(cheapest)}</b>
                 </button>
@@ -180,7 +181,7 @@ export function GaugePlate({
                     right: axis.width - axis.line + 12,
                     maxWidth: axis.line - 12 - (showsCheapest ? CHEAPEST_WIDTH : 0),
                   }}
-                  onClick={() => onTake(cheaper)}
+                  onClick={() => onTake(plate, cheaper)}
                 >
                   <span>{words(cheaper).name}</span> <b>{difference(cheaper)}</b>
                 </button>
@@ -191,7 +192,7 @@ export function GaugePlate({
                   type="button"
                   tabIndex={-1}
                   style={{ left: axis.line + 12, maxWidth: axis.width - axis.line - 64 }}
-                  onClick={() => onTake(dearer)}
+                  onClick={() => onTake(plate, dearer)}
                 >
                   <b>{difference(dearer)}</b> <span>{words(dearer).name}</span>
                 </button>
@@ -239,4 +240,4 @@ export function GaugePlate({
       </S.Track>
     </S.Plate>
   )
-}
+})

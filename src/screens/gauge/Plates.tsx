@@ -5,6 +5,7 @@ import styled from 'styled-components'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { media } from '../../interface/theme/media'
+import { useStable } from '../../interface/useStable'
 import { choiceWords } from '../../interface/wording/choice'
 import { formatHourly, formatMoney } from '../../interface/wording/money'
 import { pinPlate, replaceMachine, takeChoice } from '../../store/commands.ts'
@@ -16,6 +17,7 @@ import { GaugePlate } from './GaugePlate'
 import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
 import { Scale } from './Scale'
 import { useCoarsePointer } from './useCoarsePointer'
+import { useMovedPlate } from './useMovedPlate'
 import { usePlates } from './usePlates'
 import type { Carried, Notch, Plate } from '../../core/notches/plate.ts'
 
@@ -31,61 +33,69 @@ export function Plates({ priced: shown, children }: PlatesProps) {
   const { session, address, go, mend } = live
   // The machine as the last edit left it, unless another one is being opened.
   const isSame = live.machine?.name === shown.resolved.machine.name
-  const priced = isSame && live.result?.ok ? live.result : shown
-  const { inputs, plates } = usePlates(priced, live)
+  const newest = isSame && live.result?.ok ? live.result : shown
+  const { moved, move } = useMovedPlate(shown, live)
+  // While one plate is ahead the others stand as they are.
+  const { inputs, plates: whole } = usePlates(moved ? shown : newest, live)
+  const plates = useMemo(
+    () => (moved ? whole.map((plate) => (plate.id === moved.id ? moved : plate)) : whole),
+    [whole, moved],
+  )
   const coarse = useCoarsePointer()
-  const { resolved, estimate, month } = priced
+  const { resolved, estimate, month } = newest
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
   const [stack, width] = useWidth()
   const isFolded = ({ id, fold }: Plate): boolean => fold !== undefined && !opened.has(id)
-  const { cheaper, dearer } = useMemo(() => reachOf(plates), [plates])
+  const { cheaper, dearer } = useMemo(() => reachOf(whole), [whole])
   const axis = useMemo(() => costAxis({ cheaper, dearer }, width), [cheaper, dearer, width])
   const { name } = resolved.machine
-  const take = (notch: Notch): void => {
-    session.edit(`${name}: ${choiceWords(notch, resolved).name}`, takeChoice(name, notch.choice))
-  }
-  const takeWith = (notch: Notch, { machine }: Carried): void => {
+  const take = useStable((plate: Plate, notch: Notch): void =>
+    move(plate, notch, () =>
+      session.edit(`${name}: ${choiceWords(notch, resolved).name}`, takeChoice(name, notch.choice)),
+    ),
+  )
+  const takeWith = useStable((notch: Notch, { machine }: Carried): void =>
     session.edit(`${name}: ${choiceWords(notch, resolved).name}`, (draft) => {
       takeChoice(name, notch.choice)(draft)
       return replaceMachine(name, machine)(draft)
-    })
-  }
+    }),
+  )
   const pin = useCallback(
     (id: PlateId, plate: string, isPinned: boolean): void =>
       session.edit(`${name}: ${isPinned ? 'keep' : 'let go of'} ${plate}`, pinPlate(name, id, isPinned)),
     [session, name],
   )
   const listed = plates.find(({ id }) => id === address.list)
-  const openList = (id: PlateId): void => {
+  const openList = useStable(({ id }: Plate): void => {
     // A plate whose list is open is looked at: the one that was open before gives way without a step back.
     if (listed) mend({ list: id })
     else go({ list: id })
     showPlate(id)
-  }
+  })
   const closeList = (): void => {
     mend({ list: undefined })
     if (listed) focusPlate(listed.id)
   }
-  const goTo = (at: number): void => {
-    const wanted = plates[Math.min(plates.length - 1, Math.max(0, at))]!.id
-    focusPlate(wanted)
-  }
+  const goFrom = useStable((id: PlateId, step: number): void => {
+    const at = plates.findIndex((plate) => plate.id === id) + step
+    focusPlate(plates[Math.min(plates.length - 1, Math.max(0, at))]!.id)
+  })
+  const open = useStable((id: PlateId): void => {
+    setOpened((before) => new Set(before).add(id))
+    // The slider takes the place of the line that was pressed.
+    requestAnimationFrame(() => focusPlate(id))
+  })
   return (
     <Stack aria-label="Decisions about this machine">
-      {plates.map((plate, at) => {
-        const present = plate.notches[plate.present]
-        return isFolded(plate) ? (
+      {plates.map((plate) =>
+        isFolded(plate) ? (
           <FoldedPlate
             key={plate.id}
             plate={plate}
-            words={present && choiceWords(present, resolved)}
-            onOpen={() => {
-              setOpened((before) => new Set(before).add(plate.id))
-              // The slider takes the place of the line that was pressed.
-              requestAnimationFrame(() => goTo(at))
-            }}
+            resolved={inputs.resolved}
+            onOpen={open}
             onPin={pin}
-            onGoToPlate={(step) => goTo(at + step)}
+            onGoToPlate={goFrom}
           />
         ) : (
           <GaugePlate
@@ -98,11 +108,11 @@ export function Plates({ priced: shown, children }: PlatesProps) {
             onTake={take}
             onPin={pin}
             onTakeWith={takeWith}
-            onList={({ id }) => openList(id)}
-            onGoToPlate={(step) => goTo(at + step)}
+            onList={openList}
+            onGoToPlate={goFrom}
           />
-        )
-      })}
+        ),
+      )}
       <ScaleRow>
         <span>{children}</span>
         <div ref={stack}>
@@ -121,7 +131,7 @@ export function Plates({ priced: shown, children }: PlatesProps) {
             plate={listed}
             inputs={inputs}
             currency={estimate.currency}
-            onTake={take}
+            onTake={(notch) => take(listed, notch)}
             onTakeWith={takeWith}
             onClose={closeList}
           />
