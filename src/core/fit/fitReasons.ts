@@ -43,6 +43,16 @@ export function fitReasons(
   return reasons ?? FITS
 }
 
+/** Whether no reason is left but those of these codes; stops at the first, since whoever searches asks often. */
+export function fitsBut(machine: ResolvedMachine, tolerated: ReadonlySet<FitReason['code']>): boolean {
+  const disks = disksOf(machine)
+  for (const check of ALL_CHECKS) {
+    const reason = check.find(machine, disks)
+    if (reason && !tolerated.has(reason.code)) return false
+  }
+  return true
+}
+
 /** Whether a size has what is asked of it wherever it stands: the rest depends on place, disks and state. */
 export const fitsAnywhere = (machine: SizeSubject): boolean =>
   SIZE_CHECKS.every(({ find }) => find(machine) === undefined)

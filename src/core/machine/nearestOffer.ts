@@ -3,8 +3,9 @@ import { diskRate } from '../catalogue/diskRates.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
 import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
+import { sellsIopsOf } from '../fit/checks/diskChecks.ts'
 import type { FitReason } from '../fit/fitReason.ts'
-import { fitReasons } from '../fit/fitReasons.ts'
+import { fitsBut } from '../fit/fitReasons.ts'
 import { offPlanOf, withOffPlan, type OffPlan } from '../power/offPlan.ts'
 import { proposedChoice } from './chosenSize.ts'
 import type { Decision } from './decision.ts'
@@ -54,9 +55,9 @@ export function nearestOffer(
     for (const size of candidates(placed, terms, sizes, index, kept)) {
       const chosen = machine.chosen ?? proposedChoice(size, machine.needs, like)
       const sized = withChosen({ ...placed.machine, size: size.id, terms: terms.id }, chosen)
-      for (const changed of variants(sized, size, region, index, kept)) {
+      for (const changed of variants(sized, size, region, index, options)) {
         const resolved = resolveMachine(changed, plan, index)
-        if (!resolved.ok || !fitReasons(resolved.value).every(({ code }) => tolerated.has(code))) continue
+        if (!resolved.ok || !fitsBut(resolved.value, tolerated)) continue
         const changes = changesBetween(machine, changed, index)
         return { machine: changed, resolved: resolved.value, changes }
       }
@@ -125,13 +126,13 @@ function* variants(
   size: Size,
   region: RegionIndex,
   index: BookIndex,
-  kept: ReadonlySet<Decision>,
+  { kept = NONE, tolerated = NONE }: NearestOptions,
 ): Generator<Machine> {
   const selling = zonesSelling(region, size.id)
   // Where another size may stand in, one that the zone sells does.
   const mayMove = kept.has('size') && !kept.has('place')
   const zones = selling.includes(machine.zone) ? [machine.zone] : mayMove ? selling : []
-  const carried = { machine, size, region, index }
+  const carried = { size, region, index, tolerated }
   const dataDisks = machine.dataDisks.map((disk) => placesFor(disk, carried, 'data', kept)[0])
   if (dataDisks.some((disk) => !disk)) return
   const systemDisks = placesFor(machine.systemDisk, carried, 'system', kept)
@@ -145,16 +146,16 @@ function* variants(
 }
 
 interface Carried {
-  readonly machine: Machine
   readonly size: Size
   readonly region: RegionIndex
   readonly index: BookIndex
+  readonly tolerated: NonNullable<NearestOptions['tolerated']>
 }
 
 /** The disk on each kind that the size carries and the region sells: its own kind alone where that can be. */
 function placesFor(
   disk: Disk,
-  { size, region, index: { diskKinds, book } }: Carried,
+  { size, region, index: { diskKinds, book }, tolerated }: Carried,
   use: 'system' | 'data',
   kept: ReadonlySet<Decision>,
 ): Disk[] {
@@ -165,7 +166,8 @@ function placesFor(
       ? size.localDiskGiB !== undefined
       : diskRate(region, kind, disk.roomGiB) !== undefined)
   const own = diskKinds.get(disk.kind)
-  if (own && fits(own)) return [disk]
+  // No size makes a kind sell what it does not: there is nothing to try then.
+  if (own && fits(own)) return tolerated.has('iops-not-sold') || sellsIopsOf(own, disk) ? [disk] : []
   if (own && kept.has(use === 'system' ? 'disk-kind' : 'data-disk')) return []
   return book.diskKinds.filter(fits).map(({ id }) => onKind(disk, id))
 }

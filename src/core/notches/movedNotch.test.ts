@@ -8,6 +8,7 @@ import { toNumber } from '../quantity/exact.ts'
 import { gib } from '../quantity/units.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
+import { movedPlate } from './movedPlate.ts'
 import { isOpen, type Plate } from './plate.ts'
 import { platesOf } from './plates.ts'
 
@@ -73,4 +74,38 @@ test('plates after any moves are those of a machine that was never seen', () => 
     }),
     { numRuns: 25 },
   )
+})
+
+test('a plate that runs ahead of the others has the figures that it then has with all of them', () => {
+  const exactly = ({ notches, present }: Plate) =>
+    new Map(
+      notches.map(({ key, total, difference, isPresent }) => [
+        key,
+        [total, difference, isPresent, notches[present]?.key],
+      ]),
+    )
+  let compared = 0
+  fc.assert(
+    fc.property(fc.nat(), fc.nat(), (which, notch) => {
+      const before = platesAfter(start, [OFFICE_WEEK], [tidewright])
+      const plate = before[which % before.length]!
+      const open = plate.notches.filter((each) => isOpen(each) && each.choice.decision !== 'week')
+      const taken = open[notch % open.length]
+      if (!taken) return
+      const after = platesAfter(applyChoice(start, taken.choice), [OFFICE_WEEK], [tidewright])
+      const moved = movedPlate(plate, taken)
+      expect(moved === undefined).toBe(plate.decision.endsWith('disk'))
+      if (!moved) return
+      const ahead = exactly(moved)
+      for (const [key, figures] of exactly(after.find(({ id }) => id === plate.id)!)) {
+        if (!ahead.has(key)) continue
+        expect(ahead.get(key)).toEqual(figures)
+        compared += 1
+      }
+    }),
+    { numRuns: 40 },
+  )
+  expect(compared).toBeGreaterThan(100)
+  const [plate] = platesAfter(start, [OFFICE_WEEK], [tidewright])
+  expect(movedPlate(plate!, { ...plate!.notches[0]!, total: undefined })).toBeUndefined()
 })

@@ -1,6 +1,8 @@
+import type { DiskKind } from '../../catalogue/priceBook.ts'
 import { diskIops, diskThroughput } from '../../catalogue/diskPerformance.ts'
 import { chargedRoom, diskRate } from '../../catalogue/diskRates.ts'
 import { snapshotRate } from '../../catalogue/regionRates.ts'
+import type { Disk } from '../../machine/plan.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../../machine/resolveMachine.ts'
 import { gib, type GiB } from '../../quantity/units.ts'
 import type { FitCheck } from './fitCheck.ts'
@@ -113,13 +115,15 @@ export const DISK_CHECKS: readonly FitCheck[] = [
   {
     concerns: ['disk-kind', 'data-disk'],
     find: (_, disks) => {
-      for (const { kind, disk } of disks) {
-        const most = kind.iops.boughtMost ?? 0
-        if ((disk.extraIops ?? 0) > most) {
-          return { code: 'iops-not-sold', kind: kind.name, asked: disk.extraIops!, most }
-        }
+      const over = disks.find(({ kind, disk }) => !sellsIopsOf(kind, disk))
+      if (!over) return undefined
+      const { kind, disk } = over
+      return {
+        code: 'iops-not-sold',
+        kind: kind.name,
+        asked: disk.extraIops!,
+        most: kind.iops.boughtMost ?? 0,
       }
-      return undefined
     },
   },
   {
@@ -130,3 +134,7 @@ export const DISK_CHECKS: readonly FitCheck[] = [
         : undefined,
   },
 ]
+
+/** Whether a kind sells the operations on top that a disk asks for; wherever it stands, and whatever size carries it. */
+export const sellsIopsOf = ({ iops }: DiskKind, { extraIops = 0 }: Disk): boolean =>
+  extraIops <= (iops.boughtMost ?? 0)
