@@ -17,6 +17,7 @@ export interface Cluster {
  * Lays a plate's choices on the axis so that no two overlap. The present choice, and all that cost the same, stand on
  * the line. On each side, going outward, a choice stands at its true place or at `gap` from its neighbour, whichever
  * is further out; where that would leave the plate, or a choice's true place is passed by, it joins its neighbour.
+ * O(notches).
  */
 export function clusterNotches(plate: Plate, axis: CostAxis, gap: number): Cluster[] {
   const priced = plate.notches.filter(({ difference }) => difference !== undefined)
@@ -32,23 +33,22 @@ export function clusterNotches(plate: Plate, axis: CostAxis, gap: number): Clust
 
 function layOut(outward: readonly Notch[], axis: CostAxis, gap: number, side: -1 | 1): Cluster[] {
   const edge = side < 0 ? gap / 2 : axis.width - gap / 2
-  const clusters: Cluster[] = []
+  const groups: { readonly x: number; readonly notches: Notch[] }[] = []
   let last = axis.line
   for (const notch of outward) {
     const trueX = axis.x(toNumber(notch.difference!))
-    const previous = clusters.at(-1)
+    const previous = groups.at(-1)
     const free = last + side * gap
     const x = side < 0 ? Math.min(trueX, free) : Math.max(trueX, free)
     const passedBy = previous !== undefined && Math.abs(trueX - last) < gap && (trueX - free) * side < 0
     const outside = (x - edge) * side > 0
-    if (previous && (passedBy || outside)) {
-      clusters[clusters.length - 1] = cluster([...previous.notches, notch], previous.x)
-    } else {
-      clusters.push(cluster([notch], x))
+    if (previous && (passedBy || outside)) previous.notches.push(notch)
+    else {
+      groups.push({ x, notches: [notch] })
       last = x
     }
   }
-  return clusters
+  return groups.map(({ x, notches }) => cluster(notches, x))
 }
 
 const cluster = (notches: readonly Notch[], x: number): Cluster => ({
