@@ -32,7 +32,15 @@ const find = <K extends OverviewPart['kind']>(parts: readonly OverviewPart[], ki
 describe('the overview of a plan', () => {
   test('comes part by part, the quickest first', () => {
     const kinds = partsOf(inputs({ credit: CREDIT })).map(({ kind }) => kind)
-    expect([...new Set(kinds)]).toEqual(['month', 'ahead', 'credit', 'progress', 'survey', 'enough'])
+    expect([...new Set(kinds)]).toEqual([
+      'month',
+      'limits',
+      'ahead',
+      'credit',
+      'progress',
+      'survey',
+      'enough',
+    ])
   })
 
   test('has no credit without one, and looks for nothing where it lasts', () => {
@@ -43,11 +51,14 @@ describe('the overview of a plan', () => {
   })
 
   test('has the totals of the plan, and rows that add up to them', () => {
-    const { rows, totals, budget } = find(partsOf(inputs({ budget: '100' })), 'month')!
+    const parts = partsOf(inputs({ budget: '100' }))
+    const { rows, totals } = find(parts, 'month')!
+    const { budget, quotas } = find(parts, 'limits')!
     const sum = rows.reduce((all, row) => (row.priced && row.shown ? add(all, row.shown.total) : all), ZERO)
     expect(toDecimal(sum, 2)).toBe(toDecimal(totals.planned, 2))
     expect(toDecimal(totals.planned, 2)).toBe('221.08')
     expect(toDecimal(budget!.left, 2)).toBe('-121.08')
+    expect(quotas).toEqual([])
   })
 
   test('says of a machine without a price why', () => {

@@ -37,6 +37,10 @@ export type OverviewPart =
       readonly kind: 'month'
       readonly rows: readonly MachineRow[]
       readonly totals: PlanTotals
+    }
+  | {
+      readonly kind: 'limits'
+      readonly currency: string
       readonly budget: BudgetReach | undefined
       readonly quotas: readonly QuotaUse[]
     }
@@ -58,7 +62,6 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     priced.map(({ estimate }) => estimate),
   )
   const known = { ...plan, ...(currency !== undefined && { currency }) }
-  const spending = new PlanSpending({ ...inputs, plan: known })
   const totals = planTotals(
     known,
     priced.map(({ estimate }) => estimate),
@@ -71,6 +74,11 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
       result.ok ? rowOf(result, totals.currency, inputs) : { name, priced: false, issues: result.issues },
     ),
     totals,
+  }
+  const spending = new PlanSpending({ ...inputs, plan: known })
+  yield {
+    kind: 'limits',
+    currency: totals.currency,
     budget:
       plan.budget === undefined ? undefined : budgetReach(spending.of(month), plan.budget, totals.planned),
     quotas: quotaUse(priced),

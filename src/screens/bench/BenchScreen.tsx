@@ -53,10 +53,10 @@ export function BenchScreen() {
           onEdit={editMoney}
         />
         <Ahead part={overview.ahead} />
-        <Quotas part={overview.month} />
+        <Quotas part={overview.limits} />
       </Main>
       <Side aria-label="What to do next">
-        <MonthBudget part={overview.month} onEdit={editMoney} />
+        <MonthBudget part={overview.limits} onEdit={editMoney} />
         <PlanNotches overview={overview} />
         <PlanWatch survey={overview.survey?.survey} />
       </Side>

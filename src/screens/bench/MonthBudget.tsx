@@ -12,7 +12,7 @@ import { instantText } from './instantText.ts'
 import { BenchSection, BenchTitle } from './BenchSection'
 
 interface MonthBudgetProps {
-  readonly part: Extract<OverviewPart, { kind: 'month' }> | undefined
+  readonly part: Extract<OverviewPart, { kind: 'limits' }> | undefined
   readonly onEdit: () => void
 }
 
@@ -35,11 +35,11 @@ export const MonthBudget = memo(function MonthBudget({ part, onEdit }: MonthBudg
         <p data-testid="budget">
           {formatMonth(month)} is{' '}
           {sign(budget.left) < 0 ? (
-            <Over>{formatMoney(negate(budget.left), part.totals.currency)} over</Over>
+            <Over>{formatMoney(negate(budget.left), part.currency)} over</Over>
           ) : (
-            <Within>{formatMoney(budget.left, part.totals.currency)} within</Within>
+            <Within>{formatMoney(budget.left, part.currency)} within</Within>
           )}{' '}
-          {formatMoney(budget.budget, part.totals.currency)}
+          {formatMoney(budget.budget, part.currency)}
           {budget.at !== undefined && <>, used up on {instantText(budget.at, zone)}</>}.
         </p>
       )}

@@ -15,7 +15,7 @@ const NAMES = { vcpu: 'vCPU', machines: 'machines', 'fixed-addresses': 'fixed ad
 export const Quotas = memo(function Quotas({
   part,
 }: {
-  readonly part: Extract<OverviewPart, { kind: 'month' }> | undefined
+  readonly part: Extract<OverviewPart, { kind: 'limits' }> | undefined
 }) {
   const { state } = useWorkbench()
   const { plan, books } = state

@@ -11,6 +11,7 @@ type PartOf<K extends OverviewPart['kind']> = Extract<OverviewPart, { kind: K }>
 /** What is known of the plan so far; parts of the last answer stay until newer ones come. */
 export interface Overview {
   readonly month?: PartOf<'month'>
+  readonly limits?: PartOf<'limits'>
   readonly ahead?: PartOf<'ahead'>
   readonly credit?: PartOf<'credit'>
   readonly progress?: PartOf<'progress'>

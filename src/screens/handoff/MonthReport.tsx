@@ -30,7 +30,8 @@ export function MonthReport() {
     })
   }, [plan.machines, part])
   if (!part) return <p>Pricing {plan.machines.length} machines…</p>
-  const { totals, budget } = part
+  const { totals } = part
+  const budget = overview.limits?.budget
   const { currency, planned, alwaysOn, tax } = totals
   const centres = foldShares(shares, 'cost-centre', 'total')
   const machines = foldShares(shares, 'machine', 'total')
