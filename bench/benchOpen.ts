@@ -5,13 +5,15 @@ import { join } from 'node:path'
 import { readPlan, writePlan } from '../src/files/planFile.ts'
 
 /**
- * The demo's machines over and over, 500 in all: from opening the page to the bench with every figure of the month, and
- * how long the page is held up while the rest is worked out and the table is scrolled. A running server's address is
- * the argument.
+ * The demo's machines over and over, 500 in all: from opening the page to the frame after the bench has every figure of
+ * the month, and how long the page is held up while the rest is worked out and the table is scrolled. First as it opens
+ * right after the plan was brought in, when all that is stored is checked anew, and then as it opens from then on. A
+ * running server's address is the argument.
  */
 const address = process.argv[2] ?? 'http://127.0.0.1:4310/'
 const MACHINES = 500
 const RUNS = 5
+const SEALED_AFTER_MS = 8_000
 
 function manyMachines(): string {
   const demo = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
@@ -28,9 +30,12 @@ function manyMachines(): string {
 
 /** Milliseconds from the start of the page to its first row of figures, and of each task that held it up since. */
 async function openOnce(page: Page): Promise<{ readonly shown: number; readonly held: readonly number[] }> {
+  // What the page before was still working out must not be in the way.
+  await page.goto('about:blank')
+  await page.waitForTimeout(1_500)
   await page.goto(address)
-  await page.locator('[aria-label="Where the month goes"] tbody tr').first().waitFor()
-  const shown = await page.evaluate(() => performance.now())
+  await page.waitForFunction(() => (window as unknown as { shown?: number }).shown)
+  const shown = await page.evaluate(() => (window as unknown as { shown: number }).shown)
   await page.evaluate(() => {
     const tasks = ((window as unknown as { held: number[] }).held = [] as number[])
     new PerformanceObserver((list) => {
@@ -48,15 +53,28 @@ async function openOnce(page: Page): Promise<{ readonly shown: number; readonly 
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+await page.addInitScript(() => {
+  const seen = new MutationObserver(() => {
+    if (!document.querySelector('[aria-label="Where the month goes"] tbody tr')) return
+    seen.disconnect()
+    requestAnimationFrame(() =>
+      setTimeout(() => ((window as unknown as { shown: number }).shown = performance.now())),
+    )
+  })
+  seen.observe(document, { childList: true, subtree: true })
+})
 await page.goto(address)
 await page.locator('input[type="file"]').setInputFiles(manyMachines())
 await page.getByText(/is open\. Undo brings/).waitFor({ timeout: 60_000 })
 await page.getByTestId('saved').getByText('All changes are saved').waitFor({ state: 'attached' })
+const first = await openOnce(page)
+await page.waitForTimeout(SEALED_AFTER_MS)
 const runs = []
 for (let i = 0; i < RUNS; i += 1) runs.push(await openOnce(page))
 const times = runs.map(({ shown }) => Math.round(shown)).sort((a, b) => a - b)
 const held = runs.flatMap((run) => run.held).sort((a, b) => a - b)
 console.log(`${MACHINES} machines: bench shown after ${times.join(', ')} ms`)
+console.log(`right after they were brought in: ${Math.round(first.shown)} ms`)
 console.log(
   `tasks over 50 ms while scrolling and working on: ${held.length}, the longest ${Math.round(held.at(-1) ?? 0)} ms`,
 )

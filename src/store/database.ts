@@ -39,11 +39,18 @@ export interface ShelvedPlan {
   readonly file: unknown
 }
 
+/** What a stored row was when it was last held against its schema. */
+export interface StoredSeal {
+  readonly of: string
+  readonly seal: string
+}
+
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
   editions!: Table<StoredBook, [string, string]>
   edits!: EntityTable<StoredEdit, 'seq'>
   shelf!: Table<ShelvedPlan, string>
+  seals!: Table<StoredSeal, string>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -80,6 +87,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
     },
   },
   { version: 5, stores: { shelf: 'id' } },
+  { version: 6, stores: { seals: 'of' } },
 ]
 
 export function openDatabase(

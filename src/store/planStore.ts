@@ -1,10 +1,11 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import type { Outcome } from '../core/outcome.ts'
-import { parsePlan, planToFile } from '../files/planFile.ts'
+import { accept, type Outcome } from '../core/outcome.ts'
+import { checkedPlan, parsePlan, planToFile } from '../files/planFile.ts'
 import { parsePriceBook } from '../files/priceBookFile.ts'
 import type { FileIssue } from '../files/fileIssue.ts'
 import type { NotchgaugeDatabase, StoredEdit, StoredPlan } from './database.ts'
+import { bookSeal, PLAN_SEAL, sealReader } from './seals.ts'
 
 /** Edits kept for undo; older ones are dropped. */
 const MOST_EDITS = 300
@@ -18,13 +19,14 @@ export interface LoadedPlan {
   readonly booksRevision: number
 }
 
-/** What is stored, held against the same schema as a file. Undefined where nothing is. */
+/** What is stored, held against the same schema as a file where it has changed since it last was. Undefined where nothing is. */
 export async function loadPlan(db: NotchgaugeDatabase): Promise<Outcome<LoadedPlan, FileIssue> | undefined> {
   const [row, edits] = await db.transaction('r', db.plan, db.edits, () =>
     Promise.all([db.plan.get('current'), db.edits.orderBy('seq').toArray()]),
   )
   if (!row) return undefined
-  const plan = parsePlan(row.file)
+  const isSealed = await sealReader(db)
+  const plan = (await isSealed(PLAN_SEAL, row.file)) ? accept(checkedPlan(row.file)) : parsePlan(row.file)
   if (!plan.ok) return plan
   const { revision, cursor, welcome, booksRevision = 0 } = row
   return { ok: true, value: { plan: plan.value, revision, edits, cursor, welcome, booksRevision } }
@@ -39,8 +41,11 @@ export const editionName = ({ provider, edition }: PriceBook): string => nameOf(
 export async function loadBooks(db: NotchgaugeDatabase): Promise<{ books: PriceBook[]; refused: string[] }> {
   const books: PriceBook[] = []
   const refused: string[] = []
-  for (const row of await db.editions.toArray()) {
-    const book = parsePriceBook(row.file)
+  const rows = await db.editions.toArray()
+  const isSealed = await sealReader(db)
+  for (const row of rows) {
+    const isChecked = await isSealed(bookSeal(row.provider, row.edition), row.file)
+    const book = isChecked ? accept(row.file as PriceBook) : parsePriceBook(row.file)
     if (book.ok) books.push(book.value)
     else refused.push(nameOf(row.provider, row.edition))
   }

@@ -347,6 +347,6 @@ describe('the tables', () => {
         .at(-1)!
         .db.tables.map(({ name }) => name)
         .sort(),
-    ).toEqual(['editions', 'edits', 'plan', 'shelf'])
+    ).toEqual(['editions', 'edits', 'plan', 'seals', 'shelf'])
   })
 })

@@ -26,6 +26,7 @@ import { TopBar } from './TopBar'
 import { useAddress } from './useAddress'
 import { useFollowMachine } from './useFollowMachine'
 import { usePlanSummaries } from './usePlanSummaries'
+import { useSealing } from './useSealing'
 import { useUndoKeys } from './useUndoKeys'
 import {
   LiveContext,
@@ -56,6 +57,7 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
   const painted = useAfterPaint(value)
   const later = value.address.view === 'gauge' ? painted : value
   useUndoKeys(session)
+  useSealing(session)
   return (
     <LiveContext value={value}>
       <Parts value={later} />

@@ -1,0 +1,13 @@
+import { openDatabase } from '../store/database.ts'
+import { sealStored } from '../store/sealStored.ts'
+
+self.onmessage = async () => {
+  const db = openDatabase()
+  try {
+    await sealStored(db)
+  } catch {
+    // Without seals everything is only checked anew when it is opened.
+  }
+  db.close()
+  self.postMessage('done')
+}
