@@ -134,6 +134,27 @@ test('what makes the credit last is taken at once, and then it lasts', async ({ 
   await expect(page.getByTestId('credit-end')).toContainText('24 May 2027')
 })
 
+test('a machine is had as often as its quantity says, and undo takes it back', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await overviewDone(page)
+  await page.getByRole('checkbox', { name: 'Select tile-cache-arm' }).check()
+  const quantity = page.getByRole('textbox', { name: 'Quantity of tile-cache-arm' })
+  await expect(quantity).toHaveValue('1')
+  await quantity.fill('4')
+  await quantity.press('Enter')
+  await expect(page.getByRole('link', { name: /^tile-cache-arm-\d$/ })).toHaveCount(3)
+  await expect(quantity).toHaveValue('4')
+  await quantity.fill('2')
+  await quantity.press('Enter')
+  await expect(page.getByRole('list', { name: 'Left behind' })).toContainText('tile-cache-arm-3')
+  await page.getByRole('button', { name: 'Delete 2 machines' }).click()
+  await expect(page.getByRole('link', { name: /^tile-cache-arm-\d$/ })).toHaveCount(1)
+  await bench.undo.click()
+  await bench.undo.click()
+  await expect(page.getByRole('link', { name: /^tile-cache-arm-\d$/ })).toHaveCount(0)
+})
+
 test('machines are copied and deleted, with what would be left behind', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open('/')

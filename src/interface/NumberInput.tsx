@@ -9,16 +9,18 @@ interface NumberInputProps {
   readonly value: number
   readonly step: number
   readonly most: number
+  /** 0 where absent. */
+  readonly least?: number
   readonly onChange: (value: number) => void
 }
 
-/** A whole number of a unit, from 0; arrow keys change it by one step. */
-export function NumberInput({ label, unit, value, step, most, onChange }: NumberInputProps) {
+/** A whole number of a unit; arrow keys change it by one step. */
+export function NumberInput({ label, unit, value, step, most, least = 0, onChange }: NumberInputProps) {
   return (
     <Field
       aria-label={label}
       value={value}
-      minValue={0}
+      minValue={least}
       maxValue={most}
       step={step}
       onChange={(next) => {

@@ -1,11 +1,13 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { copyNames } from '../../core/bulk/changeMany.ts'
+import { alike, copiedForm, quantityChange } from '../../core/bulk/quantity.ts'
 import { MOST_MACHINES } from '../../core/machine/plan.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'
+import { NumberInput } from '../../interface/NumberInput'
 import { addMachines } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ChangeMany, MANY_KINDS, type ManyKind } from './ChangeMany'
@@ -23,17 +25,26 @@ export function SelectedMachines({ selected, onSelect }: SelectedMachinesProps) 
   const { session, state } = useWorkbench()
   const { plan } = state
   const [asks, setAsks] = useState<ManyKind | 'delete'>()
+  const [surplus, setSurplus] = useState<ReadonlySet<string>>()
   const [only] = selected.size === 1 ? [...selected] : []
   const machine = plan.machines.find(({ name }) => name === only)
+  const quantity = useMemo(() => (only === undefined ? 0 : alike(only, plan).length), [only, plan])
   const copy = (count: number): void => {
     if (!machine) return
     const names = copyNames(machine.name, count, plan)
-    const { variants, accepted, ...form } = machine
-    session.edit(
-      `${count} ${count === 1 ? 'copy' : 'copies'} of ${machine.name}`,
-      addMachines(names.map((name) => ({ ...form, name }))),
-    )
+    add(names, `${count} ${count === 1 ? 'copy' : 'copies'} of ${machine.name}`)
     onSelect(new Set(names))
+  }
+  const add = (names: readonly string[], label: string): void => {
+    if (!machine) return
+    const form = copiedForm(machine)
+    session.edit(label, addMachines(names.map((name) => ({ ...form, name }))))
+  }
+  const setQuantity = (quantity: number): void => {
+    if (!machine || quantity < 1) return
+    const change = quantityChange(machine.name, quantity, plan)
+    if (change.add.length > 0) add(change.add, `${machine.name}: ${quantity} of it`)
+    if (change.remove.length > 0) setSurplus(new Set(change.remove))
   }
   return (
     <Bar role="group" aria-label="Selected machines">
@@ -59,12 +70,24 @@ export function SelectedMachines({ selected, onSelect }: SelectedMachinesProps) 
           }))}
         />
       )}
+      {machine && (
+        <NumberInput
+          label={`Quantity of ${machine.name}`}
+          unit="of it"
+          value={quantity}
+          step={1}
+          least={1}
+          most={quantity + MOST_MACHINES - plan.machines.length}
+          onChange={setQuantity}
+        />
+      )}
       <Button onPress={() => setAsks('delete')}>Delete…</Button>
       <QuietButton onPress={() => onSelect(new Set())}>Select none</QuietButton>
       {asks !== undefined && asks !== 'delete' && (
         <ChangeMany kind={asks} names={selected} onClose={() => setAsks(undefined)} />
       )}
       {asks === 'delete' && <DeleteMany names={selected} onClose={() => setAsks(undefined)} />}
+      {surplus && <DeleteMany names={surplus} onClose={() => setSurplus(undefined)} />}
     </Bar>
   )
 }
