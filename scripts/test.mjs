@@ -1,5 +1,5 @@
 // `npm test`: every check in order, stopping at the first that fails. Ends in `N passed, N failed`.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -14,7 +14,8 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
 ensureInstalled()
 ensureChromium()
 
-const CHECKS = [
+/** Checks that only read: two at a time. */
+const READING = [
   ['formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
   ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['types', bin('tsc'), ['--noEmit']],
@@ -24,6 +25,9 @@ const CHECKS = [
     ['--config', '.dependency-cruiser.cjs', 'src', 'app', 'bench', 'e2e', 'scripts'],
   ],
   ['dead code', bin('knip'), []],
+]
+
+const CHECKS = [
   [
     'unit tests',
     bin('vitest'),
@@ -33,8 +37,8 @@ const CHECKS = [
   ['browser tests', bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: browserResults }],
 ]
 
-let failed
-for (const [name, command, args, env = {}] of CHECKS) {
+let failed = await runReading(READING)
+for (const [name, command, args, env = {}] of failed ? [] : CHECKS) {
   console.log(`\n== ${name}`)
   if (typeof command === 'function') {
     try {
@@ -78,6 +82,31 @@ function countTests() {
     broken += stats.unexpected
   }
   return { passed, failed: broken }
+}
+
+/** Runs checks side by side, prints what each said in their order, and answers the first that failed. */
+async function runReading(checks) {
+  const waiting = checks.map(([name, command, args]) => ({ name, command, args }))
+  const done = new Map()
+  const work = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const { name, command, args } = next
+      done.set(name, await runQuietly(command, args))
+    }
+  }
+  await Promise.all([work(), work()])
+  for (const [name] of checks) console.log(`\n== ${name}\n${done.get(name).said}`.trimEnd())
+  return checks.find(([name]) => done.get(name).status !== 0)?.[0]
+}
+
+function runQuietly(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT })
+    let said = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text))
+    child.on('error', (error) => resolve({ status: 1, said: error.message }))
+    child.on('close', (status) => resolve({ status, said }))
+  })
 }
 
 /** The browser comes from Debian's packages; without the right to install it, says what to do. */

@@ -2,7 +2,8 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { describe, expect, test } from 'vitest'
+import { buildSync } from 'esbuild'
+import { beforeAll, describe, expect, test } from 'vitest'
 import { METERS } from '../core/meter/charge.ts'
 import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
 import { add, compare, multiply, ZERO, type Exact } from '../core/quantity/exact.ts'
@@ -13,12 +14,26 @@ const PLAN = 'data/larkspur-trams.json'
 const BOOK = 'data/fennmark.json'
 const BOOKS = 'data'
 
-function estimate(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('node_modules/.bin/tsx', ['src/cli/estimate.ts', ...args], {
-    encoding: 'utf8',
+/** Compiled once, since every call would compile it again. */
+const COMPILED = '.stamps/cli-test.mjs'
+
+beforeAll(() => {
+  buildSync({
+    entryPoints: ['src/cli/estimate.ts'],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+    outfile: COMPILED,
   })
+})
+
+function run(command: string, ...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(command, args, { encoding: 'utf8' })
   return { status, stdout, stderr }
 }
+
+const estimate = (...args: string[]) => run(process.execPath, COMPILED, ...args)
 
 const valueAt = (document: unknown, pointer: string): unknown =>
   pointer
@@ -34,6 +49,13 @@ const file = (name: string, text: string): string => {
 }
 
 describe('the command line', () => {
+  test('is run as the manual says', () => {
+    const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--format', 'json']
+    const { status, stdout } = run('npm', 'run', '--silent', 'estimate', '--', ...args)
+    const compiled = estimate(...args)
+    expect([status, stdout]).toEqual([0, compiled.stdout])
+  })
+
   test('prices one machine, line by line', () => {
     const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--machine', 'timetable-loadgen']
     const { status, stdout } = estimate(...args, '--format', 'json')
