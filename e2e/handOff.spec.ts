@@ -40,6 +40,14 @@ test('the hand-off holds sheets that add up, user data, and a report with its ch
       .subarray(1, 4)
       .toString(),
   ).toBe('PNG')
+  // On paper it is dark on light, whatever the screen is.
+  const ink = () => page.getByTestId('month-report').evaluate((report) => getComputedStyle(report).color)
+  await page.emulateMedia({ media: 'screen', colorScheme: 'light' })
+  const onLight = await ink()
+  await page.emulateMedia({ media: 'screen', colorScheme: 'dark' })
+  expect(await ink()).not.toBe(onLight)
+  await page.emulateMedia({ media: 'print', colorScheme: 'dark' })
+  expect(await ink()).toBe(onLight)
 })
 
 test('the service answers what the screen shows', async ({ page, request }) => {

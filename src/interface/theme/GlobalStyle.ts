@@ -76,7 +76,7 @@ export const GlobalStyle = createGlobalStyle`
   :focus-visible, [data-focus-visible] { outline: 2px solid var(--focus); outline-offset: 1px; }
 
   @media print {
-    :root, :root[data-theme='dark'] { ${light} }
+    :root:root:root { ${light} }
     body { background: none; }
     header, [data-print='no'] { display: none !important; }
   }

@@ -170,14 +170,21 @@ export function MonthReport() {
 
 const Page = styled.article`
   max-width: 900px;
+  /* Bars are drawn as backgrounds, which browsers leave out of print otherwise. */
+  print-color-adjust: exact;
 
   h2 {
     font-size: 20px;
     color: var(--ink);
   }
-  h3 {
+  h3,
+  section h2 {
     margin: 16px 0 4px;
     font-size: 13px;
+    font-weight: 640;
+  }
+  section {
+    break-inside: avoid;
   }
 `
 
