@@ -4,6 +4,14 @@ const begin = (): Worker => new Worker(new URL('./overview.worker.ts', import.me
 
 let waiting: Worker | undefined
 
+let sawMonth: () => void
+const month = new Promise<void>((resolve) => (sawMonth = resolve))
+const LONGEST_WAIT_MS = 1_000
+
+/** When the first overview of the page has its month, or is not soon to have it: two workers at once would both be late. */
+export const afterFirstMonth = (): Promise<void> =>
+  Promise.race([month, new Promise<void>((resolve) => setTimeout(resolve, LONGEST_WAIT_MS))])
+
 /** Begins a worker before there is a question, so that the first answer does not wait for it to load. */
 export function warmOverview(): void {
   waiting ??= begin()
@@ -22,6 +30,7 @@ export function askOverview(
       worker.terminate()
       warmOverview()
     }
+    if (data.kind === 'month') sawMonth()
     onPart(data)
   }
   worker.onerror = (event) => {

@@ -131,7 +131,13 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
 /** Every machine's month from the worker; the open one is priced here and at once, and may be a moment newer. */
 function Summaries({ value, children }: { readonly value: WorkbenchValue; readonly children: ReactNode }) {
   const { state, month, machine, result } = value
-  const summaries = usePlanSummaries(state.plan, state.books, month, value.address.reading)
+  const summaries = usePlanSummaries(
+    state.plan,
+    state.books,
+    month,
+    value.address.reading,
+    value.address.view === 'bench',
+  )
   const newest = useMemo(() => {
     if (!machine || !result) return summaries
     const byName = new Map(summaries.byName).set(machine.name, summarise(machine.name, machine.size, result))

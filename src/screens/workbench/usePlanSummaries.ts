@@ -6,6 +6,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
+import { afterFirstMonth } from '../../workers/askOverview.ts'
 import { PlanWorkerClient } from '../../workers/planWorkerClient.ts'
 
 export interface PlanSummaries {
@@ -31,9 +32,13 @@ export function usePlanSummaries(
   books: readonly PriceBook[],
   month: YearMonth,
   reading: MonthReading,
+  /** The bench prices the whole plan itself, and comes first. */
+  isAfterBench: boolean,
 ): PlanSummaries {
   const [answer, setAnswer] = useState<Answer>()
   const [failure, setFailure] = useState<string>()
+  // Where the page opened decides: from then on no one is waited for.
+  const [waits] = useState(isAfterBench)
   const client = useRef<PlanWorkerClient>(undefined)
 
   useEffect(() => {
@@ -49,8 +54,20 @@ export function usePlanSummaries(
   }, [])
 
   useEffect(() => {
-    if (books.length > 0) client.current?.ask({ plan, books, month, reading })
-  }, [plan, books, month, reading])
+    if (books.length === 0) return undefined
+    const ask = (): void => client.current?.ask({ plan, books, month, reading })
+    if (!waits) {
+      ask()
+      return undefined
+    }
+    let isStale = false
+    void afterFirstMonth().then(() => {
+      if (!isStale) ask()
+    })
+    return () => {
+      isStale = true
+    }
+  }, [plan, books, month, reading, waits])
 
   const isNewest =
     answer?.plan === plan && answer.month === month && answer.reading === reading && answer.books === books
