@@ -8,7 +8,10 @@ let sawMonth: () => void
 const month = new Promise<void>((resolve) => (sawMonth = resolve))
 const LONGEST_WAIT_MS = 1_000
 
-/** When the first overview of the page has its month, or is not soon to have it: two workers at once would both be late. */
+/**
+ * When the first overview of the page has its month and that has been drawn, or is not soon to: two workers at once would
+ * both be late.
+ */
 export const afterFirstMonth = (): Promise<void> =>
   Promise.race([month, new Promise<void>((resolve) => setTimeout(resolve, LONGEST_WAIT_MS))])
 
@@ -30,8 +33,8 @@ export function askOverview(
       worker.terminate()
       warmOverview()
     }
-    if (data.kind === 'month') sawMonth()
     onPart(data)
+    if (data.kind === 'month') requestAnimationFrame(() => setTimeout(sawMonth))
   }
   worker.onerror = (event) => {
     worker.terminate()
