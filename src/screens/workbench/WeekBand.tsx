@@ -9,6 +9,7 @@ import { isNeverOff, type OffPlan } from '../../core/power/offPlan.ts'
 import { weeklyOff } from '../../core/power/weeklyOff.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
 import { offPlanText } from '../../interface/wording/offPlan'
+import { STATE_NAMES } from '../../interface/wording/state'
 import { weekText } from '../../interface/wording/week'
 
 const WIDTH = 190
@@ -29,12 +30,16 @@ export const WeekBand = memo(function WeekBand({ week, off, longGaps, book }: We
   const plan: OffPlan = { off, ...(longGaps && { longGaps }) }
   const x = (day: number, minute: number): number =>
     day * (DAY_WIDTH + GAP) + (minute / MINUTES_PER_DAY) * DAY_WIDTH
+  const shutdown = drawnShutdown(week, book)
+  const afterShutdown = shutdown?.off
+    ? `, after its auto-shutdown ${STATE_NAMES[shutdown.off].toLowerCase()}`
+    : ''
   const label = isNeverOff(plan)
     ? 'always running'
-    : `${weekText(week)}, otherwise ${offPlanText(plan).toLowerCase()}`
+    : `${weekText(week)}, otherwise ${offPlanText(plan).toLowerCase()}${afterShutdown}`
   return (
     <Band viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={label}>
-      {weeklyOff(week.windows, plan, drawnShutdown(week, book)).map((part) => (
+      {weeklyOff(week.windows, plan, shutdown).map((part) => (
         <rect
           key={`${part.day} ${part.from}`}
           x={x(part.day, part.from)}
