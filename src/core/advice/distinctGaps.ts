@@ -21,6 +21,7 @@ export interface DistinctGap {
 
 /** More would not be read. The gaps that take most of the month are kept. */
 const MOST_DISTINCT = 24
+const LONGEST = { back: LONGEST_GAP_DAYS * SECONDS_PER_DAY, ahead: LONGEST_GAP_DAYS * SECONDS_PER_DAY }
 const LONGEST_MINUTES = LONGEST_GAP_DAYS * 24 * 60
 
 /**
@@ -33,7 +34,7 @@ export function distinctGaps(
   month: BillingMonth,
   counts: (gap: Span) => boolean = () => true,
 ): DistinctGap[] {
-  const on = spansAround(week, month, LONGEST_GAP_DAYS * SECONDS_PER_DAY)
+  const on = spansAround(week, month, LONGEST)
   const gaps = on
     .slice(1)
     .map(({ from }, i): Span => ({ from: on[i]!.to, to: from }))

@@ -1,12 +1,17 @@
 import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { expect, test } from 'vitest'
-import { billingMonth, MONTH_READINGS } from '../calendar/billingMonth.ts'
+import { billingMonth, MONTH_READINGS, type MonthReading } from '../calendar/billingMonth.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
+import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
+import type { Machine } from '../machine/plan.ts'
+import { gib } from '../quantity/units.ts'
 import { anyMachineOf, anyRulesOf, anyWeek } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { simpleMeter } from '../testing/simpleMeter.ts'
+import { SMALL_MACHINE } from '../testing/smallBook.ts'
+import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { PlanPricing } from './planPricing.ts'
 
 const anyPlanOf = (book: PriceBook) =>
@@ -20,23 +25,79 @@ const anyPlanOf = (book: PriceBook) =>
     reading: fc.constantFrom(...MONTH_READINGS),
   })
 
+interface Walked {
+  readonly book: PriceBook
+  readonly weeks: readonly WeekPlan[]
+  readonly machines: readonly Machine[]
+  readonly month: YearMonth
+  readonly reading: MonthReading
+}
+
+function expectWalked({ book, weeks, machines, month, reading }: Walked): void {
+  const dated = { ...book, valid: { from: '2027-01-01' } }
+  const pricing = new PlanPricing({ plan: { machines, weeks }, books: [dated], month, reading })
+  const span = billingMonth(month, book.billingZone, reading)
+  const simple = simpleMeter({ machines, weeks, book, month: span, reading })
+  for (const machine of machines) {
+    const result = pricing.of(machine)
+    if (!result.ok) throw new Error(JSON.stringify(result.issues))
+    const { n, d } = result.estimate.total
+    expect(new Fraction(n, d).toFraction()).toBe(simple.get(machine.name)!.toFraction())
+  }
+}
+
 test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
   'plans of %s cost what a plain walk through the month costs',
   (_, pattern) => {
-    fc.assert(
-      fc.property(anyPlanOf(pattern), ({ book, weeks, machines, month, reading }) => {
-        const dated = { ...book, valid: { from: '2027-01-01' } }
-        const pricing = new PlanPricing({ plan: { machines, weeks }, books: [dated], month, reading })
-        const span = billingMonth(month, book.billingZone, reading)
-        const simple = simpleMeter({ machines, weeks, book, month: span, reading })
-        for (const machine of machines) {
-          const result = pricing.of(machine)
-          if (!result.ok) throw new Error(JSON.stringify(result.issues))
-          const { n, d } = result.estimate.total
-          expect(new Fraction(n, d).toFraction()).toBe(simple.get(machine.name)!.toFraction())
-        }
-      }),
-      { seed: 730, numRuns: pattern.freeAllowances ? 20 : 10 },
-    )
+    fc.assert(fc.property(anyPlanOf(pattern), expectWalked), {
+      seed: 730,
+      numRuns: pattern.freeAllowances ? 20 : 10,
+    })
   },
 )
+
+test.each<[string, Pick<Machine, 'off' | 'longGaps'>, string[]]>([
+  [
+    'long gaps, off in short ones',
+    { off: 'deallocated', longGaps: [{ fromMinutes: 90, off: 'running' }] },
+    ['08:07-12:10', '13:23-17:20'],
+  ],
+  [
+    'nights, off over the weekend',
+    { off: 'running', longGaps: [{ fromMinutes: 2_280, off: 'deallocated' }] },
+    ['08:07-17:50'],
+  ],
+  [
+    'nights, off in breaks and weekends',
+    {
+      off: 'deallocated',
+      longGaps: [
+        { fromMinutes: 600, off: 'running' },
+        { fromMinutes: 2_280, off: 'hibernated' },
+      ],
+    },
+    ['08:07-12:10', '13:23-17:20'],
+  ],
+])('a run that goes through %s is charged by when it truly began', (_, plan, ranges) => {
+  const pattern = DEMO_BOOKS.find(({ provider }) => provider.id === 'tidewright')!
+  // Begun hours: a month that begins within a run asks for more than the week that meets it.
+  const book = { ...pattern, billing: { ...pattern.billing, minimumSeconds: 0, incrementSeconds: 3_600 } }
+  const [region] = book.regions
+  const machine: Machine = {
+    ...SMALL_MACHINE,
+    name: 'through',
+    provider: book.provider.id,
+    region: region!.id,
+    zone: region!.zones[0]!,
+    size: 'eddy-4-16',
+    image: book.images[0]!.id,
+    systemDisk: { kind: 'foam', roomGiB: gib(40) },
+    week: 'one',
+    ...plan,
+  }
+  const days = ranges.length > 1 && plan.longGaps!.length === 1 ? WORKDAYS.slice(3) : WORKDAYS
+  const weeks = [{ ...weekOf('Europe/Lisbon', windowsOn(days, ...ranges)), id: 'one' }]
+  for (const month of ['2027-03', '2027-04', '2027-07'] as YearMonth[]) {
+    expectWalked({ book, weeks, machines: [machine], month, reading: 'calendar' })
+  }
+})

@@ -1,8 +1,8 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
 import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
-import { buildTimeline } from './buildTimeline.ts'
-import { gapReach } from './offPlan.ts'
+import { buildTimeline, wayFor } from './buildTimeline.ts'
+import { gapReach, type GapReach } from './offPlan.ts'
 import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
 
 /**
@@ -35,7 +35,7 @@ export function monthTimeline(
   const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
-    const on = neverOff ? [] : spansAround(week, month, reach)
+    const on = neverOff ? [] : sinceRun(spansAround(week, month, reach), ways, month)
     ofWeek.set(key, (timeline = timelineOf(on, ways, month, shutdown)))
   }
   return timeline
@@ -52,8 +52,7 @@ function memoOf(of: object): Map<string, MonthTimeline> {
 interface WaysKey {
   readonly neverOff: boolean
   readonly key: string
-  /** How far about a month a week must be known, in seconds. */
-  readonly reach: number
+  readonly reach: GapReach
 }
 
 /** Every month of a machine has the same ways. */
@@ -63,8 +62,8 @@ function keyOf(ways: WaysOff): WaysKey {
   let key = keys.get(ways)
   if (!key) {
     const neverOff = ways.every(({ off }) => off === 'running')
-    const last = ways.at(-1)!
-    const reach = gapReach(last.from, last.off)
+    const states = ways.map(({ off }) => off)
+    const reach = gapReach(states, ways.at(-1)!.from)
     keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' '), reach }))
   }
   return key
@@ -77,13 +76,22 @@ const changeKey = ({ off, changes }: Pick<WayOff, 'off' | 'changes'>): string =>
 
 /**
  * The times to be on that a month's timeline is made of: those that meet the month and what is kept about it, and so
- * much further, `reach` seconds, that it is known of each gap how long it lasts, of each run when it began, and whether an auto-shutdown
- * with a state of its own begins it.
+ * much further as `reach` says, and the one before, where an auto-shutdown with a state of its own may begin the first gap.
  */
-export function spansAround(week: WeekPlan, month: Span, reach: number): Span[] {
+export function spansAround(week: WeekPlan, month: Span, { back, ahead }: GapReach): Span[] {
   const { from, to } = around(month)
-  const within = { from: instant(from - reach), to: instant(to + reach) }
+  const within = { from: instant(from - back), to: instant(to + ahead) }
   return week.autoShutdown?.off ? spansAndBefore(week, within) : weekSpans(week, within)
+}
+
+/** Without what is over before the run that a month's timeline begins in, but for the last of that. O(spans). */
+function sinceRun(on: Span[], ways: WaysOff, month: Span): Span[] {
+  const { from } = around(month)
+  const gapBefore = (i: number): number => (on[i]?.from ?? Infinity) - on[i - 1]!.to
+  let first = on.findIndex(({ to }) => to > from)
+  if (first < 0) first = on.length
+  while (first > 0 && wayFor(ways, gapBefore(first)).off === 'running') first -= 1
+  return on.slice(Math.max(0, first - 1))
 }
 
 const around = (month: Span): Span => ({

@@ -24,10 +24,12 @@ test('a gap has the state of the longest step that it reaches', () => {
 
 test('says which states it has, whether it is ever off, and how far it must look', () => {
   expect(offStates(MIX)).toEqual(['hibernated', 'deallocated'])
-  expect(reachOf(MIX)).toBe(38 * 3_600)
-  expect(reachOf({ off: 'stopped' })).toBe(0)
-  // A run that goes through long gaps can have begun long ago.
-  expect(reachOf({ off: 'stopped', longGaps: [{ fromMinutes: 60, off: 'running' }] })).toBe(400 * 86_400)
+  expect(reachOf(MIX)).toEqual({ back: 38 * 3_600, ahead: 38 * 3_600 })
+  expect(reachOf({ off: 'stopped' })).toEqual({ back: 0, ahead: 0 })
+  // A run that goes through gaps can have begun long ago.
+  const through = { off: 'stopped', longGaps: [{ fromMinutes: 60, off: 'running' }] } as const
+  expect(reachOf(through)).toEqual({ back: 400 * 86_400, ahead: 3_600 })
+  expect(reachOf({ off: 'running' })).toEqual({ back: 0, ahead: 0 })
   expect(isNeverOff({ off: 'running' })).toBe(true)
   expect(isNeverOff({ ...MIX, off: 'running' })).toBe(false)
 })

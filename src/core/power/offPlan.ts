@@ -64,15 +64,23 @@ export function withOffBetween(
   return { off: changes[0]!.off, ...(longGaps.length > 0 && { longGaps }) }
 }
 
-/** How far a month's neighbourhood must be known in seconds, to tell how long a gap or a run at its ends is. */
-export function reachOf({ longGaps }: OffPlan): number {
-  const last = longGaps?.at(-1)
-  return last ? gapReach(last.fromMinutes * 60, last.off) : 0
+/** How far before and after a month a week must be known, in seconds. */
+export interface GapReach {
+  readonly back: number
+  readonly ahead: number
 }
 
-/** The same, by what the longest gaps are. One that is run through is part of a run, which may have begun long ago. */
-export const gapReach = (from: number, off: OffState): number =>
-  off === 'running' ? LONGEST_RUN_DAYS * SECONDS_PER_DAY : from
+/**
+ * So far that it is known how long each gap at the month's ends is, and when a run began that goes through gaps: that
+ * can be long ago.
+ */
+export function gapReach(states: readonly OffState[], longest: number): GapReach {
+  const isRunThrough = states.includes('running') && states.some((off) => off !== 'running')
+  return { back: isRunThrough ? LONGEST_RUN_DAYS * SECONDS_PER_DAY : longest, ahead: longest }
+}
+
+export const reachOf = (plan: OffPlan): GapReach =>
+  gapReach(offStates(plan), (plan.longGaps?.at(-1)?.fromMinutes ?? 0) * 60)
 
 /** Fit for comparison, and for a key. */
 export const offPlanKey = ({ off, longGaps = [] }: OffPlan): string =>

@@ -14,9 +14,11 @@ import { shutdownsOf, walkMinutes } from './walkMinutes.ts'
  */
 export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
   const { book, month } = inputs
-  const longest = inputs.machines.flatMap(({ longGaps = [] }) =>
-    longGaps.map((gap) => (gap.off === 'running' ? 8 * DAY : gap.fromMinutes * 60)),
-  )
+  const longest = inputs.machines.flatMap(({ off, longGaps = [] }) => [
+    // A run that goes through gaps began within a week, or never.
+    off === 'running' || longGaps.some((gap) => gap.off === 'running') ? 8 * DAY : 0,
+    ...longGaps.map((gap) => gap.fromMinutes * 60),
+  ])
   // A week's gap at the ends of the walk must be whole where it counts what began it.
   const margin =
     3 * DAY + Math.max(0, ...longest, ...inputs.weeks.map((week) => (week.autoShutdown?.off ? 8 * DAY : 0)))
