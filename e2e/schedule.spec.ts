@@ -110,8 +110,7 @@ test('an auto-shutdown cuts the week, bounds what forgetting costs, and leaves w
   const bench = new Workbench(page)
   await bench.open(WEEK)
   const start = await bench.total()
-  await page.getByRole('button', { name: /Days of the auto-shutdown/ }).click()
-  await page.getByRole('option', { name: 'every day' }).click()
+  await shutDownDaily(page)
   const night = page.getByRole('listitem').filter({ hasText: 'One night left on' })
   await expect(night).toContainText(/until auto-shutdown, 1 March 20:00\+€ 0\.\d\d/)
   expect(await bench.total()).toBe(start)
@@ -130,17 +129,23 @@ test('an auto-shutdown cuts the week, bounds what forgetting costs, and leaves w
   await expect.poll(() => bench.total()).toBe(start)
 })
 
+/** Sets an auto-shutdown for every day; a new one is at 20:00. */
+async function shutDownDaily(page: Page, at?: string): Promise<void> {
+  await page.getByRole('button', { name: /Days of the auto-shutdown/ }).click()
+  await page.getByRole('option', { name: 'every day' }).click()
+  if (at === undefined) return
+  const time = page.getByRole('textbox', { name: 'Time of the auto-shutdown' })
+  await time.fill(at)
+  await time.press('Enter')
+}
+
 test('an auto-shutdown with a state of its own is priced, drawn, advised and exported as that', async ({
   page,
 }) => {
   const bench = new Workbench(page)
   await bench.open(WEEK)
   const start = await bench.total()
-  await page.getByRole('button', { name: /Days of the auto-shutdown/ }).click()
-  await page.getByRole('option', { name: 'every day' }).click()
-  const time = page.getByRole('textbox', { name: 'Time of the auto-shutdown' })
-  await time.fill('18:00')
-  await time.press('Enter')
+  await shutDownDaily(page, '18:00')
   expect(await bench.total()).toBe(start)
   await page.getByRole('button', { name: /State after the auto-shutdown/ }).click()
   await page.getByRole('option', { name: /Stopped/ }).click()

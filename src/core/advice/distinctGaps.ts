@@ -26,8 +26,8 @@ const LONGEST_MINUTES = LONGEST_GAP_DAYS * 24 * 60
 
 /**
  * The gaps between a week's times to be on that touch a month, by their whole minutes, shortest first. One that is
- * longer than can be told apart, as before the first time to be on, is left out, and those
- * that do not count.
+ * longer than can be told apart, as before the first time to be on, is left out, and
+ * those that do not count.
  */
 export function distinctGaps(
   week: WeekPlan,

@@ -2,7 +2,7 @@ import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal, meterOn } from '../meter/chargeMachine.ts'
-import { withOff } from '../meter/estimateMachine.ts'
+import { withOff } from '../machine/withOff.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { LONGEST_GAP_DAYS } from '../power/offPlan.ts'
 import { POWER_STATES, type OffState, type TrueOffState } from '../power/powerState.ts'
@@ -35,9 +35,9 @@ const LONGEST_MINUTES = LONGEST_GAP_DAYS * 24 * 60
 const BEGINS_AFTER = 2 * SECONDS_PER_DAY
 
 /**
- * One gap in a month that is otherwise on, and that no auto-shutdown begins, priced in every state by the one meter: going off and coming back, minimums,
- * begun hours, memory on disk, restoring. What a state costs over a longer gap grows or falls at steady rates, so each
- * length is found by halving: O(states² × log length) months.
+ * One gap in a month that is otherwise on, and that no auto-shutdown begins, priced in every state by the one meter:
+ * going off and coming back, minimums, begun hours, memory on disk, restoring. What a state costs over a longer gap
+ * grows or falls at steady rates, so each length is found by halving: O(states² × log length) months.
  */
 export function payingLengths(
   resolved: ResolvedMachine,

@@ -47,3 +47,9 @@ export function editionsOverlap(a: PriceBook, b: PriceBook): boolean {
   if (early.valid.from === late.valid.from) return true
   return early.valid.until !== undefined && early.valid.until >= late.valid.from
 }
+
+/** The same, where it does not matter why there is none. */
+export function priceBookFor(...asked: Parameters<typeof bookFor>): PriceBook | undefined {
+  const found = bookFor(...asked)
+  return 'book' in found ? found.book : undefined
+}

@@ -1,7 +1,7 @@
 import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { withOff } from '../machine/withOff.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
-import { withOffPlan } from '../power/offPlan.ts'
 import type { OffState } from '../power/powerState.ts'
 import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds } from '../quantity/units.ts'
@@ -37,11 +37,6 @@ export const averagePerHour = (total: Exact, month: BillingMonth): Exact =>
 /** Seconds of the month: its true ones, or 730 hours. */
 export const lengthAsRead = (month: BillingMonth): Seconds =>
   month.reading === 'calendar' ? lengthOf(month) : seconds(PRINTED_MONTH_HOURS * SECONDS_PER_HOUR)
-
-export const withOff = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
-  ...resolved,
-  machine: withOffPlan(resolved.machine, { off }),
-})
 
 const alwaysOnForms = new WeakMap<ResolvedMachine, ResolvedMachine>()
 

@@ -7,8 +7,8 @@ import type { Segment, TimelineInputs, WaysOff, WayOff } from './timeline.ts'
  *
  * A machine begins to come back when a window opens and begins to go off when it closes, into the state that its gap
  * has by its planned length, or by the auto-shutdown that begins it. It cannot come back before it has finished going
- * off: a window that opens in that time begins late, and one that also closes in it is missed, so that it stays as it was. It always finishes coming back
- * before it goes off again. What comes before the first window and after the last counts as a gap without end.
+ * off: a window that opens in that time begins late, and one that also closes in it is missed, so that it stays as it
+ * was. It always finishes coming back before it goes off again. What comes before the first window and after the last counts as a gap without end.
  */
 export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): Segment[] {
   const segments: { -readonly [field in keyof Segment]: Segment[field] }[] = []

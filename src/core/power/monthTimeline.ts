@@ -35,7 +35,7 @@ export function monthTimeline(
   const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
-    const on = neverOff ? [] : sinceRun(spansAround(week, month, reach), ways, month)
+    const on = neverOff ? [] : spansFor(week, ways, month, reach)
     ofWeek.set(key, (timeline = timelineOf(on, ways, month, shutdown)))
   }
   return timeline
@@ -76,7 +76,8 @@ const changeKey = ({ off, changes }: Pick<WayOff, 'off' | 'changes'>): string =>
 
 /**
  * The times to be on that a month's timeline is made of: those that meet the month and what is kept about it, and so
- * much further as `reach` says, and the one before, where an auto-shutdown with a state of its own may begin the first gap.
+ * much further as `reach` says, and the one before, where an auto-shutdown with a state of its own may begin the first
+ * gap.
  */
 export function spansAround(week: WeekPlan, month: Span, { back, ahead }: GapReach): Span[] {
   const { from, to } = around(month)
@@ -84,14 +85,18 @@ export function spansAround(week: WeekPlan, month: Span, { back, ahead }: GapRea
   return week.autoShutdown?.off ? spansAndBefore(week, within) : weekSpans(week, within)
 }
 
-/** Without what is over before the run that a month's timeline begins in, but for the last of that. O(spans). */
-function sinceRun(on: Span[], ways: WaysOff, month: Span): Span[] {
+/** Where a run may have begun long ago, without what was over well before it began. O(spans). */
+function spansFor(week: WeekPlan, ways: WaysOff, month: Span, reach: GapReach): Span[] {
+  const on = spansAround(week, month, reach)
+  if (reach.back === reach.ahead) return on
   const { from } = around(month)
   const gapBefore = (i: number): number => (on[i]?.from ?? Infinity) - on[i - 1]!.to
   let first = on.findIndex(({ to }) => to > from)
   if (first < 0) first = on.length
   while (first > 0 && wayFor(ways, gapBefore(first)).off === 'running') first -= 1
-  return on.slice(Math.max(0, first - 1))
+  // As much before it as is kept before any month, since a window can be missed while a machine goes off.
+  const since = Math.min(on[first]?.from ?? from, from) - MARGIN - reach.ahead
+  return on.filter(({ to }, i) => to > since || i >= first - 1)
 }
 
 const around = (month: Span): Span => ({

@@ -6,6 +6,7 @@ import styled from 'styled-components'
 import { dayOf, formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
+import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { shutdownState } from '../../core/catalogue/shutdownState.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { instant } from '../../core/quantity/units.ts'
@@ -61,7 +62,7 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
   const machines = (alone ? [machine] : sharers)
     .filter((each) => !isNeverOff(each))
     .map((each): SwitchedMachine => {
-      const book = state.books.find(({ provider }) => provider.id === each.provider)
+      const book = priceBookFor(each.provider, state.books, month)
       return { ...each, atShutdown: book && shutdownState(week, book) }
     })
   const commands = state.plan.commands ?? {}

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components'
 import styled from 'styled-components'
+import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { drawnShutdown } from '../../core/catalogue/shutdownState.ts'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { isNeverOff } from '../../core/power/offPlan.ts'
@@ -58,7 +59,7 @@ export function WeekScreen() {
   if (!week) return <WeekChoice />
   const { states } = book ?? {}
   const lacksShutdown = ({ autoShutdown }: WeekPlan, provider: string): boolean => {
-    const theirs = state.books.find((each) => each.provider.id === provider)
+    const theirs = priceBookFor(provider, state.books, month)
     return autoShutdown?.off !== undefined && theirs !== undefined && !theirs.states[autoShutdown.off]
   }
   const edit = (label: string, part: Partial<WeekPlan>): void =>

@@ -2,6 +2,7 @@
 
 import { ListBox, ListBoxItem, ListLayout, Virtualizer } from 'react-aria-components'
 import styled from 'styled-components'
+import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
 import { Menu } from '../../interface/Menu'
@@ -75,7 +76,7 @@ function MachineCells({ machine }: { readonly machine: Machine }) {
   const currency = usePlanCurrency()
   const summary = useSummaries().byName.get(machine.name)
   const week = weeks.find(({ id }) => id === machine.week)
-  const book = state.books.find(({ provider }) => provider.id === machine.provider)
+  const book = priceBookFor(machine.provider, state.books, month)
   return (
     <>
       <Name>{machine.name}</Name>

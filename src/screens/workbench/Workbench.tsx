@@ -2,7 +2,7 @@
 
 import { memo, useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
-import { bookFor } from '../../core/catalogue/bookFor.ts'
+import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
 import { StatePatterns } from '../../interface/StatePatterns'
@@ -118,10 +118,10 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
   )
   const result = useMemo(() => machine && pricing.of(machine), [machine, pricing])
   const provider = machine?.provider
-  const book = useMemo(() => {
-    const found = provider === undefined ? undefined : bookFor(provider, books, month)
-    return found && 'book' in found ? found.book : undefined
-  }, [provider, books, month])
+  const book = useMemo(
+    () => (provider === undefined ? undefined : priceBookFor(provider, books, month)),
+    [provider, books, month],
+  )
   return useMemo(
     () => ({ session, state, address, go, mend, month, machine, book, result, pricing }),
     [session, state, address, go, mend, month, machine, book, result, pricing],

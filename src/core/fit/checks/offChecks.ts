@@ -3,24 +3,20 @@ import type { Keep } from '../../machine/needs.ts'
 import type { ResolvedMachine } from '../../machine/resolveMachine.ts'
 import { stateByShutdown } from '../../machine/statesWhenOff.ts'
 import { restoredGiB } from '../../machine/snapshots.ts'
-import { offStates, withOffPlan } from '../../power/offPlan.ts'
-import { givesHardwareBack, type OffState } from '../../power/powerState.ts'
+import { withOff } from '../../machine/withOff.ts'
+import { offStates } from '../../power/offPlan.ts'
+import { givesHardwareBack } from '../../power/powerState.ts'
 import { systemRoom } from './diskChecks.ts'
 import type { FitCheck } from './fitCheck.ts'
 
-const inState = (resolved: ResolvedMachine, off: OffState): ResolvedMachine => ({
-  ...resolved,
-  machine: withOffPlan(resolved.machine, { off }),
-})
-
 /** The machine once for each state that it can be in when off. */
 export const inEachState = (resolved: ResolvedMachine): readonly ResolvedMachine[] =>
-  resolved.machine.longGaps ? offStates(resolved.machine).map((off) => inState(resolved, off)) : [resolved]
+  resolved.machine.longGaps ? offStates(resolved.machine).map((off) => withOff(resolved, off)) : [resolved]
 
 /** The machine in the state that only its week's auto-shutdown gives it; undefined where there is none. */
 export function afterShutdown(resolved: ResolvedMachine): ResolvedMachine | undefined {
   const off = stateByShutdown(resolved)
-  return off && inState(resolved, off)
+  return off && withOff(resolved, off)
 }
 
 const hibernates = ({ machine }: ResolvedMachine): boolean => machine.off === 'hibernated'
