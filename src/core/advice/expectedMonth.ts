@@ -4,12 +4,12 @@ import type { Habits, IdleRule } from '../calendar/habits.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { chargedTotal, meterOn } from '../meter/chargeMachine.ts'
+import { chargedTotal, meterMachine, meterOn } from '../meter/chargeMachine.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { spansAround } from '../power/monthTimeline.ts'
-import { isNeverOff, reachOf } from '../power/offPlan.ts'
+import { isNeverOff, LONGEST_GAP_DAYS } from '../power/offPlan.ts'
 import { add, compare, divide, exact, multiply, subtract, type Exact } from '../quantity/exact.ts'
-import { instant, lengthOf, type Span } from '../quantity/units.ts'
+import { instant, lengthOf, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
 
 /** A month of a machine that people switch by hand, in the currency of its price book: a guess, not the plan. */
 export interface ExpectedMonth {
@@ -32,7 +32,7 @@ export function expectedMonth(
 ): ExpectedMonth | undefined {
   const { machine, week, index } = resolved
   if (isNeverOff(machine) || lackedState(machine, index.book)) return undefined
-  const on = spansAround(week, month, reachOf(machine))
+  const on = spansOf(resolved, month)
   const { forgottenPercent, idle } = habits
   const spread = habits.spreadMinutes * 60
   const costOf = (spans: readonly Span[]): Exact | undefined => {
@@ -53,6 +53,17 @@ export function expectedMonth(
   // Begun hours and minimums can make a later start dearer than an earlier one.
   const all = [late, expected, worst].sort(compare)
   return { low: all[0]!, expected, high: all[2]! }
+}
+
+const REACH = { back: LONGEST_GAP_DAYS * SECONDS_PER_DAY, ahead: LONGEST_GAP_DAYS * SECONDS_PER_DAY }
+
+/** So far around the month that the stop before it can be forgotten, and that it is known when a run began. */
+function spansOf(resolved: ResolvedMachine, month: BillingMonth): Span[] {
+  const near = spansAround(resolved.week, month, REACH)
+  const earlier = meterMachine(resolved, month).timeline.on.filter(
+    ({ to }) => to < (near[0]?.from ?? Infinity),
+  )
+  return [...earlier, ...near]
 }
 
 /** Spans that begin so many seconds later, or earlier; in order and apart. */

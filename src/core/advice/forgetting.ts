@@ -5,8 +5,7 @@ import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal, meterMachine, meterOn } from '../meter/chargeMachine.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
-import { isNeverOff, reachOf } from '../power/offPlan.ts'
-import { spansAround } from '../power/monthTimeline.ts'
+import { isNeverOff } from '../power/offPlan.ts'
 import { subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_HOUR, type Instant, type Span } from '../quantity/units.ts'
 
@@ -42,13 +41,14 @@ export function forgetting(
     const total = chargedTotal(resolved, metered, month, shared)
     return 'code' in total ? undefined : total
   }
-  const planned = total(meterMachine(resolved, month))
+  const metered = meterMachine(resolved, month)
+  const { on } = metered.timeline
+  const planned = total(metered)
   if (!planned) return []
   const costOf = (gap: Span): Exact | undefined => {
     const left = total(meterOn(resolved, fill(on, gap), month))
     return left && subtract(left, planned)
   }
-  const on = spansAround(resolved.week, month, reachOf(machine))
   const gaps = gapsOf(on).filter(({ from, to }) => from >= month.from && to <= month.to)
   const between = (least: number, most: number): Span | undefined =>
     gaps.find((gap) => lengthOf(gap) >= least && lengthOf(gap) < most)

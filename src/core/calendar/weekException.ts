@@ -7,7 +7,8 @@ export interface WeekException {
   readonly to: DayNumber
   /**
    * `off`: windows that start on these dates are dropped. `on`: machines run through them, from the first midnight to
-   * the one after the last date, whatever else is said of these dates.
+   * the one after the last date, whatever else is said of these dates: `off` has no effect on them, nor has an
+   * auto-shutdown.
    */
   readonly does: 'off' | 'on'
   /** What it is for: a public holiday, a release week. */
@@ -21,7 +22,7 @@ export const LONGEST_EXCEPTION_DAYS = 366
 export const isWeekException = ({ from, to }: WeekException): boolean =>
   to >= from && to - from < LONGEST_EXCEPTION_DAYS
 
-/** The dates of both sorts, one by one. O(dates). */
+/** The dates of both sorts, one by one, each in one of them: what is both is on. O(dates). */
 export interface ExceptionDays {
   readonly off: ReadonlySet<number>
   readonly on: ReadonlySet<number>
@@ -32,6 +33,7 @@ export function exceptionDays(exceptions: readonly WeekException[]): ExceptionDa
   for (const { from, to, does } of exceptions) {
     for (let day: number = from; day <= to; day += 1) days[does].add(day)
   }
+  for (const day of days.on) days.off.delete(day)
   return days
 }
 

@@ -187,8 +187,28 @@ describe('auto-shutdown', () => {
       to: parseDate('2027-03-07')!,
       does: 'on',
     }
-    // The weekend runs from its first midnight to the shutdown, and not again.
-    expect(hours(inMonth({ ...week, exceptions: [release] }, monthOf('2027-03')))).toBe(23 * 12 + 20)
+    // A weekend that runs through does so for 48 hours, whatever the shutdown says.
+    expect(hours(inMonth({ ...week, exceptions: [release] }, monthOf('2027-03')))).toBe(23 * 12 + 48)
+  })
+
+  test('on a date that runs through does nothing, and the last window goes on past midnight', () => {
+    const saturday: WeekException = {
+      from: parseDate('2027-03-06')!,
+      to: parseDate('2027-03-06')!,
+      does: 'on',
+    }
+    const nights = { ...weekOf('Etc/UTC', windowsOn([5], '22:00-06:00')), exceptions: [saturday] }
+    const [span] = weekSpans({ ...nights, autoShutdown: at('23:00') }, monthOf('2027-03'))
+    expect([utc(span!.from), utc(span!.to)]).toEqual(['2027-03-06T00:00', '2027-03-07T06:00'])
+    // At its very end it ends what goes on.
+    const [cut] = weekSpans({ ...nights, autoShutdown: at('00:00') }, monthOf('2027-03'))
+    expect(utc(cut!.to)).toBe('2027-03-07T00:00')
+  })
+
+  test('cuts windows as they are written; starting early comes after', () => {
+    const week = { ...weekOf('Etc/UTC', windowsOn([4], '18:00-06:00')), autoShutdown: at('18:00') }
+    expect(hours(inMonth(week, monthOf('2027-03')))).toBe(48)
+    expect(hours(inMonth({ ...week, startEarlyMinutes: 5 }, monthOf('2027-03')))).toBeCloseTo(48 + 4 / 12, 9)
   })
 
   test('is read on its own clock, on its own days', () => {
@@ -227,6 +247,13 @@ describe('exceptions', () => {
     expect(hours(inMonth({ ...office, exceptions: [shut] }, monthOf('2027-03', 'Europe/Lisbon')))).toBe(0)
     const both = { ...office, exceptions: [shut, release] }
     expect(hours(inMonth(both, monthOf('2027-03', 'Europe/Lisbon')))).toBe(47)
+  })
+
+  test('off has no effect on a date that is on: its windows over midnight stay', () => {
+    const nights = weekOf('Etc/UTC', windowsOn([6], '22:00-06:00'))
+    const shut: WeekException = { ...release, does: 'off' }
+    const spans = weekSpans({ ...nights, exceptions: [shut, release] }, monthOf('2027-03'))
+    expect(utc(spans.find(({ from }) => utc(from) === '2027-03-27T00:00')!.to)).toBe('2027-03-29T06:00')
   })
 
   test('are kept in order, the same dates once', () => {

@@ -3,9 +3,9 @@ import { shutdownAfter } from './autoShutdown.ts'
 import { dayNumber, weekdayOf } from './civil.ts'
 import { exceptionDays, type ExceptionDays } from './weekException.ts'
 import type { WeekPlan, WeekWindow } from './weekPlan.ts'
-import { localToInstant, steadyStretch, zoneOffsets } from './zoneOffsets.ts'
+import { localToInstant, offsetAt, steadyStretch, zoneOffsets, type ZoneOffsets } from './zoneOffsets.ts'
 
-const LONGEST_LOOK_BACK_DAYS = 400
+export const LONGEST_LOOK_BACK_DAYS = 400
 const DAYS_PER_WEEK = 7
 
 /**
@@ -15,8 +15,9 @@ const DAYS_PER_WEEK = 7
  *
  * Weeks without a clock change or an exception are one pattern, moved; only odd days are treated one by one, so this is
  * O(spans). Windows keep their wall-clock ends by RFC 5545; after a clock change they may touch,
- * overlap, change order or become empty. Each begins as early as the week says, and ends at the first auto-shutdown
- * inside it.
+ * overlap, change order or become empty. Each ends at the first auto-shutdown inside it as it is written, by itself;
+ * after that it begins as early as the week says. Dates that run through are cut by none, and an auto-shutdown in them
+ * cuts nothing.
  */
 export function weekSpans(week: WeekPlan, within: Span): Span[] {
   for (let lookBack = 3; ; lookBack *= 5) {
@@ -53,13 +54,13 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const { byWeekday, whole, days } = weekPattern(week)
   const early = earlySeconds(week)
   const spans: Span[] = []
-  const add = (localFrom: number, localTo: number): void => {
+  const shutAfter = cuttingShutdown(week, days, zone)
+  const add = (localFrom: number, localTo: number, isRunThrough = false): void => {
     const opens = localToInstant(zone, localFrom)
     const closes = localToInstant(zone, localTo)
     if (closes <= opens) return
-    const starts = instant(opens - early)
-    const shut = shutdownAfter(week, starts)
-    addSpan(spans, starts, shut !== undefined && shut < closes ? shut : closes)
+    const shut = isRunThrough ? undefined : shutAfter(opens, closes)
+    addSpan(spans, instant(opens - early), shut ?? closes)
   }
   let steady = steadyStretch(zone, firstDay * SECONDS_PER_DAY)
   let day = firstDay
@@ -77,7 +78,7 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
     }
     if (days.on.has(day) && (day === firstDay || !days.on.has(day - 1))) {
       const { first, last } = runOf(days.on, day)
-      add(first * SECONDS_PER_DAY, (last + 1) * SECONDS_PER_DAY)
+      add(first * SECONDS_PER_DAY, (last + 1) * SECONDS_PER_DAY, true)
     }
     if (!days.off.has(day)) {
       for (const window of byWeekday[weekday]!) {
@@ -87,6 +88,29 @@ function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
     day += 1
   }
   return spans
+}
+
+/** The first auto-shutdown after a window opens and before it closes, those on dates that run through left out. */
+function cuttingShutdown(
+  week: WeekPlan,
+  { on }: ExceptionDays,
+  zone: ZoneOffsets,
+): (opens: Instant, closes: Instant) => Instant | undefined {
+  if (!week.autoShutdown) return () => undefined
+  const midnight = (day: number): Instant => localToInstant(zone, day * SECONDS_PER_DAY)
+  // By instants: about a clock change at midnight, the date on the clock can show twice.
+  const runsThrough = (at: Instant): boolean => {
+    const day = Math.floor((at + offsetAt(zone, at)) / SECONDS_PER_DAY)
+    return [day - 1, day, day + 1].some(
+      (each) => on.has(each) && midnight(each) <= at && at < midnight(each + 1),
+    )
+  }
+  return (opens, closes) => {
+    let shut = shutdownAfter(week, opens)
+    while (shut !== undefined && shut < closes && on.size > 0 && runsThrough(shut))
+      shut = shutdownAfter(week, shut)
+    return shut !== undefined && shut < closes ? shut : undefined
+  }
 }
 
 const earlySeconds = ({ startEarlyMinutes = 0 }: WeekPlan): number => startEarlyMinutes * 60

@@ -78,8 +78,13 @@ describe('each way of charging, reckoned by hand', () => {
       ['Machine time: 3.72'],
     ],
     [
-      'a price by the month for 230 of 744 h: 3.72 × 230 ÷ 744',
+      'a price by the month, deallocated in a table without machine time: there, and so charged',
       { size: 'flat', terms: 'monthly', systemDisk: { kind: 'own', roomGiB: gib(60) } },
+      ['Machine time: 3.72'],
+    ],
+    [
+      'a price by the month, deleted but for 230 of 744 h: 3.72 × 230 ÷ 744',
+      { size: 'flat', terms: 'monthly', off: 'deleted', systemDisk: { kind: 'own', roomGiB: gib(60) } },
       ['Machine time: 1.15'],
     ],
     [
@@ -230,7 +235,12 @@ test('worked example 10: 500 h of 744 at 0.10 in three bands cost 22.32 + 20.088
     { phase: 'running', from: MARCH.from, to: off },
     { phase: 'deallocated', from: off, to: MARCH.to },
   ] as const
-  const charges = computeCharges(machine, meteredMonth({ month: MARCH, segments }, book), MARCH, undefined)
+  const charges = computeCharges(
+    machine,
+    meteredMonth({ month: MARCH, segments, on: [] }, book),
+    MARCH,
+    undefined,
+  )
   if ('code' in charges) throw new Error('not priced')
   expect(charges.map(({ amount }) => trimDecimal(toDecimal(amount, 6)))).toEqual(['22.32', '20.088', '4.02'])
   const total = charges.reduce((sum, { amount }) => add(sum, amount), ZERO)

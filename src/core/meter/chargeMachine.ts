@@ -5,7 +5,7 @@ import { shutdownState } from '../catalogue/shutdownState.ts'
 import { restoredGiB } from '../machine/snapshots.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
-import type { OffState } from '../power/powerState.ts'
+import type { OffState, PowerState } from '../power/powerState.ts'
 import type { ShutdownOff, WayOff, WaysOff } from '../power/timeline.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { seconds, type Span } from '../quantity/units.ts'
@@ -51,6 +51,7 @@ function readWaysOff(resolved: ResolvedMachine): GapWays {
   const into = (off: OffState) => ({
     off,
     changes: changeTimes(index.book, off, size.memoryGiB, restoredGiB(resolved)),
+    isCharged: isRunCharged(resolved, off),
   })
   const way = (fromMinutes: number, off: OffState): WayOff => ({
     from: seconds(fromMinutes * 60),
@@ -62,6 +63,12 @@ function readWaysOff(resolved: ResolvedMachine): GapWays {
     ways: [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))],
     shutdown: shut && { ...into(shut), ends: (run) => endsAtShutdown(week, run) },
   }
+}
+
+/** Whether a run goes on through a state: by machine time or a licence. A flat plan is charged while there is a machine. */
+function isRunCharged({ index, terms }: ResolvedMachine, state: PowerState): boolean {
+  const row = index.book.states[state]
+  return (terms.kind === 'flat' && state !== 'deleted') || row?.compute === true || row?.licence === true
 }
 
 /** Charges of one part of a machine, or the price that is missing. */

@@ -39,10 +39,11 @@ export function computeCharges(
   const rates = sizeRates(region, size.id, terms)
   if (!rates) return missingPrice('size')
   const committed = terms.kind === 'commitment'
-  const pieces = hourPieces(committed ? metered.always : metered.compute.pieces, month)
+  const runs = terms.kind === 'flat' ? metered.flat : metered.compute
+  const pieces = hourPieces(committed ? metered.always : runs.pieces, month)
   const free = terms.kind === 'on-demand' ? freeHours(shared, { resolved, metered }, month) : undefined
   const slices = slicesOf(resolved, pieces, month, free)
-  const rounding = committed ? undefined : metered.compute.time
+  const rounding = committed ? undefined : runs.time
   const charges: Charge[] = []
   for (const part of rates.parts) {
     const subject = { of: 'size', name: size.name, base: part.base, terms: terms.name } as const

@@ -34,7 +34,7 @@ export function diskCharges(
     if (!found) return missingPrice('disk')
     const pieces = diskPieces(metered, disk)
     charges.push(...roomCharges(disk, found, pieces, month, diskShare(room, resolved, disk)))
-    const extras = extraCharges(resolved, disk, pieces, month)
+    const extras = extraCharges(resolved, disk, pieces, metered, month)
     if ('code' in extras) return extras
     charges.push(...extras)
   }
@@ -77,6 +77,7 @@ function extraCharges(
   { region }: ResolvedMachine,
   { position, kind, disk }: ResolvedDisk,
   pieces: Pieces,
+  { running }: MeteredMonth,
   month: BillingMonth,
 ): Charge[] | MissingPrice {
   const charges: Charge[] = []
@@ -93,18 +94,18 @@ function extraCharges(
       buy('disk-throughput', extraMegabytesPerSecond, extraThroughputRate(region, kind)))
   if (!sold) return missingPrice('disk-performance')
   const rate = operationsPerMonth ? operationsRate(region, kind) : undefined
-  if (rate && operationsPerMonth)
-    charges.push(operations(rate, position, kind.name, operationsPerMonth, pieces))
+  if (rate && operationsPerMonth && running.ticks > 0)
+    charges.push(operations(rate, position, kind.name, operationsPerMonth, running))
   return charges
 }
 
-/** A person expects so many a month; they are spread evenly over the time that the disk is there. */
-function operations(rate: Rate, position: number, name: string, bought: number, pieces: Pieces): Charge {
+/** So many are expected of a month in which the machine runs; they are spread evenly over the time that it does. */
+function operations(rate: Rate, position: number, name: string, bought: number, running: Pieces): Charge {
   const tariff = {
     rate,
     units: { n: BigInt(bought), d: OPERATIONS_PER_UNIT },
-    ticksPerPeriod: Math.max(1, pieces.ticks),
+    ticksPerPeriod: running.ticks,
     ticksPerSecond: 0,
   }
-  return makeCharge('disk', { of: 'disk-operations', position, name, bought }, tariff, pieces)
+  return makeCharge('disk', { of: 'disk-operations', position, name, bought }, tariff, running)
 }

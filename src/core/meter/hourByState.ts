@@ -44,7 +44,9 @@ export function hourByState(resolved: ResolvedMachine, month: BillingMonth): Hou
     if (!row || charges.length === 0) return []
     const byMeter = totalsByMeter(charges)
     const amount = byMeter.reduce((total, part) => add(total, part.amount), ZERO)
-    return [{ state, amount, byMeter, stillCharged: state !== 'running' && row.compute, row }]
+    const isFlat = resolved.terms.kind === 'flat' && state !== 'deleted'
+    const stillCharged = state !== 'running' && (row.compute || isFlat)
+    return [{ state, amount, byMeter, stillCharged, row }]
   })
 }
 

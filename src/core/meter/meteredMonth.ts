@@ -1,7 +1,7 @@
 import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
 import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../power/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
-import { secondsByPhase } from '../power/timeline.ts'
+import { secondsByPhase, type Segment } from '../power/timeline.ts'
 import { instant, lengthOf, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import { chargedRuns, chargedTime, type ChargedRun, type ChargedTime } from './chargedRuns.ts'
 import { NO_PIECES, piecesLater, type Piece, type Pieces } from './pieces.ts'
@@ -21,7 +21,11 @@ export interface MeteredMonth {
   /** Times that it went from off to running, however long that took. */
   readonly starts: number
   readonly compute: RunPieces
+  /** For terms that are charged while there is a machine, whatever its state. */
+  readonly flat: RunPieces
   readonly licence: RunPieces
+  /** In the state running, coming back and going off among it. */
+  readonly running: Pieces
   /** The whole month. */
   readonly always: Pieces
   /** While there is a machine, for what goes with it when it is deleted. */
@@ -70,12 +74,13 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     const isCharged = ({ state }: Stay): boolean => charges(stateRow(book, state))
     return ticks === 0 ? NO_PIECES : piecesLater(ticks, () => stays().filter(isCharged).map(toPiece))
   }
-  const byRuns = (meter: 'compute' | 'licence'): RunPieces => {
-    const runs = chargedRuns(timeline, (phase) => stateRow(book, STATE_OF_PHASE[phase])[meter], book.billing)
+  const byRuns = (charges: (state: PowerState) => boolean): RunPieces => {
+    const runs = chargedRuns(timeline, (phase) => charges(STATE_OF_PHASE[phase]), book.billing)
     const time = chargedTime(runs, book.billing)
     return { time, pieces: piecesLater(time.charged, () => runPieces(runs, stays())) }
   }
-  const compute = byRuns('compute')
+  const compute = byRuns((state) => stateRow(book, state).compute)
+  let flat: RunPieces | undefined
   // Most books charge licences for just as long: the same pieces, so that they are made once.
   const sameRuns = POWER_STATES.every((state) => book.states[state]?.compute === book.states[state]?.licence)
   const address = new Map<Exclude<AddressUse, 'none'>, Pieces>()
@@ -87,9 +92,18 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
     timeline,
     phases,
     onTime: onTime(phases),
-    starts: countStarts(timeline),
+    starts: returnsFrom(AWAY_PHASES, timeline).length,
     compute,
-    licence: sameRuns ? compute : byRuns('licence'),
+    // Few machines are on such terms.
+    get flat() {
+      return (flat ??= byRuns((state) => state !== 'deleted'))
+    },
+    licence: sameRuns ? compute : byRuns((state) => stateRow(book, state).licence),
+    running: piecesLater(inState.get('running') ?? 0, () =>
+      stays()
+        .filter(({ state }) => state === 'running')
+        .map(toPiece),
+    ),
     always: piecesLater(lengthOf(month), () => stays().map(toPiece)),
     exists: during((row) => row.disks),
     memoryImage: during((row) => row.memoryImage),
@@ -99,28 +113,38 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
 }
 
 const ON_PHASES: readonly Phase[] = ['running', 'starting', 'waking', 'creating']
+const DELETED_PHASES: readonly Phase[] = ['deleting', 'deleted']
+const AWAY_PHASES: readonly Phase[] = [
+  'stopping',
+  'stopped',
+  'deallocated',
+  'hibernating',
+  'hibernated',
+  ...DELETED_PHASES,
+]
 
 const onTime = (phases: MeteredMonth['phases']): Seconds =>
   seconds(ON_PHASES.reduce((sum, phase) => sum + (phases.get(phase) ?? 0), 0))
 
-function countStarts({ segments, month }: MonthTimeline): number {
-  let starts = 0
-  let before: PowerState | undefined
-  for (const { phase, from } of segments) {
-    const state = STATE_OF_PHASE[phase]
-    if (state === 'running' && before && before !== state && from >= month.from && from < month.to)
-      starts += 1
-    before = state
-  }
-  return starts
+/**
+ * Where it comes back in the month, after phases of going off or being off: it can do so at the very moment at which it
+ * has gone off.
+ */
+function returnsFrom(away: readonly Phase[], { segments, month }: MonthTimeline): Segment[] {
+  return segments.filter(({ phase, from }, i) => {
+    const before = segments[i - 1]?.phase
+    return (
+      before !== undefined &&
+      away.includes(before) &&
+      !away.includes(phase) &&
+      from >= month.from &&
+      from < month.to
+    )
+  })
 }
 
-function creationsOf({ segments, month }: MonthTimeline): Pieces {
-  if (!segments.some(({ phase }) => phase === 'deleted')) return NO_PIECES
-  const starts = segments.filter(
-    ({ phase, from }, i) =>
-      phase !== 'deleted' && segments[i - 1]?.phase === 'deleted' && from >= month.from && from < month.to,
-  )
+function creationsOf(timeline: MonthTimeline): Pieces {
+  const starts = returnsFrom(DELETED_PHASES, timeline)
   return starts.length === 0
     ? NO_PIECES
     : piecesLater(starts.length, () => starts.map(({ from }) => onceAt(from)))
@@ -130,7 +154,7 @@ function creationsOf({ segments, month }: MonthTimeline): Pieces {
 export function meteredHour(state: PowerState, book: PriceBook, from: Span['from']): MeteredMonth {
   const hour = { from, to: instant(from + 3_600) }
   return measure(
-    { month: hour, segments: [{ phase: state, ...hour }] },
+    { month: hour, segments: [{ phase: state, ...hour }], on: [] },
     {
       ...book,
       billing: { ...book.billing, minimumSeconds: 0, incrementSeconds: 1 },
@@ -138,8 +162,11 @@ export function meteredHour(state: PowerState, book: PriceBook, from: Span['from
   )
 }
 
-/** A month in which nothing but machine time is charged, for one run of `length` seconds from the month's start. */
-export function meteredRun(month: Span, length: number): MeteredMonth {
+/**
+ * A month in which nothing but machine time is charged, for one run of `length` seconds from the month's start. The
+ * machine is deleted after it, or there throughout.
+ */
+export function meteredRun(month: Span, length: number, existsThroughout = false): MeteredMonth {
   const whole = piecesLater(lengthOf(month), () => [
     toPiece({ state: 'running', from: month.from, to: month.to }),
   ])
@@ -153,12 +180,16 @@ export function meteredRun(month: Span, length: number): MeteredMonth {
     minimumSeconds: 0,
     incrementSeconds: 1,
   }
+  const wholeTime = { ...time, charged: lengthOf(month), trueTime: lengthOf(month) }
+  const throughout: RunPieces = { time: wholeTime, pieces: whole }
   return {
-    timeline: { month, segments: [{ phase: 'running', from: run.from, to: run.to }] },
+    timeline: { month, segments: [{ phase: 'running', from: run.from, to: run.to }], on: [run] },
     phases: new Map([['running', seconds(length)]]),
     onTime: seconds(length),
     starts: 0,
     compute: { time, pieces },
+    flat: existsThroughout ? throughout : { time, pieces },
+    running: pieces,
     licence: { time, pieces: NO_PIECES },
     always: whole,
     exists: NO_PIECES,

@@ -22,19 +22,19 @@ const shown = (plan: Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent'>, al
 
 describe('a plan’s total', () => {
   test('leaves out what has no rate, and names it: never a zero, never a sum of two currencies', () => {
-    expect(shown({ currency: 'EUR' })).toEqual(['EUR', '10.00', undefined, ['USD']])
+    expect(shown({ currency: 'EUR' })).toEqual(['EUR', '10.01', undefined, ['USD']])
     expect(shown({ currency: 'CHF' })).toEqual(['CHF', '0.00', undefined, ['EUR', 'USD']])
   })
 
   test('converts each machine by the newest rate that the month has, as it is shown', () => {
     const exchangeRates = [rate('2027-01-10', '0.9'), rate('2027-03-31', '0.9184'), rate('2027-04-01', '2')]
     // 100.004 × 0.9184 = 91.8436736
-    expect(shown({ currency: 'EUR', exchangeRates })).toEqual(['EUR', '101.84', undefined, []])
+    expect(shown({ currency: 'EUR', exchangeRates })).toEqual(['EUR', '101.85', undefined, []])
     expect(shown({ currency: 'EUR', exchangeRates: [rate('2027-04-01', '2')] })[3]).toEqual(['USD'])
   })
 
   test('has its tax at the end: 23 % of what is shown', () => {
-    expect(shown({ currency: 'EUR', taxPercent: '23' }).slice(1, 3)).toEqual(['10.00', '2.30'])
+    expect(shown({ currency: 'EUR', taxPercent: '23' }).slice(1, 3)).toEqual(['10.01', '2.30'])
   })
 
   test('is in the currency of its first machine where the plan names none', () => {

@@ -73,8 +73,8 @@ export function shareAccount(
 
 function trafficOf(members: readonly AccountMember[]): Map<string, RegionTraffic> {
   const traffic = new Map<string, { together: number; byMachine: Map<string, number> }>()
-  for (const { resolved } of members) {
-    const mib = payableTraffic(resolved)
+  for (const { resolved, metered } of members) {
+    const mib = payableTraffic(resolved, metered)
     if (mib === 0) continue
     const { region, name } = resolved.machine
     const ofRegion = traffic.get(region) ?? { together: 0, byMachine: new Map<string, number>() }
@@ -100,7 +100,7 @@ export const sharedUse = ({ resolved, metered }: AccountMember): readonly unknow
     region,
     machine.systemDisk,
     machine.dataDisks,
-    payableTraffic(resolved),
+    payableTraffic(resolved, metered),
     ...hours,
   ]
 }

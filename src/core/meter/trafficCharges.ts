@@ -1,4 +1,4 @@
-import { lengthOf, type Span } from '../quantity/units.ts'
+import type { Span } from '../quantity/units.ts'
 import { trafficBands, type TrafficBand } from '../catalogue/regionRates.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { gib } from '../quantity/units.ts'
@@ -13,7 +13,8 @@ import type { SharedAccount } from './sharedAccount.ts'
 
 /**
  * Traffic out: first what the size includes, then the bands, which all machines of the account fill together; each
- * machine pays its share of every band. Spread evenly over the month.
+ * machine pays its share of every band. Expected of a month in which the machine runs, and spread evenly over the time
+ * that it does.
  */
 export function trafficCharges(
   resolved: ResolvedMachine,
@@ -22,24 +23,24 @@ export function trafficCharges(
   shared: SharedAccount | undefined,
 ): Charge[] | MissingPrice {
   const asked = resolved.machine.trafficOutGiB ?? 0
-  if (asked === 0) return []
+  if (asked === 0 || metered.running.ticks === 0) return []
   const bands = trafficBands(resolved.region)
   if (!bands) return missingPrice('traffic')
-  const own = payableTraffic(resolved)
-  const account = accountTraffic(shared, resolved)
+  const own = payableTraffic(resolved, metered)
+  const account = accountTraffic(shared, resolved, own)
   const included = asked - own / MIB_PER_GIB
   const subject = { of: 'traffic', ownGiB: gib(asked), accountGiB: gib(account / MIB_PER_GIB) } as const
   const tariff = (rate: Rate, units: Exact): Tariff => ({
     rate,
     units,
-    ticksPerPeriod: lengthOf(month),
+    ticksPerPeriod: metered.running.ticks,
     ticksPerSecond: 0,
   })
   const charges: Charge[] = []
   if (included > 0) {
     const rules = { rounding: undefined, band: undefined, waived: { by: 'included' } } as const
     const free = tariff(bands[0]!.rate, unitsExact(included))
-    charges.push(makeCharge('traffic', subject, free, metered.always, rules))
+    charges.push(makeCharge('traffic', subject, free, metered.running, rules))
   }
   for (const [at, band] of bands.entries()) {
     const begins = at === 0 ? 0 : bands[at - 1]!.upToGiB!
@@ -48,7 +49,7 @@ export function trafficCharges(
     const share = { n: BigInt(filled) * BigInt(own), d: BigInt(account) * BigInt(MIB_PER_GIB) }
     const part = { at, count: bands.length, from: String(begins), to: endOf(band) }
     const rules = { rounding: undefined, band: part, waived: undefined }
-    charges.push(makeCharge('traffic', subject, tariff(band.rate, share), metered.always, rules))
+    charges.push(makeCharge('traffic', subject, tariff(band.rate, share), metered.running, rules))
   }
   return charges
 }
@@ -57,9 +58,12 @@ const endOf = ({ upToGiB }: TrafficBand): string | undefined =>
   upToGiB === undefined ? undefined : String(upToGiB)
 
 /** What the whole account sends from the machine's region, in MiB, this machine as it is now. */
-function accountTraffic(shared: SharedAccount | undefined, resolved: ResolvedMachine): number {
-  const { name, region } = resolved.machine
+function accountTraffic(
+  shared: SharedAccount | undefined,
+  { machine: { name, region } }: ResolvedMachine,
+  own: number,
+): number {
   const known = shared?.traffic.get(region)
   const others = known ? known.together - (known.byMachine.get(name) ?? 0) : 0
-  return others + payableTraffic(resolved)
+  return others + own
 }

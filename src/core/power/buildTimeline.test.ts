@@ -11,6 +11,7 @@ const wayOff = (off: OffState, leave: number, back: number, from = 0): WayOff =>
   from: seconds(from),
   off,
   changes: { leave: seconds(leave), return: seconds(back) },
+  isCharged: off === 'running',
 })
 
 const phases = (on: Span[], off: OffState, leave: number, back: number) =>

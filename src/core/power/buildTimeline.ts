@@ -39,7 +39,7 @@ export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): S
 type Way = Pick<WayOff, 'off' | 'changes'>
 
 /** How a gap of so many seconds is spent. */
-export function wayFor(ways: WaysOff, gap: number): WayOff {
+function wayFor(ways: WaysOff, gap: number): WayOff {
   let found: WayOff = ways[0]
   for (const way of ways) if (gap >= way.from) found = way
   return found

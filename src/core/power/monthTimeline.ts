@@ -1,8 +1,8 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
+import { LONGEST_LOOK_BACK_DAYS, spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
 import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
-import { buildTimeline, wayFor } from './buildTimeline.ts'
-import { gapReach, type GapReach } from './offPlan.ts'
+import { buildTimeline } from './buildTimeline.ts'
+import { STATE_OF_PHASE, type PowerState } from './powerState.ts'
 import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
 
 /**
@@ -11,16 +11,22 @@ import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
  */
 export interface MonthTimeline {
   readonly month: Span
-  /** Without gap or overlap; begins at least two days before the month and ends two days after it. */
+  /**
+   * Without gap or overlap; from at least two days before the month to two days after it, and from so far back that the
+   * run which meets the month's beginning is known from its own.
+   */
   readonly segments: readonly Segment[]
+  /** The times to be on that it was made of; none for a machine that is never off. */
+  readonly on: readonly Span[]
 }
 
 const MARGIN = 2 * SECONDS_PER_DAY
+/** What began earlier is charged as if it had begun then. */
+const LONGEST_RUN = LONGEST_LOOK_BACK_DAYS * SECONDS_PER_DAY
 
 /** A pure memo: machines share week plans, and one machine's plates ask for the same timeline over and over. */
 const memo = new WeakMap<object, Map<string, MonthTimeline>>()
 const MOST_KEPT = 2_000
-
 /** Never off is the same for every week. */
 const NEVER_OFF: object = {}
 
@@ -30,13 +36,13 @@ export function monthTimeline(
   month: Span,
   shutdown?: ShutdownOff,
 ): MonthTimeline {
-  const { neverOff, key: ofWays, reach } = keyOf(ways)
+  const { neverOff, key: ofWays } = keyOf(ways)
   const ofWeek = memoOf(neverOff ? NEVER_OFF : week)
   const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
-    const on = neverOff ? [] : spansFor(week, ways, month, reach)
-    ofWeek.set(key, (timeline = timelineOf(on, ways, month, shutdown)))
+    timeline = neverOff ? timelineOf([], ways, month) : timelineOfWeek(week, ways, month, shutdown)
+    ofWeek.set(key, timeline)
   }
   return timeline
 }
@@ -52,7 +58,6 @@ function memoOf(of: object): Map<string, MonthTimeline> {
 interface WaysKey {
   readonly neverOff: boolean
   readonly key: string
-  readonly reach: GapReach
 }
 
 /** Every month of a machine has the same ways. */
@@ -62,17 +67,20 @@ function keyOf(ways: WaysOff): WaysKey {
   let key = keys.get(ways)
   if (!key) {
     const neverOff = ways.every(({ off }) => off === 'running')
-    const states = ways.map(({ off }) => off)
-    const reach = gapReach(states, ways.at(-1)!.from)
-    keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' '), reach }))
+    keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' ') }))
   }
   return key
 }
 
 const wayKey = (way: WayOff): string => `${way.from} ${changeKey(way)}`
+const changeKey = ({ off, changes, isCharged }: Pick<WayOff, 'off' | 'changes' | 'isCharged'>): string =>
+  `${off} ${changes.leave} ${changes.return} ${isCharged ? 'charged' : ''}`
 
-const changeKey = ({ off, changes }: Pick<WayOff, 'off' | 'changes'>): string =>
-  `${off} ${changes.leave} ${changes.return}`
+/** How far before and after a month a week must be known, in seconds. */
+interface GapReach {
+  readonly back: number
+  readonly ahead: number
+}
 
 /**
  * The times to be on that a month's timeline is made of: those that meet the month and what is kept about it, and so
@@ -85,18 +93,47 @@ export function spansAround(week: WeekPlan, month: Span, { back, ahead }: GapRea
   return week.autoShutdown?.off ? spansAndBefore(week, within) : weekSpans(week, within)
 }
 
-/** Where a run may have begun long ago, without what was over well before it began. O(spans). */
-function spansFor(week: WeekPlan, ways: WaysOff, month: Span, reach: GapReach): Span[] {
-  const on = spansAround(week, month, reach)
-  if (reach.back === reach.ahead) return on
-  const { from } = around(month)
-  const gapBefore = (i: number): number => (on[i]?.from ?? Infinity) - on[i - 1]!.to
-  let first = on.findIndex(({ to }) => to > from)
-  if (first < 0) first = on.length
-  while (first > 0 && wayFor(ways, gapBefore(first)).off === 'running') first -= 1
-  // As much before it as is kept before any month, since a window can be missed while a machine goes off.
-  const since = Math.min(on[first]?.from ?? from, from) - MARGIN - reach.ahead
-  return on.filter(({ to }, i) => to > since || i >= first - 1)
+/**
+ * Looks back until it is known when the run that meets the month's beginning began: it may go through gaps in states that
+ * are charged, and through gaps too short to go off in. Usually a few days; at most 400. O(days looked at).
+ */
+function timelineOfWeek(
+  week: WeekPlan,
+  ways: WaysOff,
+  month: Span,
+  shutdown: ShutdownOff | undefined,
+): MonthTimeline {
+  const uncharged = statesOf([...ways, ...(shutdown ? [shutdown] : [])].filter((way) => !way.isCharged))
+  // How long each gap at the month's ends is must be known too.
+  const longest = ways.at(-1)!.from
+  for (let look = MARGIN; ; look *= 5) {
+    const back = Math.min(look, LONGEST_RUN)
+    const on = spansAround(week, month, { back: back + longest, ahead: longest })
+    const timeline = timelineOf(on, ways, month, shutdown)
+    const isFarEnough = uncharged.size === 0 || timeline.segments[0]!.from <= month.from - LONGEST_RUN
+    if (isFarEnough || back === LONGEST_RUN || isBeginningKnown(timeline, uncharged))
+      return withoutPast(timeline, uncharged)
+  }
+}
+
+const statesOf = (ways: readonly Pick<WayOff, 'off'>[]): ReadonlySet<PowerState> =>
+  new Set(ways.map(({ off }) => off))
+
+/** What comes first is not sure: a window can be missed while a machine goes off. Later a machine that is off is off. */
+function isBeginningKnown({ segments, month }: MonthTimeline, uncharged: ReadonlySet<PowerState>): boolean {
+  const sure = segments[0]!.from + MARGIN
+  return segments.some(
+    ({ phase, from, to }) => to > sure && from <= month.from && uncharged.has(STATE_OF_PHASE[phase]),
+  )
+}
+
+/** Without what was over before the last time that it was off and uncharged, before what is kept of any month. */
+function withoutPast(timeline: MonthTimeline, uncharged: ReadonlySet<PowerState>): MonthTimeline {
+  const { from } = around(timeline.month)
+  const first = timeline.segments.findLastIndex(
+    (segment) => segment.from <= from && uncharged.has(STATE_OF_PHASE[segment.phase]),
+  )
+  return first > 0 ? { ...timeline, segments: timeline.segments.slice(first) } : timeline
 }
 
 const around = (month: Span): Span => ({
@@ -113,5 +150,5 @@ export function timelineOf(
 ): MonthTimeline {
   const { from, to } = around(month)
   const within = { from: instant(Math.min(from, on[0]?.from ?? from)), to }
-  return { month, segments: buildTimeline({ on, ways, shutdown, within }) }
+  return { month, segments: buildTimeline({ on, ways, shutdown, within }), on }
 }

@@ -1,4 +1,4 @@
-import { SECONDS_PER_DAY, seconds, type Seconds } from '../quantity/units.ts'
+import { seconds, type Seconds } from '../quantity/units.ts'
 import type { OffState } from './powerState.ts'
 
 /** What a machine is between its times to be on: one state, or another one in gaps that are long enough. */
@@ -16,8 +16,6 @@ export interface LongGap {
 
 export const MOST_LONG_GAPS = 48
 export const LONGEST_GAP_DAYS = 21
-/** What began earlier is charged as if it had begun then. */
-const LONGEST_RUN_DAYS = 400
 
 /** The state of a gap of this length. O(long gaps). */
 export function offIn({ off, longGaps = [] }: OffPlan, gap: Seconds): OffState {
@@ -63,24 +61,6 @@ export function withOffBetween(
   const longGaps = changes.slice(1).map((step) => ({ fromMinutes: step.minutes, off: step.off }))
   return { off: changes[0]!.off, ...(longGaps.length > 0 && { longGaps }) }
 }
-
-/** How far before and after a month a week must be known, in seconds. */
-export interface GapReach {
-  readonly back: number
-  readonly ahead: number
-}
-
-/**
- * So far that it is known how long each gap at the month's ends is, and when a run began that goes through gaps: that
- * can be long ago.
- */
-export function gapReach(states: readonly OffState[], longest: number): GapReach {
-  const isRunThrough = states.includes('running') && states.some((off) => off !== 'running')
-  return { back: isRunThrough ? LONGEST_RUN_DAYS * SECONDS_PER_DAY : longest, ahead: longest }
-}
-
-export const reachOf = (plan: OffPlan): GapReach =>
-  gapReach(offStates(plan), (plan.longGaps?.at(-1)?.fromMinutes ?? 0) * 60)
 
 /** Fit for comparison, and for a key. */
 export const offPlanKey = ({ off, longGaps = [] }: OffPlan): string =>

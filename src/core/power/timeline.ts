@@ -16,13 +16,15 @@ export interface WayOff {
   readonly from: Seconds
   readonly off: OffState
   readonly changes: ChangeTimes
+  /** Machine time or a licence is charged in it, so that a run goes on through it. */
+  readonly isCharged: boolean
 }
 
 /** Shortest gaps first, from 0 on. */
 export type WaysOff = readonly [WayOff, ...WayOff[]]
 
 /** How an auto-shutdown switches off, where it has a way of its own. */
-export interface ShutdownOff extends Pick<WayOff, 'off' | 'changes'> {
+export interface ShutdownOff extends Pick<WayOff, 'off' | 'changes' | 'isCharged'> {
   /** Whether it ends a run at this time. */
   readonly ends: (run: Instant) => boolean
 }

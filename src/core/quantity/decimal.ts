@@ -18,13 +18,15 @@ export function parseDecimal(text: string): Exact | undefined {
   return { n: minus ? -n : n, d: SCALE }
 }
 
-/** The nearest whole number of units of 10^-places; halves go to the even one (IEEE 754 roundTiesToEven). */
+/**
+ * The nearest whole number of units of 10^-places; halves go away from zero, as spreadsheets and invoices round. The one
+ * place in which an amount is rounded.
+ */
 export function roundToUnits(value: Exact, places: number): bigint {
   const scaled = value.n * 10n ** BigInt(places)
-  const floor = scaled / value.d - (scaled % value.d < 0n ? 1n : 0n)
-  const twiceRest = (scaled - floor * value.d) * 2n
-  if (twiceRest === value.d) return floor + (floor & 1n)
-  return twiceRest > value.d ? floor + 1n : floor
+  const size = scaled < 0n ? -scaled : scaled
+  const rounded = (size * 2n + value.d) / (value.d * 2n)
+  return scaled < 0n ? -rounded : rounded
 }
 
 /** `units` of 10^-places as decimal text with all its places, such as `-0.0500`. */

@@ -33,11 +33,13 @@ describe('decimals', () => {
     ['0.2067', '0.2067'],
     ['-3.5', '-3.5000'],
     ['12', '12.0000'],
-    ['0.00005', '0.0000'],
+    ['0.00005', '0.0001'],
+    ['-0.00005', '-0.0001'],
+    ['0.000049999999', '0.0000'],
     ['0.00015', '0.0002'],
     ['-0.00015', '-0.0002'],
-    ['0.00025', '0.0002'],
-  ])('%s is written %s to four places, halves to even', (text, written) => {
+    ['0.00025', '0.0003'],
+  ])('%s is written %s to four places, halves away from zero', (text, written) => {
     expect(toDecimal(parseDecimal(text)!, 4)).toBe(
       written.includes('.') && written.length < 6 ? `${written}` : written,
     )

@@ -7,7 +7,7 @@ interface RoundedParts {
 }
 
 /**
- * The one rule by which exact amounts become decimals that are read: the total is rounded half to even, and each
+ * The one rule by which exact amounts become decimals that are read: the total is rounded half away from zero, and each
  * part is the step between the running sums rounded the same way. So the parts shown always add up to the total
  * shown, and no part is off by a whole unit.
  */

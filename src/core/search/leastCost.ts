@@ -26,7 +26,8 @@ export function leastCost(
   if (!rates) return undefined
   const { ticksPerHour, ticksPerSecond } = hourClock(month)
   const hoursInMonth = (hourPieces(metered.always, month).ticks || 1) / ticksPerHour
-  const used = hourPieces(metered.compute.pieces, month).ticks / ticksPerHour
+  const runs = terms.kind === 'flat' ? metered.flat : metered.compute
+  const used = hourPieces(runs.pieces, month).ticks / ticksPerHour
   const hours = terms.kind === 'commitment' ? hoursInMonth : Math.min(used, capOf(terms))
   const monthLength = ((month.to - month.from) * ticksPerSecond) / ticksPerHour
   let cost = 0

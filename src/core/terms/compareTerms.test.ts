@@ -64,7 +64,7 @@ describe('terms of one machine', () => {
 
   test('without terms on demand the first of the book is what the others are compared with', () => {
     const own = { kind: 'own', roomGiB: gib(60) }
-    const flat = compareFor({ size: 'flat', terms: 'flat', off: 'stopped', systemDisk: own })
+    const flat = compareFor({ size: 'flat', terms: 'flat', off: 'deleted', systemDisk: own })
     // 0.0132 an hour reaches 3.72 a month, shared over its hours: 0.005 an hour is less from the start.
     expect(flat.offers.map(({ terms, paysFrom }) => [terms.id, hours(paysFrom)])).toEqual([
       ['flat', '0.0'],
@@ -76,6 +76,13 @@ describe('terms of one machine', () => {
       [0, '0.00'],
       [650, '8.58'],
       [744, '8.58'],
+    ])
+    // Off is not gone: a machine that is only stopped is charged for all month, however few its hours.
+    const stopped = compareFor({ size: 'flat', terms: 'flat', off: 'stopped', systemDisk: own })
+    expect(stopped.offers[0]!.curve.map(({ amount }) => toDecimal(amount, 2))).toEqual([
+      '8.58',
+      '8.58',
+      '8.58',
     ])
   })
 })

@@ -10,6 +10,7 @@ import { machineTotal } from '../meter/machineTotal.ts'
 import { freeHours } from '../meter/freeShare.ts'
 import { meteredRun } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
+import { offStates } from '../power/offPlan.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Rate } from '../quantity/rate.ts'
 import { lengthOf, type Seconds } from '../quantity/units.ts'
@@ -92,7 +93,9 @@ function pointAt(
   month: BillingMonth,
   shared: SharedAccount | undefined,
 ): CurvePoint {
-  const charges = computeCharges(withTerms(resolved, terms), meteredRun(month, seconds), month, shared)
+  // Off is not gone, unless it is deleted: a flat plan is charged for it.
+  const metered = meteredRun(month, seconds, !offStates(resolved.machine).includes('deleted'))
+  const charges = computeCharges(withTerms(resolved, terms), metered, month, shared)
   // Only terms on which the size is sold come here.
   if ('code' in charges) throw new RangeError(`${terms.name} has no rate`)
   return { seconds, amount: charges.reduce((sum, { amount }) => add(sum, amount), ZERO) }

@@ -14,11 +14,17 @@ import { shutdownsOf, walkMinutes } from './walkMinutes.ts'
  */
 export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
   const { book, month } = inputs
-  const longest = inputs.machines.flatMap(({ off, longGaps = [] }) => [
-    // A run that goes through gaps began within a week, or never.
-    off === 'running' || longGaps.some((gap) => gap.off === 'running') ? 8 * DAY : 0,
-    ...longGaps.map((gap) => gap.fromMinutes * 60),
-  ])
+  const longest = inputs.machines.flatMap((machine) => {
+    const { off, longGaps = [] } = machine
+    const states = [off, ...longGaps.map((gap) => gap.off)]
+    const through = (state: PowerState): boolean =>
+      ['compute', 'licence', 'flat'].some((meter) => isCounted(meter as RunMeter, machine, state, book))
+    return [
+      // A run that goes through gaps began within a week, or never.
+      states.some(through) ? 8 * DAY : 0,
+      ...longGaps.map((gap) => gap.fromMinutes * 60),
+    ]
+  })
   // A week's gap at the ends of the walk must be whole where it counts what began it.
   const margin =
     3 * DAY + Math.max(0, ...longest, ...inputs.weeks.map((week) => (week.autoShutdown?.off ? 8 * DAY : 0)))
@@ -75,6 +81,15 @@ const mostPerSecond = (allowance: SimplePool['allowance'], inputs: SimpleInputs)
       )
     : inputs.machines.length * hourScale(inputs).second
 
+/** Machine time by the state table, licences, and machine time of a flat plan. */
+const RUN_METERS = ['compute', 'licence', 'flat'] as const
+type RunMeter = (typeof RUN_METERS)[number]
+
+const isCounted = (meter: RunMeter, machine: Machine, state: PowerState, book: PriceBook): boolean =>
+  meter === 'flat'
+    ? termsOf(machine, book).kind === 'flat' && state !== 'deleted'
+    : book.states[state]?.[meter] === true
+
 /** What one machine's stop watches have counted. */
 interface Clocks {
   readonly machine: Machine
@@ -84,8 +99,8 @@ interface Clocks {
   readonly free: { compute: number; readonly disks: number[] }
   up: boolean
   busyUntil: number
-  run: { compute: number; licence: number }
-  counted: { compute: number; licence: number; memory: number; exists: number }
+  run: { [meter in RunMeter]: number }
+  counted: { [meter in RunMeter | 'memory' | 'exists' | 'running']: number }
   address: { attachedOn: number; attachedOff: number; unattached: number }
   creations: number
 }
@@ -122,8 +137,8 @@ function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs, margi
     free: { compute: 0, disks: disksOf(machine).map(() => 0) },
     up: false,
     busyUntil: -Infinity,
-    run: { compute: 0, licence: 0 },
-    counted: { compute: 0, licence: 0, memory: 0, exists: 0 },
+    run: { compute: 0, licence: 0, flat: 0 },
+    counted: { compute: 0, licence: 0, flat: 0, memory: 0, exists: 0, running: 0 },
     address: { attachedOn: 0, attachedOff: 0, unattached: 0 },
     creations: 0,
   }
@@ -180,8 +195,8 @@ const isQuiet = (clocks: Clocks, minute: number, start: number): boolean =>
   clocks.busyUntil < minute - 60 &&
   clocks.up === (clocks.wanted[(minute - start) / 60] === 'running')
 
-const rowOf = ({ state, up, busyUntil }: Clocks, second: number, book: PriceBook): StateRow =>
-  up || second < busyUntil ? book.states.running : book.states[state]!
+const stateAt = ({ state, up, busyUntil }: Clocks, second: number): PowerState =>
+  up || second < busyUntil ? 'running' : state
 
 function switchOver(
   clocks: Clocks,
@@ -203,9 +218,9 @@ function switchOver(
     if (clocks.up && clocks.state === 'deleted' && second >= month.from && second < month.to)
       clocks.creations += 1
   }
-  const row = rowOf(clocks, second, book)
-  for (const meter of ['compute', 'licence'] as const) {
-    if (row[meter] || clocks.run[meter] === 0) continue
+  const state = stateAt(clocks, second)
+  for (const meter of RUN_METERS) {
+    if (isCounted(meter, machine, state, book) || clocks.run[meter] === 0) continue
     const { minimumSeconds, incrementSeconds } = book.billing
     const charged =
       Math.ceil(Math.max(clocks.run[meter], minimumSeconds) / incrementSeconds) * incrementSeconds
@@ -225,17 +240,17 @@ function count(
   pools: SimplePool[],
 ): void {
   const { book, month } = inputs
-  const row = rowOf(clocks, second, book)
-  for (const meter of ['compute', 'licence'] as const) if (row[meter]) clocks.run[meter] += step
+  const state = stateAt(clocks, second)
+  const row: StateRow = book.states[state]!
+  const counted = RUN_METERS.filter((meter) => isCounted(meter, clocks.machine, state, book))
+  for (const meter of counted) clocks.run[meter] += step
   if (second < month.from || second >= month.to) return
-  if (row.licence) clocks.counted.licence += step
+  for (const meter of counted) clocks.counted[meter] += step
+  if (state === 'running') clocks.counted.running += step
   if (row.memoryImage) clocks.counted.memory += step
   if (row.disks) clocks.counted.exists += step
   if (row.address !== 'none') clocks.address[row.address] += step
-  if (row.compute) {
-    clocks.counted.compute += step
-    useHours(clocks, step, second + step, inputs, pools)
-  }
+  if (row.compute) useHours(clocks, step, second + step, inputs, pools)
   disksOf(clocks.machine).forEach((disk, i) => {
     const there = row.disks || !disk.goes
     const pool = pools.find(
@@ -282,7 +297,7 @@ function priceOf(clocks: Clocks, inputs: SimpleInputs, all: readonly Clocks[]): 
     .add(licencePrice(clocks, inputs))
     .add(diskPrice(clocks, inputs))
     .add(addressPrice(clocks, inputs))
-    .add(trafficPrice(clocks.machine, inputs, all))
+    .add(trafficPrice(clocks, inputs, all))
 }
 
 /** Hours as the reading has them. */
@@ -308,7 +323,7 @@ function computePrice(clocks: Clocks, inputs: SimpleInputs): Fraction {
   const monthHours = hours(monthLength, inputs)
   const cost = (time: Fraction): Fraction => perHour.mul(time).add(rate('perMonth').mul(time).div(monthHours))
   if (terms.kind === 'commitment') return cost(monthHours).add(rate('upFront').div(terms.months))
-  const total = hours(clocks.counted.compute, inputs)
+  const total = hours(clocks.counted[terms.kind === 'flat' ? 'flat' : 'compute'], inputs)
   if (terms.kind === 'flat')
     return cost(
       terms.capHours !== undefined && total.compare(terms.capHours) > 0
@@ -367,8 +382,8 @@ function diskPrice({ machine, counted, free, creations }: Clocks, { book, month 
           .mul(disk.extraMegabytesPerSecond ?? 0)
           .mul(time),
       )
-    // Expected operations are a month's, however long the disk is there.
-    if (time.compare(0) > 0)
+    // Expected operations are those of a month in which the machine runs.
+    if (counted.running > 0)
       total = total.add(
         new Fraction(price?.perTenThousandOperations ?? '0').mul(disk.operationsPerMonth ?? 0).div(10_000),
       )
@@ -393,18 +408,21 @@ function addressPrice({ machine, address }: Clocks, inputs: SimpleInputs): Fract
     .add(new Fraction(rates.unattached).mul(hours(unattached, inputs)))
 }
 
-function trafficPrice(machine: Machine, { book }: SimpleInputs, all: readonly Clocks[]): Fraction {
-  const payable = (each: Machine): number =>
-    Math.max(0, (each.trafficOutGiB ?? 0) - (sizeOf(each, book).includedTrafficGiB ?? 0))
+function trafficPrice(own: Clocks, { book }: SimpleInputs, all: readonly Clocks[]): Fraction {
+  const { machine } = own
+  const payable = ({ machine: each, counted }: Clocks): number =>
+    counted.running === 0
+      ? 0
+      : Math.max(0, (each.trafficOutGiB ?? 0) - (sizeOf(each, book).includedTrafficGiB ?? 0))
   const together = all
     .filter((other) => other.machine.region === machine.region)
-    .reduce((sum, other) => sum + payable(other.machine), 0)
-  if (payable(machine) === 0) return new Fraction(0)
+    .reduce((sum, other) => sum + payable(other), 0)
+  if (payable(own) === 0) return new Fraction(0)
   let total = new Fraction(0)
   let begins = 0
   for (const { upToGiB = Infinity, perGiB } of book.prices[machine.region]!.trafficOut!) {
     total = total.add(new Fraction(perGiB).mul(Math.max(0, Math.min(together, upToGiB) - begins)))
     begins = upToGiB
   }
-  return total.mul(payable(machine)).div(together)
+  return total.mul(payable(own)).div(together)
 }

@@ -15,6 +15,15 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
   const end = to + 3 * DAY
   const instantOfLocal = readClock(week.timeZone, start, end)
   const shutdowns = shutdownsOf(week, start, end)
+  const through: [number, number][] = []
+  for (let date = Math.floor(start / DAY) + 1; date < Math.floor(end / DAY) - 1; date += 1) {
+    if (!isOn(week, date)) continue
+    through.push([
+      instantOfLocal.get(date * DAY) ?? Infinity,
+      instantOfLocal.get((date + 1) * DAY) ?? Infinity,
+    ])
+  }
+  const cuts = shutdowns.filter((at) => !through.some(([first, last]) => first <= at && at < last))
   const on = new Uint8Array((to - from) / MINUTE)
   const firstDate = Math.floor(start / DAY) + 1
   const lastDate = Math.floor(end / DAY) - 1
@@ -24,24 +33,25 @@ export function walkMinutes(week: WeekPlan, from: number, to: number): boolean[]
     const said = week.exceptions.filter(
       (each) => formatDate(each.from) <= text && text <= formatDate(each.to),
     )
-    const flag = (opens: number | undefined, closes: number | undefined): void => {
+    const flag = (opens: number | undefined, closes: number | undefined, isWindow: boolean): void => {
       if (opens === undefined || closes === undefined) return
       if (closes <= opens) return
       const starts = opens - (week.startEarlyMinutes ?? 0) * MINUTE
-      const shut = shutdowns.find((each) => each > starts) ?? Infinity
+      const shut = (isWindow && cuts.find((each) => each > opens)) || Infinity
       for (let at = Math.max(starts, from); at < Math.min(closes, shut, to); at += MINUTE)
         on[(at - from) / MINUTE] = 1
     }
     if (isOn(week, date) && !isOn(week, date - 1)) {
       let last = date
       while (isOn(week, last + 1)) last += 1
-      flag(instantOfLocal.get(date * DAY), instantOfLocal.get((last + 1) * DAY) ?? Infinity)
+      flag(instantOfLocal.get(date * DAY), instantOfLocal.get((last + 1) * DAY) ?? Infinity, false)
     }
-    if (said.some(({ does }) => does === 'off')) continue
+    if (!isOn(week, date) && said.some(({ does }) => does === 'off')) continue
     for (const window of week.windows.filter(({ day }) => day + 1 === isoWeekday)) {
       flag(
         instantOfLocal.get(parseDate(text)! * DAY + window.from * MINUTE),
         instantOfLocal.get(parseDate(text)! * DAY + window.to * MINUTE),
+        true,
       )
     }
   }
