@@ -2,7 +2,7 @@ import { Command } from 'commander'
 import { surveyPlan, type Survey, type SurveyInputs } from '../core/survey/surveyPlan.ts'
 import { findingText, SEVERITY_NAMES } from '../interface/wording/finding.ts'
 import { formatMoney, SHOWN_PLACES } from '../interface/wording/money.ts'
-import { EXIT, questionOf, reportOf, withCommonOptions, type CommonOptions } from './inputs.ts'
+import { EXIT, questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'
 
 function surveyed(inputs: SurveyInputs): Survey {
   const steps = surveyPlan(inputs)
@@ -17,13 +17,14 @@ export const checkCommand = withCommonOptions(
   new Command()
     .name('estimate check')
     .description(`Prints what is open on the watch list; ends with status ${EXIT.severe} where a problem is.`)
-    .requiredOption('--plan <file>', 'plan file'),
+    .requiredOption('--plan <file>', 'plan file (required)'),
 )
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : EXIT.badInput))
   .action((options: CommonOptions & { readonly plan: string }) => {
     const question = questionOf(options.plan, options)
     const { plan } = question
-    const { currency } = reportOf(options.plan, question).total
+    const report = reportOf(options.plan, question)
+    const { currency } = report.total
     const { findings } = surveyed({ ...question, currency, places: SHOWN_PLACES })
     const zoneOf = (name: string): string => {
       const machine = plan.machines.find((each) => each.name === name)
@@ -38,4 +39,5 @@ export const checkCommand = withCommonOptions(
     const severe = findings.filter(({ finding }) => finding.severity === 'problem').length
     process.stdout.write(`${findings.length} open, ${severe} of them problems.\n`)
     if (severe > 0) process.exitCode = EXIT.severe
+    sayUnpriced(report)
   })

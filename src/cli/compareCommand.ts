@@ -1,6 +1,15 @@
 import { Command } from 'commander'
 import { compareReports, type Compared } from '../files/estimate/compareReports.ts'
-import { EXIT, questionOf, reportOf, withCommonOptions, type CommonOptions } from './inputs.ts'
+import {
+  digitsOf,
+  digitsOption,
+  EXIT,
+  questionOf,
+  reportOf,
+  sayUnpriced,
+  withCommonOptions,
+  type CommonOptions,
+} from './inputs.ts'
 
 const cells = ({ before = '', after = '', difference = '' }: Compared): string[] => [
   before,
@@ -16,10 +25,11 @@ export const compareCommand = withCommonOptions(
     .argument('<before>', 'plan file')
     .argument('<after>', 'plan file'),
 )
+  .addOption(digitsOption())
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : EXIT.badInput))
-  .action((before: string, after: string, options: CommonOptions) => {
+  .action((before: string, after: string, options: CommonOptions & { readonly digits: string }) => {
     const [then, now] = [before, after].map((path) => reportOf(path, questionOf(path, options)))
-    const { machines, same, total } = compareReports(then!, now!)
+    const { machines, same, total } = compareReports(then!, now!, digitsOf(options.digits))
     const rows = [
       ['', 'before', 'after', 'difference', ''],
       ...machines.flatMap(({ name, currency, lines, ...own }) => [
@@ -36,4 +46,5 @@ export const compareCommand = withCommonOptions(
         .trimEnd(),
     )
     process.stdout.write(`${text.join('\n')}\n\n${same} of the machines are the same in both.\n`)
+    for (const report of [then!, now!]) sayUnpriced(report)
   })

@@ -8,13 +8,24 @@ import type { EstimateReport } from '../files/estimate/estimateReport.ts'
 import { isAmount } from '../files/rules.ts'
 import { checkCommand } from './checkCommand.ts'
 import { compareCommand } from './compareCommand.ts'
-import { EXIT, questionOf, refuse, reportOf, withCommonOptions, type CommonOptions } from './inputs.ts'
+import {
+  digitsOf,
+  digitsOption,
+  EXIT,
+  questionOf,
+  refuse,
+  reportOf,
+  sayUnpriced,
+  withCommonOptions,
+  type CommonOptions,
+} from './inputs.ts'
 
 interface Options extends CommonOptions {
   readonly plan: string
   readonly machine?: string
   readonly format: keyof typeof FORMATS
   readonly failOver?: string
+  readonly digits: string
 }
 
 const FORMATS = {
@@ -30,11 +41,15 @@ function run(options: Options): void {
     refuse([`--fail-over: Found "${failOver}". Expected: an amount such as 600 or 1200.50.`])
   }
   const report = reportOf(plan, { ...questionOf(plan, options), machine })
-  process.stdout.write(FORMATS[options.format](report))
-  if (failOver === undefined) return
-  const { planned, currency } = report.total
-  if (compare(parseDecimal(planned)!, parseDecimal(failOver)!) <= 0) return
-  process.stderr.write(`The month costs ${planned} ${currency}: more than ${failOver}.\n`)
+  process.stdout.write(FORMATS[options.format](report, digitsOf(options.digits)))
+  if (failOver !== undefined) failWhenOver(report, failOver)
+  sayUnpriced(report)
+}
+
+/** Compares what is shown, to the cent. */
+function failWhenOver({ total: { shown, currency } }: EstimateReport, most: string): void {
+  if (compare(parseDecimal(shown.planned)!, parseDecimal(most)!) <= 0) return
+  process.stderr.write(`The month costs ${shown.planned} ${currency}: more than ${most}.\n`)
   process.exitCode = EXIT.overBudget
 }
 
@@ -42,11 +57,15 @@ const program = withCommonOptions(
   new Command()
     .name('estimate')
     .description('Prices a plan for one month, by the same calculation as the screen.')
-    .requiredOption('--plan <file>', 'plan file'),
+    .requiredOption('--plan <file>', 'plan file (required)'),
 )
   .option('--machine <name>', 'only this machine')
   .addOption(new Option('--format <format>', 'how to print').choices(Object.keys(FORMATS)).default('table'))
-  .option('--fail-over <amount>', `end with status ${EXIT.overBudget} when the month costs more, before tax`)
+  .addOption(digitsOption())
+  .option(
+    '--fail-over <amount>',
+    `end with status ${EXIT.overBudget} when the month as shown, to the cent and before tax, costs more`,
+  )
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : EXIT.badInput))
   .action(run)
 
@@ -55,4 +74,10 @@ const COMMANDS: Record<string, Command> = { compare: compareCommand, check: chec
 const [, , word = '', ...rest] = process.argv
 const command = COMMANDS[word]
 if (command) command.parse(rest, { from: 'user' })
-else program.addHelpText('after', '\nOther commands: compare, check; each with --help.').parse()
+else
+  program
+    .addHelpText(
+      'after',
+      `\nEnds with ${EXIT.unpriced} when machines without a price book for the month are left out, with ${EXIT.badInput} on bad input.\nOther commands: compare, check; each with --help.`,
+    )
+    .parse()

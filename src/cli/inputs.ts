@@ -7,6 +7,7 @@ import type { Plan } from '../core/machine/plan.ts'
 import type { Outcome } from '../core/outcome.ts'
 import { askEstimate, type EstimateQuestion } from '../files/estimate/askEstimate.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
+import { TABLE_DIGITS, type TableDigits } from '../files/estimate/estimateTable.ts'
 import { issueLine, type FileIssue } from '../files/fileIssue.ts'
 import { readPlan } from '../files/planFile.ts'
 import { readPriceBook } from '../files/priceBookFile.ts'
@@ -14,7 +15,7 @@ import { MOST_BYTES, tooLarge } from '../files/readJson.ts'
 import { bookFiles } from './bookFiles.ts'
 
 /** How a run ends where it does not end well. */
-export const EXIT = { badInput: 2, overBudget: 3, severe: 4 } as const
+export const EXIT = { badInput: 2, overBudget: 3, severe: 4, unpriced: 5 } as const
 
 export interface CommonOptions {
   readonly book: readonly string[]
@@ -22,15 +23,23 @@ export interface CommonOptions {
   readonly reading: MonthReading
 }
 
+/** For commands that print tables. */
+export const digitsOption = (): Option =>
+  new Option('--digits <digits>', 'decimal places of amounts in tables: to the cent, or to the last digit')
+    .choices(TABLE_DIGITS.map(String))
+    .default('2')
+
+export const digitsOf = (text: string): TableDigits => TABLE_DIGITS.find((digits) => String(digits) === text)!
+
 /** Options that every command has. */
 export const withCommonOptions = (command: Command): Command =>
   command
     .requiredOption(
       '--book <file or folder>',
-      'price book file, or a folder of them; may be given several times',
+      'price book file, or a folder of them; may be given several times (required)',
       (path: string, all: readonly string[] | undefined) => [...(all ?? []), path],
     )
-    .requiredOption('--month <month>', 'billing month, such as 2027-03')
+    .requiredOption('--month <month>', 'billing month, such as 2027-03 (required)')
     .addOption(
       new Option('--reading <reading>', 'how the month is read').choices(MONTH_READINGS).default('calendar'),
     )
@@ -72,4 +81,14 @@ export function reportOf(path: string, question: EstimateQuestion): EstimateRepo
   if (found.ok) return found.value
   const files = { books: '--book', plan: path, machine: '--machine' }
   return refuse(found.issues.map((issue) => issueLine(issue, files[issue.in])))
+}
+
+/** Names the machines that are in no total, and why, and lets the run end by it. */
+export function sayUnpriced({ unpriced, month }: EstimateReport): void {
+  if (unpriced.length === 0) return
+  const lines = unpriced.map(({ name, problem }) => `${name} is in no total: ${problem}`)
+  process.stderr.write(
+    `${lines.join('\n')}\nThe month ${month} is priced without ${unpriced.length === 1 ? 'it' : 'them'}.\n`,
+  )
+  process.exitCode ??= EXIT.unpriced
 }

@@ -16,11 +16,12 @@ export function checkPlan(
   const pricing = new PlanPricing({ plan, books, month, reading: 'calendar' })
   return plan.machines.flatMap((machine, i) => {
     const result = pricing.of(machine)
-    return result.ok ? [] : result.issues.map((issue) => toFileIssue(i, issue))
+    return result.ok ? [] : result.issues.map((issue) => machineIssue(i, issue))
   })
 }
 
-function toFileIssue(machineAt: number, issue: MachineIssue): FileIssue {
+/** Why the machine at this place of the plan has no price. */
+export function machineIssue(machineAt: number, issue: MachineIssue): FileIssue {
   const { problem, expected } = machineIssueText(issue)
   const code = issue.code === 'no-price' ? 'missing-price' : 'unknown-reference'
   return { code, pointer: `/machines/${machineAt}${fieldOf(issue)}`, problem, expected }

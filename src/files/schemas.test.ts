@@ -1,7 +1,7 @@
 import Ajv, { type ValidateFunction } from 'ajv'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { estimateReport } from './estimate/estimateReport.ts'
+import { estimateReport, pricePlan } from './estimate/estimateReport.ts'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { RULE_BOOK } from '../core/testing/ruleBook.ts'
@@ -80,7 +80,8 @@ describe('the documented schemas', () => {
       return book.ok ? [book.value] : []
     })
     if (!plan.ok) throw new Error('the demo is not valid')
-    const report = estimateReport(plan.value, books, '2027-03' as YearMonth, reading)
+    const month = '2027-03' as YearMonth
+    const report = estimateReport(plan.value, pricePlan(plan.value, books, month, reading), month, reading)
     expect([estimateSchema(JSON.parse(JSON.stringify(report))), estimateSchema.errors]).toEqual([true, null])
   })
 })

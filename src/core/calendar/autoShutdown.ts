@@ -1,6 +1,6 @@
 import type { TrueOffState } from '../power/powerState.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
-import { civilDate, dayNumber, weekdayOf, type Weekday } from './civil.ts'
+import { dayNumber, weekdayOf, type Weekday } from './civil.ts'
 import { localToInstant, offsetAt, zoneOffsets } from './zoneOffsets.ts'
 
 /** What an auto-shutdown can do: it loses no disks. */
@@ -33,8 +33,7 @@ export function shutdownAfter(
 ): Instant | undefined {
   if (!autoShutdown) return undefined
   const { minute, days, timeZone: own = timeZone } = autoShutdown
-  const year = civilDate(dayNumber(Math.floor(at / SECONDS_PER_DAY))).year
-  const zone = zoneOffsets(own, year - 1, year + 1)
+  const zone = zoneOffsets(own)
   // A day earlier, since a time that clocks skip can fall on the day after its own.
   const first = Math.floor((at + offsetAt(zone, at)) / SECONDS_PER_DAY) - 1
   let next: number = Infinity

@@ -30,7 +30,7 @@ export function billingMonth(
   reading: MonthReading = 'calendar',
 ): BillingMonth {
   const { year, month: number } = yearMonthParts(month)
-  const zone = zoneOffsets(billingZone, year - 1, year + 1)
+  const zone = zoneOffsets(billingZone)
   return {
     from: localToInstant(zone, dayOf(year, number, 1) * SECONDS_PER_DAY),
     to: localToInstant(zone, dayOf(year, number + 1, 1) * SECONDS_PER_DAY),
@@ -42,8 +42,7 @@ export function billingMonth(
 export function endOfDate(date: string, timeZone: string): Instant {
   const day = parseDate(date)
   if (day === undefined) throw new RangeError(`not a date: ${date}`)
-  const year = Number(date.slice(0, 4))
-  return localToInstant(zoneOffsets(timeZone, year - 1, year + 1), instant((day + 1) * SECONDS_PER_DAY))
+  return localToInstant(zoneOffsets(timeZone), instant((day + 1) * SECONDS_PER_DAY))
 }
 
 /**

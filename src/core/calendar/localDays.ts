@@ -1,5 +1,5 @@
 import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
-import { civilDate, dayNumber, type DayNumber } from './civil.ts'
+import { dayNumber, type DayNumber } from './civil.ts'
 import { localToInstant, offsetAt, zoneOffsets } from './zoneOffsets.ts'
 
 export interface LocalDay {
@@ -10,8 +10,7 @@ export interface LocalDay {
 
 /** The local days of a zone that meet `within`, cut to it. */
 export function localDays(within: Span, timeZone: string): LocalDay[] {
-  const year = civilDate(dayNumber(Math.floor(within.from / SECONDS_PER_DAY))).year
-  const zone = zoneOffsets(timeZone, year - 1, year + 1)
+  const zone = zoneOffsets(timeZone)
   const days: LocalDay[] = []
   let day = Math.floor((within.from + offsetAt(zone, within.from)) / SECONDS_PER_DAY)
   for (let from = within.from; from < within.to; day += 1) {

@@ -1,8 +1,8 @@
-import { civilDate, dayNumber, type Weekday } from './civil.ts'
+import type { Weekday } from './civil.ts'
 import { paintWindows } from './paintWindows.ts'
 import { MINUTES_PER_DAY, type WeekPlan, type WeekWindow } from './weekPlan.ts'
 import { offsetAt, zoneOffsets } from './zoneOffsets.ts'
-import { SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
+import type { Instant } from '../quantity/units.ts'
 
 /** Usual weeks to begin from. */
 export const WEEK_PRESETS = ['office', 'nights', 'two-shifts', 'always', 'never'] as const
@@ -32,8 +32,7 @@ export function presetWindows(
     case 'never':
       return []
     case 'two-shifts': {
-      const year = civilDate(dayNumber(Math.floor(at / SECONDS_PER_DAY))).year
-      const offset = (zone: string): number => offsetAt(zoneOffsets(zone, year - 1, year + 1), at)
+      const offset = (zone: string): number => offsetAt(zoneOffsets(zone), at)
       const ahead = Math.round((offset(timeZone) - offset(besideZone ?? timeZone)) / 60)
       const own = presetWindows('office', { timeZone }, at)
       return WORKDAYS.reduce((windows, day) => paintFrom(windows, day, OFFICE.from + ahead), own)

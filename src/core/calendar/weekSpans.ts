@@ -50,7 +50,7 @@ export function spansAndBefore(week: WeekPlan, within: Span): Span[] {
 function spansOfDays(week: WeekPlan, from: Instant, to: Instant): Span[] {
   const firstDay = mondayOf(Math.floor(from / SECONDS_PER_DAY) - 1)
   const lastDay = Math.floor(to / SECONDS_PER_DAY) + 1
-  const zone = zoneOffsets(week.timeZone, yearAbout(firstDay) - 1, yearAbout(lastDay) + 1)
+  const zone = zoneOffsets(week.timeZone)
   const { byWeekday, whole, days } = weekPattern(week)
   const early = earlySeconds(week)
   const spans: Span[] = []
@@ -165,9 +165,6 @@ function mergeSpan(spans: Span[], from: Instant, to: Instant): void {
   }
   spans.push({ from: start, to: end }, ...later.reverse())
 }
-
-/** Right to within a year, which is all that a margin of a year needs. */
-const yearAbout = (day: number): number => 1970 + Math.floor(day / 365.2425)
 
 interface WeekPattern {
   /** Windows by the weekday they start on, in order. */

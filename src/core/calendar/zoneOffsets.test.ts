@@ -1,29 +1,30 @@
 import fc from 'fast-check'
-import { Temporal } from 'temporal-polyfill'
 import { describe, expect, test } from 'vitest'
 import { instant, seconds } from '../quantity/units.ts'
+import {
+  READER_RELEASE,
+  readerChanges,
+  readerInstant,
+  readerOffset,
+  readerZones,
+} from '../testing/zoneReader.ts'
 import { dayOf } from './civil.ts'
+import { ZONE_RELEASE, ZONE_YEARS } from './zoneData.ts'
 import {
   clockChanges,
   isTimeZone,
   localToInstant,
   offsetAt,
   steadyStretch,
+  timeZones,
   zoneOffsets,
 } from './zoneOffsets.ts'
 
-const ZONES = Intl.supportedValuesOf('timeZone')
+const ZONES = timeZones()
 const utc = (text: string): number => Date.parse(`${text}Z`) / 1000
 
-/** The same questions asked of a date library, whose "compatible" reading is that of RFC 5545. */
-const libraryInstant = (timeZone: string, local: number): number =>
-  Temporal.Instant.fromEpochMilliseconds(local * 1000)
-    .toZonedDateTimeISO('UTC')
-    .toPlainDateTime()
-    .toZonedDateTime(timeZone, { disambiguation: 'compatible' }).epochMilliseconds / 1000
-
 describe('wall-clock times as instants', () => {
-  test('agree with a date library in every zone, at random and around each clock change', () => {
+  test('agree with another reader of the same release in every zone, at random and around each clock change', () => {
     const times = fc.array(fc.integer({ min: utc('2024-01-01T00:00'), max: utc('2036-12-31T00:00') }), {
       minLength: 2,
       maxLength: 2,
@@ -34,7 +35,7 @@ describe('wall-clock times as instants', () => {
         times,
         fc.integer({ min: -7_200, max: 7_200 }),
         (name, locals, near) => {
-          const zone = zoneOffsets(name, 2023, 2037)
+          const zone = zoneOffsets(name)
           const changes = clockChanges(
             zone,
             instant(utc('2024-01-01T00:00')),
@@ -47,7 +48,7 @@ describe('wall-clock times as instants', () => {
             expect([name, local, localToInstant(zone, local)]).toEqual([
               name,
               local,
-              libraryInstant(name, local),
+              readerInstant(name, local),
             ])
           }
         },
@@ -63,12 +64,73 @@ describe('wall-clock times as instants', () => {
     ['Pacific/Apia', '2011-12-30T12:00', '2011-12-30T22:00', 'a day that never was'],
     ['America/Havana', '2027-11-07T00:30', '2027-11-07T04:30', 'midnight twice: the first'],
   ])('%s %s is %s: %s', (name, local, expected) => {
-    expect(localToInstant(zoneOffsets(name, 2010, 2028), utc(local))).toBe(utc(expected))
+    expect(localToInstant(zoneOffsets(name), utc(local))).toBe(utc(expected))
+  })
+})
+
+describe('the zone data that ships', () => {
+  test('is of the release that it says, and has every zone of another copy of it', () => {
+    expect(ZONE_RELEASE).toBe(READER_RELEASE)
+    expect(readerZones().filter((name) => !isTimeZone(name))).toEqual([])
+  })
+
+  test('has every change of that copy, to the second, as far as it goes', () => {
+    const [from, to] = [utc(`${ZONE_YEARS.first}-01-01T00:00`), utc('2037-12-31T00:00')]
+    for (const name of readerZones()) {
+      // A former name that the copy takes for Lisbon, which was an hour ahead from 1992 to 1996.
+      if (name === 'WET') continue
+      const changes = clockChanges(zoneOffsets(name), instant(from), instant(to))
+      expect([name, changes.map(({ at }) => at)]).toEqual([name, readerChanges(name, from, to)])
+      expect([name, changes.map(({ after }) => after)]).toEqual([
+        name,
+        changes.map(({ at }) => readerOffset(name, at)),
+      ])
+      expect(offsetAt(zoneOffsets(name), instant(from))).toBe(readerOffset(name, from))
+    }
+  })
+
+  test('goes on by the last rules of each zone, as far as this computer knows the same ones', () => {
+    const [from, to] = [utc('2036-01-01T00:00'), utc(`${ZONE_YEARS.last}-12-31T00:00`)]
+    const wall = (name: string) => {
+      const clock = new Intl.DateTimeFormat('en', { timeZone: name, timeZoneName: 'longOffset' })
+      return (at: number): number => {
+        const said = clock.formatToParts(at * 1_000).find(({ type }) => type === 'timeZoneName')!.value
+        const [, sign, hours, minutes] = /^GMT(?:([+-])(\d\d):(\d\d))?/.exec(said)!
+        return sign === undefined ? 0 : Number(`${sign}1`) * (Number(hours) * 3_600 + Number(minutes) * 60)
+      }
+    }
+    let compared = 0
+    for (const name of [
+      'Europe/Lisbon',
+      'America/New_York',
+      'America/Santiago',
+      'Australia/Lord_Howe',
+      'Asia/Kolkata',
+      'Pacific/Chatham',
+      'Africa/Cairo',
+      'Asia/Jerusalem',
+      'America/Havana',
+    ]) {
+      const zone = zoneOffsets(name)
+      const offset = wall(name)
+      for (const { at, before, after } of clockChanges(zone, instant(from), instant(to))) {
+        expect([name, at, offset(at - 1), offset(at)]).toEqual([name, at, before, after])
+        compared += 1
+      }
+      for (let at = from; at < to; at += 40 * 86_400)
+        expect([name, at, offset(at)]).toEqual([name, at, offsetAt(zone, instant(at))])
+    }
+    expect(compared).toBeGreaterThan(900)
+  })
+
+  test('names are found in upper and lower case', () => {
+    expect(zoneOffsets('europe/lisbon').offsets).toEqual(zoneOffsets('Europe/Lisbon').offsets)
+    expect(() => zoneOffsets('Europe/Atlantis')).toThrow(RangeError)
   })
 })
 
 test('offsets hold from one change to the next, and neighbours differ', () => {
-  const zone = zoneOffsets('America/Halifax', 2026, 2028)
+  const zone = zoneOffsets('America/Halifax')
   zone.offsets.slice(1).forEach((offset, i) => expect(offset).not.toBe(zone.offsets[i]))
   const changes = clockChanges(zone, instant(utc('2027-01-01T00:00')), instant(utc('2028-01-01T00:00')))
   expect(changes).toEqual([
@@ -87,7 +149,7 @@ test('a steady stretch promises no more than it can keep', () => {
       day,
       fc.integer({ min: 0, max: 2 * 86_400 }),
       (name, start, further) => {
-        const zone = zoneOffsets(name, 2023, 2031)
+        const zone = zoneOffsets(name)
         const { offset, until } = steadyStretch(zone, start * 86_400)
         expect(until).toBeGreaterThan(start * 86_400)
         const local = Math.min(until - 1, start * 86_400 + 20 * 86_400) + further

@@ -1,10 +1,10 @@
-import { Temporal } from 'temporal-polyfill'
-import { instant, SECONDS_PER_DAY, seconds, type Instant, type Seconds } from '../quantity/units.ts'
-import { dayOf } from './civil.ts'
+import { SECONDS_PER_DAY, seconds, instant, type Instant, type Seconds } from '../quantity/units.ts'
+import { ZONE_DATA } from './zoneData.ts'
 
 /**
  * A zone's offsets from UTC as a step function: `offsets[i]` holds from `starts[i]` until `starts[i + 1]`.
- * `starts[0]` is minus infinity; entries are in time order and neighbours differ.
+ * `starts[0]` is minus infinity; entries are in time order and neighbours differ. Known for the years of the shipped
+ * zone data, 1990 to 2110; before and after them the nearest offset holds.
  */
 export interface ZoneOffsets {
   readonly zone: string
@@ -12,55 +12,71 @@ export interface ZoneOffsets {
   readonly offsets: readonly Seconds[]
 }
 
-interface CachedZone {
-  readonly firstYear: number
-  readonly lastYear: number
-  readonly offsets: ZoneOffsets
-}
+/** Lines of the zone data by the names on them, in lower case. */
+let lines: ReadonlyMap<string, { readonly name: string; readonly clock: string }> | undefined
 
-/** A pure memo: a zone's rules do not change while the program runs. Grows by at most one entry a zone. */
-const cache = new Map<string, CachedZone>()
-
-export function isTimeZone(zone: string): boolean {
-  if (!/^[A-Za-z][A-Za-z0-9_+\-/]{0,63}$/.test(zone)) return false
-  if (cache.has(zone)) return true
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone })
-    return true
-  } catch {
-    return false
+function zoneLines(): NonNullable<typeof lines> {
+  if (lines) return lines
+  const found = new Map<string, { name: string; clock: string }>()
+  for (const line of ZONE_DATA.split('\n')) {
+    const [names = '', clock = ''] = line.split('|')
+    for (const name of names.split(' ')) found.set(name.toLowerCase(), { name, clock })
   }
+  return (lines = found)
 }
 
-/** Offsets that hold at least from the start of `firstYear` to the end of `lastYear`, in any zone. Throws on an unknown zone. */
-export function zoneOffsets(zone: string, firstYear: number, lastYear: number): ZoneOffsets {
-  const cached = cache.get(zone)
-  if (cached && cached.firstYear <= firstYear && cached.lastYear >= lastYear) return cached.offsets
-  const first = Math.min(firstYear, cached?.firstYear ?? firstYear)
-  const last = Math.max(lastYear, cached?.lastYear ?? lastYear)
-  const offsets = readOffsets(zone, first, last)
-  cache.set(zone, { firstYear: first, lastYear: last, offsets })
+/** Every name of the zone data, in order. */
+export const timeZones = (): string[] => [...zoneLines().values()].map(({ name }) => name).sort()
+
+/** Whether the zone data has it; names are read as the IANA list has them, in upper or lower case. */
+export const isTimeZone = (zone: string): boolean => zoneLines().has(zone.toLowerCase())
+
+/** Grows by at most one entry a zone. */
+const read = new Map<string, ZoneOffsets>()
+
+/** Throws on an unknown zone. O(changes) when first asked for. */
+export function zoneOffsets(zone: string): ZoneOffsets {
+  const known = read.get(zone)
+  if (known) return known
+  const line = zoneLines().get(zone.toLowerCase())
+  if (!line) throw new RangeError(`not a time zone: ${zone}`)
+  const offsets = { zone, ...unpack(line.clock) }
+  read.set(zone, offsets)
   return offsets
 }
 
-function readOffsets(zone: string, firstYear: number, lastYear: number): ZoneOffsets {
-  const from = instant(dayOf(firstYear, 1, 1) * SECONDS_PER_DAY - 2 * SECONDS_PER_DAY)
-  const to = instant(dayOf(lastYear + 1, 1, 1) * SECONDS_PER_DAY + 2 * SECONDS_PER_DAY)
-  let at = Temporal.Instant.fromEpochMilliseconds(from * 1000).toZonedDateTimeISO(zone)
+/** How many changes before one a letter can mean; the script that writes the data counts the same. */
+const MOST_RECENT = 16
+const CODE_OF_A = 65
+
+/**
+ * The offset at first, then each change: minutes since the one before, and the minutes by which clocks go forward, or a
+ * letter for one of the last 16 that were not the same.
+ */
+function unpack(clock: string): Pick<ZoneOffsets, 'starts' | 'offsets'> {
+  const [first = '0', ...parts] = clock.match(/[A-P]|[^ A-P]+/g) ?? []
+  let offset = minutes(first)
+  let at = 0
   const starts = [-Infinity]
-  const offsets = [seconds(Math.round(at.offsetNanoseconds / 1e9))]
-  for (;;) {
-    const next = at.getTimeZoneTransition('next')
-    if (!next || next.epochMilliseconds >= to * 1000) break
-    const offset = seconds(Math.round(next.offsetNanoseconds / 1e9))
-    if (offset !== offsets.at(-1)) {
-      starts.push(next.epochMilliseconds / 1000)
-      offsets.push(offset)
-    }
-    at = next
+  const offsets = [seconds(offset)]
+  const recent: string[] = []
+  for (const part of parts) {
+    const code = part.charCodeAt(0) - CODE_OF_A
+    const isKnown = code >= 0 && code < MOST_RECENT
+    const change = isKnown ? recent[code]! : part
+    if (isKnown) recent.splice(code, 1)
+    else if (recent.length === MOST_RECENT) recent.pop()
+    recent.unshift(change)
+    const [since = '', by = ''] = change.split(',')
+    at += minutes(since)
+    offset += minutes(by)
+    starts.push(at)
+    offsets.push(seconds(offset))
   }
-  return { zone, starts, offsets }
+  return { starts, offsets }
 }
+
+const minutes = (text: string): number => parseInt(text, 36) * 60
 
 /** Index of the step that holds at `at`. O(log changes). */
 function stepAt(zone: ZoneOffsets, at: number): number {

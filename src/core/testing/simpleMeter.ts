@@ -1,10 +1,10 @@
 import Fraction from 'fraction.js'
-import { Temporal } from 'temporal-polyfill'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { DiskKind, PriceBook, StateRow, Terms } from '../catalogue/priceBook.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
 import type { PowerState } from '../power/powerState.ts'
 import { shutdownsOf, walkMinutes } from './walkMinutes.ts'
+import { readerInstant } from './zoneReader.ts'
 
 /**
  * A meter as plain as can be, only for tests: it walks the minutes around a month, second by second where something
@@ -120,7 +120,7 @@ const termsOf = (machine: Machine, book: PriceBook): Terms =>
   book.terms.find(({ id }) => id === machine.terms)!
 
 const endOfDate = (date: string, timeZone: string): number =>
-  Temporal.PlainDate.from(date).add({ days: 1 }).toZonedDateTime(timeZone).epochMilliseconds / 1_000
+  readerInstant(timeZone, Date.parse(date) / 1_000 + DAY)
 
 function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs, margin: number): Clocks {
   const week = weeks.find(({ id }) => id === machine.week)!

@@ -1,6 +1,7 @@
 import { Temporal } from 'temporal-polyfill'
 import { formatDate, parseDate } from '../calendar/civil.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
+import { readerOffset } from './zoneReader.ts'
 
 const MINUTE = 60
 const DAY = 86_400
@@ -92,9 +93,9 @@ const clocks = new Map<string, Map<number, number>>()
 
 function walkClock(timeZone: string, start: number, end: number): Map<number, number> {
   const instantOfLocal = new Map<number, number>()
-  let before = offset(timeZone, start)
+  let before = readerOffset(timeZone, start)
   for (let at = start; at < end; at += MINUTE) {
-    const now = at % (15 * MINUTE) === 0 ? offset(timeZone, at) : before
+    const now = at % (15 * MINUTE) === 0 ? readerOffset(timeZone, at) : before
     for (let skipped = at + before; skipped < at + now; skipped += MINUTE) {
       instantOfLocal.set(skipped, skipped - before)
     }
@@ -103,6 +104,3 @@ function walkClock(timeZone: string, start: number, end: number): Map<number, nu
   }
   return instantOfLocal
 }
-
-const offset = (timeZone: string, at: number): number =>
-  Temporal.Instant.fromEpochMilliseconds(at * 1000).toZonedDateTimeISO(timeZone).offsetNanoseconds / 1e9

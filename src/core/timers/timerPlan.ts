@@ -1,4 +1,4 @@
-import { civilDate, dayNumber, weekdayOf, type DayNumber } from '../calendar/civil.ts'
+import { dayNumber, weekdayOf, type DayNumber } from '../calendar/civil.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { weekSpans } from '../calendar/weekSpans.ts'
 import { clockChanges, localToInstant, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
@@ -48,7 +48,7 @@ export function timerPlan(
   options: SwitchOptions = {},
 ): TimerPlan {
   if (to < from || to - from >= LONGEST_TIMER_DAYS) throw new RangeError('not a stretch of dates for timers')
-  const zone = zoneOffsets(week.timeZone, civilDate(from).year - 1, civilDate(to).year + 1)
+  const zone = zoneOffsets(week.timeZone)
   const midnight = (day: number) => localToInstant(zone, day * SECONDS_PER_DAY)
   const within = { from: midnight(from), to: midnight(to + 1) }
   const planned = transitionsOf(week, within, options)

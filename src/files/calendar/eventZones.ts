@@ -34,11 +34,11 @@ export class EventZones {
     if (!isUtc && (zone === undefined || zone === this.timeZone)) return { seconds: written }
     const at = isUtc ? instant(written) : this.instantOf(time, written, zone!)
     if (at === undefined) return { seconds: written, unknown: zone! }
-    return { seconds: at + offsetAt(zoneOffsets(this.timeZone, year - 2, year + 2), at) }
+    return { seconds: at + offsetAt(zoneOffsets(this.timeZone), at) }
   }
 
   private instantOf(time: ICAL.Time, written: number, zone: string): Instant | undefined {
-    if (isTimeZone(zone)) return localToInstant(zoneOffsets(zone, time.year - 2, time.year + 2), written)
+    if (isTimeZone(zone)) return localToInstant(zoneOffsets(zone), written)
     const described = this.described.get(zone)
     if (!described) return undefined
     const there = time.clone()

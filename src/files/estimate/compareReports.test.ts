@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { add, compare, subtract, ZERO, type Exact } from '../../core/quantity/exact.ts'
@@ -10,20 +11,16 @@ import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../../core/testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../../core/testing/smallBook.ts'
 import { compareReports } from './compareReports.ts'
-import { estimateReport, type EstimateReport } from './estimateReport.ts'
+import { estimateReport, pricePlan, type EstimateReport } from './estimateReport.ts'
 
 const MARCH = '2027-03' as YearMonth
 const report = (
   machines: readonly Machine[],
   books = [SMALL_BOOK],
   part: Partial<Plan> = {},
-): EstimateReport =>
-  estimateReport(
-    { name: 'p', month: MARCH, weeks: [OFFICE_WEEK], machines, ...part },
-    books,
-    MARCH,
-    'calendar',
-  )
+): EstimateReport => reportOf({ name: 'p', month: MARCH, weeks: [OFFICE_WEEK], machines, ...part }, books)
+const reportOf = (plan: Plan, books: readonly PriceBook[]): EstimateReport =>
+  estimateReport(plan, pricePlan(plan, books, MARCH, 'calendar'), MARCH, 'calendar')
 const named = (name: string, part: Partial<Machine> = {}): Machine => ({ ...SMALL_MACHINE, name, ...part })
 
 describe('two estimates', () => {

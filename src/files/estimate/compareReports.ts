@@ -1,6 +1,8 @@
-import { parseDecimal, MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { parseDecimal, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
 import { add, isZero, subtract, ZERO, type Exact } from '../../core/quantity/exact.ts'
+import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { EstimateReport } from './estimateReport.ts'
+import type { TableDigits } from './estimateTable.ts'
 
 type MachineReport = EstimateReport['machines'][number]
 
@@ -27,23 +29,31 @@ export interface Comparison {
   readonly total: Compared & { readonly currency: string; readonly shown: Compared }
 }
 
-/** Two estimates line by line: of two plans, or of a plan and what it was. */
-export function compareReports(before: EstimateReport, after: EstimateReport): Comparison {
+/**
+ * Two estimates line by line: of two plans, or of a plan and what it was. With fewer places, lines are rounded so that
+ * they add up to their machine's total, and each difference is that of the two figures beside it.
+ */
+export function compareReports(
+  before: EstimateReport,
+  after: EstimateReport,
+  places: TableDigits = 12,
+): Comparison {
   const [then, now] = [before, after].map(
     ({ machines }) => new Map(machines.map((each) => [each.name, each])),
   ) as [Map<string, MachineReport>, Map<string, MachineReport>]
   const names = [...new Set([...then.keys(), ...now.keys()])]
   const machines = names
-    .map((name) => compareMachine(name, then.get(name), now.get(name)))
+    .map((name) => compareMachine(name, then.get(name), now.get(name), places))
     .filter(({ lines, difference }) => lines.length > 0 || difference !== '0')
   const sameCurrency = before.total.currency === after.total.currency
+  const [was, is] = places === 12 ? [before.total, after.total] : [before.total.shown, after.total.shown]
   return {
     machines,
     same: names.length - machines.length,
     total: {
       currency: after.total.currency,
-      ...compared(before.total.planned, after.total.planned, sameCurrency),
-      shown: compared(before.total.shown.planned, after.total.shown.planned, sameCurrency),
+      ...compared(was.planned, is.planned, sameCurrency, places),
+      shown: compared(before.total.shown.planned, after.total.shown.planned, sameCurrency, 2),
     },
   }
 }
@@ -52,32 +62,46 @@ function compareMachine(
   name: string,
   was: MachineReport | undefined,
   is: MachineReport | undefined,
+  places: TableDigits,
 ): ComparedMachine {
   const sameCurrency = !was || !is || was.currency === is.currency
-  const [old, fresh] = [linesOf(was), linesOf(is)]
+  const [old, fresh] = [linesOf(was, places), linesOf(is, places)]
   const lines = [...new Set([...old.keys(), ...fresh.keys()])].flatMap((what) => {
-    const [from, to] = [old.get(what), fresh.get(what)]
-    const line = compared(from && text(from), to && text(to), sameCurrency)
+    const line = compared(old.get(what), fresh.get(what), sameCurrency, places)
     return line.difference === '0' ? [] : [{ what, ...line }]
   })
-  return { name, currency: (is ?? was)!.currency, ...compared(was?.total, is?.total, sameCurrency), lines }
+  const total = (of: MachineReport | undefined) => of && text(parsed(of.total), places)
+  return {
+    name,
+    currency: (is ?? was)!.currency,
+    ...compared(total(was), total(is), sameCurrency, places),
+    lines,
+  }
 }
 
-function compared(before: string | undefined, after: string | undefined, sameCurrency: boolean): Compared {
+function compared(
+  before: string | undefined,
+  after: string | undefined,
+  sameCurrency: boolean,
+  places: TableDigits,
+): Compared {
   const difference = subtract(parsed(after), parsed(before))
   return {
     ...(before !== undefined && { before }),
     ...(after !== undefined && { after }),
-    ...(sameCurrency && { difference: isZero(difference) ? '0' : text(difference) }),
+    ...(sameCurrency && { difference: isZero(difference) ? '0' : text(difference, places) }),
   }
 }
 
 const parsed = (amount: string | undefined): Exact => (amount === undefined ? ZERO : parseDecimal(amount)!)
 
-const text = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
+const text = (amount: Exact, places: TableDigits): string => {
+  const decimal = toDecimal(amount, places)
+  return places === 12 ? trimDecimal(decimal) : decimal
+}
 
 /** Sums of a machine's lines by what they are for: the size, the disk at a place, the address in a use. */
-function linesOf(machine: MachineReport | undefined): Map<string, Exact> {
+function linesOf(machine: MachineReport | undefined, places: TableDigits): Map<string, string> {
   const sums = new Map<string, Exact>()
   for (const { meter, subject, amount } of machine?.lines ?? []) {
     const part =
@@ -85,5 +109,6 @@ function linesOf(machine: MachineReport | undefined): Map<string, Exact> {
     const what = `${meter}${part}`
     sums.set(what, add(sums.get(what) ?? ZERO, parseDecimal(amount)!))
   }
-  return sums
+  const { parts } = roundParts([...sums.values()], places)
+  return new Map([...sums.keys()].map((what, i) => [what, text(parsed(parts[i]), places)]))
 }

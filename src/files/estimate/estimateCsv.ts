@@ -19,10 +19,10 @@ const COLUMNS = [
 ] as const
 
 /**
- * An estimate as CSV: the lines of each machine, its total, and the plan's at the end, told apart in the first column.
- * Amounts are exact to 12 places.
+ * An estimate as CSV: the lines of each machine, its total, and the plan's at the end, told apart in the first column;
+ * then machines without a price, and the release of the time zone data as an edition. Amounts are exact to 12 places.
  */
-export function estimateCsv({ machines, total }: EstimateReport): string {
+export function estimateCsv({ machines, unpriced, total, timeZoneData }: EstimateReport): string {
   const rows = machines.flatMap(({ name, provider, edition, terms, currency, lines, ...machine }) => {
     const head = [name, provider, edition, terms]
     return [
@@ -54,5 +54,12 @@ export function estimateCsv({ machines, total }: EstimateReport): string {
     ...rows,
     plan('plan', total.planned, total.alwaysOn),
     ...(total.withTax === undefined ? [] : [plan('plan with tax', total.withTax, '')]),
+    ...unpriced.map(({ name, provider }) => [
+      'without a price',
+      name,
+      provider,
+      ...Array<string>(11).fill(''),
+    ]),
+    ['time zone data', '', '', timeZoneData, ...Array<string>(10).fill('')],
   ])
 }

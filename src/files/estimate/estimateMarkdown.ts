@@ -1,10 +1,10 @@
 import { markdownText } from '../handoff/sheetMarkdown.ts'
-import { estimateRows } from './estimateTable.ts'
+import { estimateRows, type TableDigits } from './estimateTable.ts'
 import type { EstimateReport } from './estimateReport.ts'
 
-/** An estimate as a Markdown table, to the last digit. */
-export function estimateMarkdown(report: EstimateReport): string {
-  const [head = [], ...rows] = estimateRows(report)
+/** An estimate as a Markdown table. */
+export function estimateMarkdown(report: EstimateReport, digits: TableDigits = 2): string {
+  const [head = [], ...rows] = estimateRows(report, digits)
   const line = (cells: readonly string[]): string => `| ${cells.map(markdownText).join(' | ')} |`
   return [
     `# ${markdownText(report.plan)}, ${report.month}`,

@@ -1,18 +1,20 @@
 import type { MonthReading } from '../../core/calendar/billingMonth.ts'
+import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import type { Plan } from '../../core/machine/plan.ts'
+import type { Machine, Plan } from '../../core/machine/plan.ts'
 import type { Charge } from '../../core/meter/charge.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
-import { PlanPricing } from '../../core/meter/planPricing.ts'
+import { PlanPricing, type MachineIssue, type MachineResult } from '../../core/meter/planPricing.ts'
 import { planTotals, type PlanTotals } from '../../core/meter/planTotals.ts'
 import type { Phase } from '../../core/power/powerState.ts'
 import { MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
 import { add, divide, exact, type Exact } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Rate } from '../../core/quantity/rate.ts'
+import { machineIssueText } from '../machineIssueText.ts'
 
-const ESTIMATE_FORMAT = 'notchgauge/estimate/2'
+const ESTIMATE_FORMAT = 'notchgauge/estimate/3'
 
 /** One charge: amount = rate × units × quantity, times the band's share; nothing where it is waived. */
 interface LineReport {
@@ -56,13 +58,25 @@ interface MachineReport {
   readonly alwaysOn: string
 }
 
+/** A machine that is in no total, and why. */
+interface UnpricedReport {
+  readonly name: string
+  readonly provider: string
+  readonly code: MachineIssue['code']
+  readonly problem: string
+}
+
 /** What the command line answers; docs/formats/estimate.schema.json describes it. */
 export interface EstimateReport {
   readonly format: typeof ESTIMATE_FORMAT
   readonly plan: string
   readonly month: YearMonth
   readonly reading: MonthReading
+  /** The release of the IANA time zone database that it goes by. */
+  readonly timeZoneData: string
   readonly machines: readonly MachineReport[]
+  /** Machines without a price in the month: they are in no total. */
+  readonly unpriced: readonly UnpricedReport[]
   readonly total: {
     readonly currency: string
     readonly planned: string
@@ -70,7 +84,12 @@ export interface EstimateReport {
     readonly tax?: string
     readonly withTax?: string
     /** To the cent, as the screen has them: the sums of the machines' totals as they are shown. */
-    readonly shown: { readonly planned: string; readonly alwaysOn: string }
+    readonly shown: {
+      readonly planned: string
+      readonly alwaysOn: string
+      readonly tax?: string
+      readonly withTax?: string
+    }
     /** Currencies of machines that are left out of the total, for want of a rate. */
     readonly withoutRate: readonly string[]
   }
@@ -79,25 +98,34 @@ export interface EstimateReport {
 /** The decimal that the screen shows as exact: 12 places at most, without the zeros at its end. */
 const decimal = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
 
-/** Prices every machine. The plan has been held against the books, so each has a price. */
-export function estimateReport(
+export interface PlanResult {
+  readonly machine: Machine
+  readonly result: MachineResult
+}
+
+/** Every machine of a plan, priced together, in the plan's order. */
+export function pricePlan(
   plan: Plan,
   books: readonly PriceBook[],
   month: YearMonth,
   reading: MonthReading,
-  only?: string,
   onMachine?: () => void,
-): EstimateReport {
-  // What machines share depends on all of them, so the whole plan is priced even where one is asked for.
+): PlanResult[] {
   const pricing = new PlanPricing({ plan, books, month, reading })
-  const machines = plan.machines.filter(({ name }) => only === undefined || name === only)
-  const priced = machines.map((machine) => {
+  return plan.machines.map((machine) => {
     onMachine?.()
-    const result = pricing.of(machine)
-    if (!result.ok)
-      throw new Error(`${machine.name} has no price: ${result.issues.map(({ code }) => code).join(', ')}`)
-    return { machine, edition: result.resolved.index.book.edition, estimate: result.estimate }
+    return { machine, result: pricing.of(machine) }
   })
+}
+
+/** A plan's machines as they were priced; those that have no price are named. */
+export function estimateReport(
+  plan: Plan,
+  results: readonly PlanResult[],
+  month: YearMonth,
+  reading: MonthReading,
+): EstimateReport {
+  const priced = results.flatMap(({ machine, result }) => (result.ok ? [{ machine, ...result }] : []))
   const totalsWith = (places: number): PlanTotals =>
     planTotals(
       plan,
@@ -110,9 +138,15 @@ export function estimateReport(
     plan: plan.name,
     month,
     reading,
-    machines: priced.map(({ machine: { name, provider, terms }, edition, estimate }) =>
-      machineReport({ name, provider, edition, terms }, estimate),
+    timeZoneData: ZONE_RELEASE,
+    machines: priced.map(({ machine: { name, provider, terms }, resolved, estimate }) =>
+      machineReport({ name, provider, edition: resolved.index.book.edition, terms }, estimate),
     ),
+    unpriced: results.flatMap(({ machine: { name, provider }, result }) => {
+      if (result.ok) return []
+      const [issue] = result.issues
+      return [{ name, provider, code: issue!.code, problem: machineIssueText(issue!).problem }]
+    }),
     total: totalReport(totalsWith(MOST_DECIMALS), totalsWith(CENTS)),
   }
 }
@@ -127,7 +161,14 @@ const totalReport = (
   planned: decimal(planned),
   alwaysOn: decimal(alwaysOn),
   ...(tax && { tax: decimal(tax), withTax: decimal(add(planned, tax)) }),
-  shown: { planned: toDecimal(shown.planned, CENTS), alwaysOn: toDecimal(shown.alwaysOn, CENTS) },
+  shown: {
+    planned: toDecimal(shown.planned, CENTS),
+    alwaysOn: toDecimal(shown.alwaysOn, CENTS),
+    ...(shown.tax && {
+      tax: toDecimal(shown.tax, CENTS),
+      withTax: toDecimal(add(shown.planned, shown.tax), CENTS),
+    }),
+  },
   withoutRate,
 })
 

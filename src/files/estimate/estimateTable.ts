@@ -1,30 +1,41 @@
+import { parseDecimal, toDecimal } from '../../core/quantity/decimal.ts'
 import type { EstimateReport } from './estimateReport.ts'
 
 const ON_PHASES = ['running', 'starting', 'waking', 'creating'] as const
 
 const READING = { calendar: '', '730-hours': ', read as 730 hours' } as const
 
+/** To the cent, as the screen has them, or to the last digit. */
+export const TABLE_DIGITS = [2, 12] as const
+export type TableDigits = (typeof TABLE_DIGITS)[number]
+
 /** Cells of a table with its head first and its totals last: machine, hours on, month, always on, currency. */
-export function estimateRows(report: EstimateReport): string[][] {
+export function estimateRows(report: EstimateReport, digits: TableDigits): string[][] {
+  const read = (amount: string): string => (digits === 12 ? amount : toDecimal(parseDecimal(amount)!, digits))
   const head = ['machine', 'hours on', 'month', 'always on', '']
   const rows = report.machines.map(({ name, secondsByPhase, total, alwaysOn, currency }) => {
     const on = ON_PHASES.reduce((sum, phase) => sum + (secondsByPhase[phase] ?? 0), 0)
-    return [name, String(Math.round(on / 36) / 100), total, alwaysOn, currency]
+    return [name, String(Math.round(on / 36) / 100), read(total), read(alwaysOn), currency]
   })
   const { total } = report
+  // Not the exact total rounded, but the sum of what the rows show.
+  const { planned, alwaysOn, withTax } = digits === 12 ? total : total.shown
   const foot = [
-    ['total', '', total.planned, total.alwaysOn, total.currency],
-    ...(total.withTax === undefined ? [] : [['with tax', '', total.withTax, '', total.currency]]),
+    ['total', '', planned, alwaysOn, total.currency],
+    ...(withTax === undefined ? [] : [['with tax', '', withTax, '', total.currency]]),
+    ...report.unpriced.map(({ name, problem }) => [`without ${name}: ${problem}`, '', '', '', '']),
     ...total.withoutRate.map((currency) => [`without ${currency}: no rate`, '', '', '', '']),
   ]
   return [head, ...rows, ...foot]
 }
 
-/** A report as a table for people: names left, figures right, to the last digit. */
-export function estimateTable(report: EstimateReport): string {
-  const all = estimateRows(report)
+/** A report as a table for people: names left, figures right. */
+export function estimateTable(report: EstimateReport, digits: TableDigits = 2): string {
+  const all = estimateRows(report, digits)
   const head = all[0]!
-  const widths = head.map((_, column) => Math.max(...all.map((row) => row[column]!.length)))
+  // What is said of machines without figures may run on.
+  const figures = all.filter((row) => row[2] !== '' || row[3] !== '')
+  const widths = head.map((_, column) => Math.max(...figures.map((row) => row[column]!.length)))
   const lines = all.map((row) =>
     row
       .map((cell, column) =>

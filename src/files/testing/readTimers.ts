@@ -1,5 +1,6 @@
 import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
+import { readerInstant, readerOffset } from '../../core/testing/zoneReader.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 
 /** Readers of what is exported, for tests alone: they share nothing with the writers, nor with the core's calendar. */
@@ -33,11 +34,9 @@ export function readCalendar(text: string): Switches {
   )
 }
 
-/** RFC 5545, section 3.3.5: `compatible` is what it says of times that happen twice or never. */
 function epochOf(time: ICAL.Time): number {
   const { year, month, day, hour, minute, second } = time
-  const plain = new Temporal.PlainDateTime(year, month, day, hour, minute, second)
-  return plain.toZonedDateTime(zoneOf(time), { disambiguation: 'compatible' }).epochMilliseconds / 1000
+  return readerInstant(zoneOf(time), Date.UTC(year, month - 1, day, hour, minute, second) / 1000)
 }
 
 const zoneOf = ({ zone }: ICAL.Time): string => (zone === ICAL.Timezone.utcTimezone ? 'UTC' : zone!.tzid)
@@ -87,14 +86,11 @@ export function switchesOf(
   const found = new Set<string>()
   for (const { id, zone, date, hour, minute } of fires) {
     const rule = rules.get(id)!
-    const local = date.toPlainDateTime(new Temporal.PlainTime(hour, minute))
-    const at = local.toZonedDateTime(zone, { disambiguation: reading })
-    const epoch = at.epochMilliseconds / 1000
+    const local = Date.UTC(date.year, date.month - 1, date.day, hour, minute) / 1000
+    const epoch = readerInstant(zone, local, reading)
     if (epoch < plan.within.from || epoch >= plan.within.to) continue
-    const today = at
-      .withTimeZone(rule.zone || zone)
-      .toPlainDate()
-      .toString()
+    const shown = epoch + readerOffset(rule.zone || zone, epoch)
+    const today = new Date(shown * 1000).toISOString().slice(0, 10)
     if (rule.skips.includes(today) || rule.only?.includes(today) === false) continue
     found.add(written(epoch, rule.to))
   }

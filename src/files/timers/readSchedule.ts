@@ -65,8 +65,7 @@ export function readSchedule(text: string): Outcome<ScheduledWeek, FileIssue> {
   if (!switches || first === undefined || last === undefined || last - first > LONGEST) {
     return refuse(issue('The file goes on for too long.', 'a schedule of five years at most.'))
   }
-  const year = (at: Instant): number => new Date(at * 1000).getUTCFullYear()
-  const zone = zoneOffsets(timeZone, year(first) - 1, year(last) + 1)
+  const zone = zoneOffsets(timeZone)
   const spans = pair(switches)
   const within = { from: first, to: instant(last + 1) }
   const name = nameOf(root)
@@ -175,7 +174,7 @@ function instantOf(time: ICAL.Time, timeZone: string): Instant {
   const { year, month, day, hour, minute, second } = time
   const written = dayOf(year, month, day) * SECONDS_PER_DAY + hour * 3_600 + minute * 60 + second
   if (time.zone === ICAL.Timezone.utcTimezone) return instant(written)
-  return localToInstant(zoneOffsets(timeZone, year - 1, year + 1), written)
+  return localToInstant(zoneOffsets(timeZone), written)
 }
 
 /** Spans between the first switch and the last; a stop of what is off already is a safety net and says nothing. */

@@ -75,8 +75,7 @@ function ruleLines(plan: TimerPlan, { minute, days, skips }: TimerRule): string[
 function timeZoneLines({ timeZone, within }: TimerPlan): string[] {
   const from = instant(within.from - YEAR)
   const to = instant(within.to + YEAR)
-  const year = (at: number): number => new Date(at * 1000).getUTCFullYear()
-  const zone = zoneOffsets(timeZone, year(from) - 1, year(to) + 1)
+  const zone = zoneOffsets(timeZone)
   const observance = (kind: string, starts: string, before: number, after: number): string[] => [
     `BEGIN:${kind}`,
     `DTSTART:${starts}`,

@@ -51,8 +51,7 @@ export function formatDuration(seconds: number): string {
 
 /** Wall-clock time of an instant in a zone: its local day, and seconds after midnight. */
 export function localTime(at: Instant, timeZone: string): { day: DayNumber; seconds: number } {
-  const year = civilDate(dayNumber(Math.floor(at / SECONDS_PER_DAY))).year
-  const local = at + offsetAt(zoneOffsets(timeZone, year - 1, year + 1), at)
+  const local = at + offsetAt(zoneOffsets(timeZone), at)
   const day = Math.floor(local / SECONDS_PER_DAY)
   return { day: dayNumber(day), seconds: local - day * SECONDS_PER_DAY }
 }

@@ -25,7 +25,7 @@ type Shown = 'sheet' | 'report'
 /** The way out: build sheets, user data, the estimate as files, and the month as a page for those who pay. */
 export function HandOffScreen() {
   const { state, month, address, mend, pricing } = useWorkbench()
-  const { plan, books } = state
+  const { plan } = state
   const [shown, setShown] = useState<Shown>('sheet')
   const machine = plan.machines.find(({ name }) => name === address.machine) ?? plan.machines[0]
   const result = machine && pricing.of(machine)
@@ -36,8 +36,8 @@ export function HandOffScreen() {
       return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month) }] : []
     })
   const report = () => {
-    const priced = plan.machines.filter((each) => pricing.of(each).ok)
-    return estimateReport({ ...plan, machines: priced }, books, month, address.reading)
+    const results = plan.machines.map((each) => ({ machine: each, result: pricing.of(each) }))
+    return estimateReport(plan, results, month, address.reading)
   }
   if (!machine) {
     return (

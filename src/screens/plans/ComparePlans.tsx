@@ -6,7 +6,7 @@ import type { Plan } from '../../core/machine/plan.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { compareReports, type Compared } from '../../files/estimate/compareReports.ts'
-import { estimateReport, type EstimateReport } from '../../files/estimate/estimateReport.ts'
+import { estimateReport, pricePlan, type EstimateReport } from '../../files/estimate/estimateReport.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { METER_NAMES } from '../../interface/wording/charge'
@@ -28,9 +28,7 @@ export function ComparePlans({ before, beforeName, onBack, onClose }: ComparePla
   const { reading } = address
   const comparison = useMemo(() => {
     const reportOf = (each: Plan): EstimateReport => {
-      const pricing = new PlanPricing({ plan: each, books, month, reading })
-      const machines = each.machines.filter((machine) => pricing.of(machine).ok)
-      return estimateReport({ ...each, machines }, books, month, reading)
+      return estimateReport(each, pricePlan(each, books, month, reading), month, reading)
     }
     return compareReports(reportOf(before), reportOf(plan))
   }, [before, plan, books, month, reading])

@@ -3,22 +3,9 @@
 import { useMemo } from 'react'
 import { Button as AriaButton, ComboBox, Input, Label, ListBox, ListBoxItem } from 'react-aria-components'
 import styled from 'styled-components'
-import { isTimeZone } from '../../core/calendar/zoneOffsets.ts'
+import { timeZones } from '../../core/calendar/zoneOffsets.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
-
-/** Zones that browsers still list by their former names only. */
-const NEW_NAMES = [
-  'Africa/Asmara',
-  'America/Argentina/Buenos_Aires',
-  'America/Nuuk',
-  'Asia/Ho_Chi_Minh',
-  'Asia/Kathmandu',
-  'Asia/Kolkata',
-  'Asia/Yangon',
-  'Atlantic/Faroe',
-  'Europe/Kyiv',
-]
 
 interface ZonePickerProps {
   readonly label: string
@@ -33,18 +20,7 @@ interface ZoneItem {
 /** One of the IANA time zones, found by typing a part of its name. */
 export function ZonePicker({ label, value, onChange }: ZonePickerProps) {
   const zones = useMemo(
-    () =>
-      [
-        ...new Set([
-          ...(value ? [value] : []),
-          'Etc/UTC',
-          ...NEW_NAMES,
-          ...Intl.supportedValuesOf('timeZone'),
-        ]),
-      ]
-        .filter(isTimeZone)
-        .sort()
-        .map((id): ZoneItem => ({ id })),
+    () => [...new Set([...(value ? [value] : []), ...timeZones()])].sort().map((id): ZoneItem => ({ id })),
     [value],
   )
   return (

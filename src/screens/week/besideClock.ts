@@ -1,4 +1,4 @@
-import { civilDate, dayNumber } from '../../core/calendar/civil.ts'
+import { dayNumber } from '../../core/calendar/civil.ts'
 import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { clockChanges, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
@@ -15,8 +15,7 @@ export interface BesideClock {
 
 export function besideClock(timeZone: string, besideZone: string, month: YearMonth): BesideClock {
   const { from, to } = billingMonth(month, timeZone)
-  const { year } = civilDate(dayNumber(Math.floor(from / SECONDS_PER_DAY)))
-  const [own, other] = [timeZone, besideZone].map((zone) => zoneOffsets(zone, year - 1, year + 1)) as [
+  const [own, other] = [timeZone, besideZone].map((zone) => zoneOffsets(zone)) as [
     ReturnType<typeof zoneOffsets>,
     ReturnType<typeof zoneOffsets>,
   ]

@@ -8,7 +8,7 @@ import { formatDay } from '../../interface/wording/time'
 /** What the clocks of a zone do next, from the start of a month on: `clocks go forward on 28 March`. */
 export function clockChangeText(timeZone: string, month: YearMonth): string {
   const { year } = yearMonthParts(month)
-  const zone = zoneOffsets(timeZone, year - 1, year + 1)
+  const zone = zoneOffsets(timeZone)
   const { from } = billingMonth(month, timeZone)
   const [next] = clockChanges(zone, from, instant(from + 366 * SECONDS_PER_DAY))
   if (!next) return 'no clock changes in the next twelve months'
