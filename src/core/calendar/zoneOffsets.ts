@@ -124,6 +124,17 @@ export interface ClockChange {
   readonly after: Seconds
 }
 
+/** Whether a wall-clock time is shown exactly once: clocks neither skip it nor show it again. */
+export function showsOnce(zone: ZoneOffsets, local: number): boolean {
+  let shown = 0
+  const last = stepAt(zone, local + 2 * SECONDS_PER_DAY)
+  for (let step = stepAt(zone, local - 2 * SECONDS_PER_DAY); step <= last; step += 1) {
+    const utc = local - zone.offsets[step]!
+    if (utc >= zone.starts[step]! && utc < (zone.starts[step + 1] ?? Infinity)) shown += 1
+  }
+  return shown === 1
+}
+
 /**
  * The instant of a wall-clock time, `local` being its seconds since 1970-01-01T00:00 on that clock. By RFC 5545,
  * section 3.3.5: a time that happens twice means the first one; a time that never happens is read with the offset

@@ -37,8 +37,8 @@ export function transitionsOf(
   within: Span,
   { steps = [], safetyNet = false }: SwitchOptions = {},
 ): Transition[] {
-  // So far that it is known of each gap which step it reaches.
-  const reach = (steps.at(-1) ?? 0) * 60
+  // So far that it is known of each gap which step it reaches, and that a run which ends at the very beginning is seen.
+  const reach = (steps.at(-1) ?? 0) * 60 + 1
   const around = { from: instant(within.from - reach), to: instant(within.to + reach) }
   const hasState = week.autoShutdown?.off !== undefined
   // What begins a gap matters then, and not only where it ends.

@@ -56,16 +56,23 @@ function readScript(script: string): Map<string, ScriptRule> {
   const datesBefore = (block: string, end: string): string[] | undefined =>
     new RegExp(`^ +(\\d[\\d| -]*)\\)${end} ;;$`, 'm').exec(block)?.[1]?.split(' | ')
   return new Map(
-    [...script.matchAll(/^ {2}(\S+)\)\n([\s\S]*?)\n {4};;$/gm)].map(([, id, block]) => [
+    [...script.matchAll(/^ {4}(\S+)\)\n([\s\S]*?)\n {6};;$/gm)].map(([, id, block]) => [
       id!,
       {
-        to: /^ {4}switch_(\w+)$/m.exec(block!)?.[1]?.replaceAll('_', '-') ?? '',
+        to: /^ {6}switch_(\w+)$/m.exec(block!)?.[1]?.replaceAll('_', '-') ?? '',
         zone: /TZ=(\S+) date/.exec(block!)?.[1] ?? '',
-        skips: datesBefore(block!, ' exit 0') ?? [],
+        skips: datesBefore(block!, ' return 0') ?? [],
         only: datesBefore(block!, ''),
       },
     ]),
   )
+}
+
+/** Whether the script lets a rule through on the date that its zone's clock shows. */
+function applies({ zone, skips, only }: ScriptRule, at: number): boolean {
+  const shown = at + (zone === '' ? 0 : readerOffset(zone, at))
+  const today = new Date(shown * 1000).toISOString().slice(0, 10)
+  return !skips.includes(today) && only?.includes(today) !== false
 }
 
 interface Fire {
@@ -89,10 +96,7 @@ export function switchesOf(
     const local = Date.UTC(date.year, date.month - 1, date.day, hour, minute) / 1000
     const epoch = readerInstant(zone, local, reading)
     if (epoch < plan.within.from || epoch >= plan.within.to) continue
-    const shown = epoch + readerOffset(rule.zone || zone, epoch)
-    const today = new Date(shown * 1000).toISOString().slice(0, 10)
-    if (rule.skips.includes(today) || rule.only?.includes(today) === false) continue
-    found.add(written(epoch, rule.to))
+    if (applies({ ...rule, zone: rule.zone || zone }, epoch)) found.add(written(epoch, rule.to))
   }
   return inOrder(found)
 }
@@ -102,34 +106,65 @@ const datesOf = (plan: TimerPlan): Temporal.PlainDate[] => {
   return Array.from({ length: plan.to - plan.from + 3 }, (_, i) => first.add({ days: i - 1 }))
 }
 
-const inField = (field: string, value: number): boolean =>
-  field === '*' ||
-  field.split(',').some((part) => {
-    const [low, high = low] = part.split('-').map(Number)
-    return value >= low! && value <= high!
-  })
+/** Zones of hosts on which a cron may run, which never say so. */
+export const HOST_ZONES = ['Etc/UTC', 'America/New_York', 'Asia/Kathmandu', 'Australia/Lord_Howe']
 
-export function readCrontab(text: string, plan: TimerPlan): Fire[] {
-  let zone = 'UTC'
-  return text.split('\n').flatMap((line): Fire[] => {
-    const isZone = /^CRON_TZ=(.*)$/.exec(line)
-    if (isZone) zone = isZone[1]!
-    if (isZone || line === '' || line.startsWith('#')) return []
-    const [minute, hour, day, month, weekday, , id] = line.split(' ') as [
-      string,
-      string,
-      string,
-      string,
-      string,
-      string,
-      string,
-    ]
-    return datesOf(plan).flatMap((date): Fire[] =>
-      inField(day, date.day) && inField(month, date.month) && inField(weekday, date.dayOfWeek % 7)
-        ? [{ id, zone, date, hour: Number(hour), minute: Number(minute) }]
-        : [],
-    )
-  })
+/**
+ * What cron on a host of some zone makes of a line: it asks the script at each minute that the line names, on the
+ * host's clock, and the script does what its tables have for that minute, on the clock of the plan's zone and in UTC.
+ */
+export function switchesByCron(text: string, script: string, plan: TimerPlan, hostZone: string): Switches {
+  const lines = text.split('\n').filter((line) => line !== '' && !line.startsWith('#'))
+  const [minutes = '', ...rest] = lines[0]?.split(' ') ?? []
+  if (lines.length > 1 || (lines.length === 1 && !/^\* \* \* \* \S+ due$/.test(rest.join(' '))))
+    throw new Error(`not a line for any clock: ${lines.join(' / ')}`)
+  const asked = new Set(
+    minutes === '*' ? Array.from({ length: 60 }, (_, i) => i) : minutes.split(',').map(Number),
+  )
+  const rules = readScript(script)
+  const due = dueTables(script)
+  const found: string[] = []
+  let [host, local] = [0, 0]
+  for (let at: number = plan.within.from; lines.length > 0 && at < plan.within.to; at += 60) {
+    if (at === plan.within.from || at % 900 === 0) {
+      host = readerOffset(hostZone, at)
+      local = readerOffset(due.zone, at)
+    }
+    if (!asked.has(Math.floor((at + host) / 60) % 60)) continue
+    // 1 January 1970 was a Thursday; weeks begin on Mondays.
+    const minuteOfWeek = (Math.floor((at + local) / 60) + 3 * 1_440) % 10_080
+    for (const id of [...(due.weekly.get(minuteOfWeek) ?? []), ...(due.once.get(at) ?? [])]) {
+      if (applies(rules.get(id)!, at)) found.push(written(at, rules.get(id)!.to))
+    }
+  }
+  return inOrder(found)
+}
+
+interface DueTables {
+  readonly zone: string
+  /** By minutes since Monday's midnight, on the clock of the zone. */
+  readonly weekly: ReadonlyMap<number, readonly string[]>
+  /** By instants. */
+  readonly once: ReadonlyMap<number, readonly string[]>
+}
+
+/** Which rules the script has for a minute: by weekday and time, and by date and time in UTC. */
+function dueTables(script: string): DueTables {
+  const [weekly, once] = [new Map<number, string[]>(), new Map<number, string[]>()]
+  for (const [, clock, keys, id] of script.matchAll(
+    / {2}case "\$(week|utc)_clock" in\n +(.*)\) run_rule (\S+) \|\|/g,
+  )) {
+    for (const key of keys!.split(' | ')) {
+      const [day = '', time = ''] = key.slice(1, -1).split(' ')
+      const minutes = Number(time.slice(0, 2)) * 60 + Number(time.slice(2))
+      const [table, at] =
+        clock === 'week'
+          ? [weekly, (Number(day) - 1) * 1_440 + minutes]
+          : [once, Date.parse(day) / 1_000 + minutes * 60]
+      table.set(at, [...(table.get(at) ?? []), id!])
+    }
+  }
+  return { zone: /week_clock="\$\(TZ=(\S+) date/.exec(script)![1]!, weekly, once }
 }
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

@@ -1,42 +1,26 @@
 import { formatDate } from '../../core/calendar/civil.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
-import { groupOnce, ruleId } from './ruleId.ts'
+import { groupOnce } from './ruleId.ts'
 
-/** Monday first here, Sunday is 0 there. */
-const cronDay = (day: number): number => (day + 1) % 7
-
-/** 0,6 stays a list, 1,2,3,4,5 becomes 1-5. */
-function cronDays(days: readonly number[]): string {
-  if (days.length === 7) return '*'
-  const sorted = days.map(cronDay).sort((a, b) => a - b)
-  const isRun = sorted.length > 2 && sorted.every((day, i) => day === sorted[0]! + i)
-  return isRun ? `${sorted[0]}-${sorted.at(-1)}` : sorted.join(',')
-}
+const QUARTER = 15
+/** With more different minutes it is asked every minute. */
+const MOST_MINUTES = 16
 
 /**
- * Lines for crontab(5), calling `script` with the name of a rule. `CRON_TZ` says in which zone the lines below it are
- * read: the week's for what repeats, UTC for single switches. A line cannot name a year, so the script looks at the
- * date.
+ * One line for crontab(5) that asks `script` for what is due, at each minute of an hour at which something can be, on
+ * whatever clock the host and its cron go by: all zones are whole quarters of an hour apart. So it is right where
+ * CRON_TZ is known and where it is not, and on a host of any zone; the script looks at the clock of the plan's own.
  */
 export function crontab(plan: TimerPlan, title: string, script: string): string {
-  const weekly = plan.rules.map((rule) => {
-    const time = `${rule.minute % 60} ${Math.floor(rule.minute / 60)}`
-    return `${time} * * ${cronDays(rule.days)} ${script} ${ruleId(rule)}`
-  })
-  const once = groupOnce(plan.once).flatMap(({ id, minute, dates }) =>
-    dates.map((date) => {
-      const [, month, day] = date.split('-').map(Number)
-      return `${minute % 60} ${Math.floor(minute / 60)} ${day} ${month} * ${script} ${id}`
-    }),
-  )
+  const minutes = [...plan.rules, ...groupOnce(plan.once)].map(({ minute }) => minute % QUARTER)
+  const quarters = [...new Set(minutes)].sort((a, b) => a - b)
+  const all = [0, 15, 30, 45].flatMap((quarter) => quarters.map((minute) => quarter + minute))
+  const asked = all.length > MOST_MINUTES ? '*' : all.sort((a, b) => a - b).join(',')
   return [
     `# ${title}`,
-    `# ${formatDate(plan.from)} to ${formatDate(plan.to)}. Needs a cron that knows CRON_TZ, and the script beside this file.`,
-    `CRON_TZ=${plan.timeZone}`,
-    ...weekly,
-    ...(once.length > 0
-      ? ['', '# Single times: exceptions, and days on which clocks change.', 'CRON_TZ=UTC', ...new Set(once)]
-      : []),
+    `# ${formatDate(plan.from)} to ${formatDate(plan.to)}. Needs the script beside this file, which looks at the clock of ${plan.timeZone} and does`,
+    '# what is due in this very minute: so the zone of this computer and of its cron do not matter.',
+    ...(quarters.length > 0 ? [`${asked} * * * * ${script} due`] : ['# Nothing is switched.']),
     '',
   ].join('\n')
 }

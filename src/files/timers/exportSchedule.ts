@@ -50,16 +50,19 @@ export const isScriptPath = (path: string): boolean => /^\/[A-Za-z0-9._/-]{1,200
 export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
   const { format, week, machines, safetyNet, from, to, commands, scriptPath, base, made } = inputs
   const options = { steps: gapSteps(machines), safetyNet }
-  const whole = timerPlan(week, from, to, format === 'calendar' ? 'rfc5545' : 'unknown', options)
+  const whole = timerPlan(week, from, to, format === 'calendar' ? 'times' : 'days', options)
   // What switches no machine, as it is left on in such gaps, is no switch.
   const isFor = (does: Switch): boolean => machines.some((machine) => actionOf(machine, does))
   const plan = { ...whole, rules: whole.rules.filter(isFor), once: whole.once.filter(isFor) }
   const switches = (from: Instant = plan.within.from): Transition[] =>
-    transitionsOf(
-      week,
-      { from, to: plan.within.to },
-      { ...options, safetyNet: safetyNet && format === 'feed' },
-    ).filter(isFor)
+    [
+      ...transitionsOf(
+        week,
+        { from, to: plan.within.to },
+        { ...options, safetyNet: safetyNet && format === 'feed' },
+      ),
+      ...(plan.closing ? [plan.closing] : []),
+    ].filter(isFor)
   const title = titleOf(week, machines)
   const switched = { title, machines, commands }
   const script = { name: `${base}.sh`, text: powerScript(plan, switched) }

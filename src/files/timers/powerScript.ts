@@ -1,8 +1,10 @@
 import { formatDate } from '../../core/calendar/civil.ts'
+import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import type { Switch } from '../../core/timers/transitions.ts'
 import { fillTemplate, shellQuote } from './commandTemplate.ts'
 import { groupOnce, ruleId, switchId } from './ruleId.ts'
+import { clockDigits } from './utcText.ts'
 import { isNeverOff } from '../../core/power/offPlan.ts'
 import {
   actionOf,
@@ -46,18 +48,53 @@ export function powerScript(plan: TimerPlan, week: SwitchedWeek): string {
       [
         week.title,
         `${formatDate(plan.from)} to ${formatDate(plan.to)}, ${plan.timeZone}. After that the weekly times go on, without exceptions.`,
-        'Called by timers with the name of a rule.',
+        `Called by timers with the name of a rule, and by cron with “due”, which does what is due in this very minute.`,
+        `Time zone data ${ZONE_RELEASE}; this computer should have the same or a newer one.`,
       ],
     ),
-    'case "${1-}" in',
+    'run_rule() {',
+    '  case "$1" in',
     ...[...guarded, ...once].flatMap(ruleLines),
-    '  *)',
-    '    echo "usage: $0 RULE" >&2',
-    '    exit 2',
-    '    ;;',
-    'esac',
+    '    *)',
+    '      echo "usage: $0 RULE, or due" >&2',
+    '      return 2',
+    '      ;;',
+    '  esac',
+    '}',
+    '',
+    ...dueLines(plan),
+    'if [ "${1-}" = due ]; then run_due; else run_rule "${1-}"; fi',
     '',
   ].join('\n')
+}
+
+/** What is due in this minute: rules by weekday and time of the week's zone, single times by date and time in UTC. */
+function dueLines(plan: TimerPlan): string[] {
+  const weekly = plan.rules.map((rule) => ({
+    id: ruleId(rule),
+    due: rule.days.map((day) => `${day + 1} ${clockDigits(rule.minute)}`),
+  }))
+  const once = groupOnce(plan.once).map(({ id, minute, dates }) => ({
+    id,
+    due: dates.map((date) => `${date} ${clockDigits(minute)}`),
+  }))
+  const cases = (clock: string, rules: readonly { id: string; due: readonly string[] }[]): string[] =>
+    rules.flatMap(({ id, due }) => [
+      `  case "$${clock}" in`,
+      `    ${due.map((each) => `'${each}'`).join(' | ')}) run_rule ${id} || due_failed=1 ;;`,
+      '  esac',
+    ])
+  return [
+    'run_due() {',
+    '  due_failed=0',
+    `  week_clock="$(TZ=${shellQuote(plan.timeZone)} date '+%u %H%M')"`,
+    '  utc_clock="$(TZ=UTC date \'+%Y-%m-%d %H%M\')"',
+    ...cases('week_clock', weekly),
+    ...cases('utc_clock', once),
+    '  return "$due_failed"',
+    '}',
+    '',
+  ]
 }
 
 /**
@@ -113,12 +150,12 @@ interface RuleCase {
 }
 
 function ruleLines({ id, calls, zone, skips, only }: RuleCase): string[] {
-  const today = `    case "$(TZ=${shellQuote(zone)} date +%Y-%m-%d)" in`
+  const today = `      case "$(TZ=${shellQuote(zone)} date +%Y-%m-%d)" in`
   const guard =
     only !== undefined
-      ? [today, `      ${only.join(' | ')}) ;;`, '      *) exit 0 ;;', '    esac']
+      ? [today, `        ${only.join(' | ')}) ;;`, '        *) return 0 ;;', '      esac']
       : skips.length > 0
-        ? [today, `      ${skips.join(' | ')}) exit 0 ;;`, '    esac']
+        ? [today, `        ${skips.join(' | ')}) return 0 ;;`, '      esac']
         : []
-  return [`  ${id})`, ...guard, `    ${calls}`, '    ;;']
+  return [`    ${id})`, ...guard, `      ${calls}`, '      ;;']
 }

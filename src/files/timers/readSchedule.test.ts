@@ -14,7 +14,7 @@ import { scheduleCalendar } from './scheduleCalendar.ts'
 
 const MADE = instant(1_800_000_000)
 const written = (week: WeekPlan, from: number, to: number, options = {}): string => {
-  const plan = timerPlan(week, dayNumber(from), dayNumber(to), 'rfc5545', options)
+  const plan = timerPlan(week, dayNumber(from), dayNumber(to), 'times', options)
   return scheduleCalendar(plan, { id: 'x', title: week.name, says: switchId }, MADE)
 }
 
@@ -58,7 +58,7 @@ describe('a schedule that was exported is a week again', () => {
     fc.assert(
       fc.property(anyWeekIn(2027), fc.integer({ min: 60, max: 400 }), (week, days) => {
         const from = dayOf(2027, 1, 10)
-        const switches = transitionsOf(week, timerPlan(week, from, dayNumber(from + days), 'rfc5545').within)
+        const switches = transitionsOf(week, timerPlan(week, from, dayNumber(from + days), 'times').within)
         fc.pre(switches.length > 1)
         const read = readSchedule(written(week, from, from + days))
         if (!read.ok) {

@@ -23,7 +23,7 @@ export interface CalendarTitle {
  * An iCalendar (RFC 5545) of the switches: events without length, repeated weekly on the wall clock of the week's zone,
  * with the dates left out on which a rule does not apply. Starts have the category ON, the others OFF. An event with a
  * length would not do: by section 3.8.5.3 its true length stays, so that a night would not end at its hour when clocks
- * change. `made` is when the calendar is written. The plan must be one for `rfc5545`.
+ * change. `made` is when the calendar is written. The plan must be one for `times`.
  */
 export function scheduleCalendar(plan: TimerPlan, title: CalendarTitle, made: Instant): string {
   const stamp = `DTSTAMP:${basicTime(made)}Z`

@@ -23,7 +23,7 @@ import { systemdUnits } from './systemdUnits.ts'
 
 const day = (text: string): DayNumber => parseDate(text)!
 const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'), ['2027-03-19'])
-const plan = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'unknown')
+const plan = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'days')
 const switched = {
   title: 'Depot day',
   machines: [
@@ -112,7 +112,7 @@ describe('gaps of several states', () => {
     commands: { create: 'echo {action} {machine}', delete: 'echo {action} {machine}' },
   } as const
   const steps = gapSteps(mixed.machines)
-  const long = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'unknown', { steps })
+  const long = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'days', { steps })
   const commands = Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, 'echo {action} {machine}']))
   const text = powerScript(long, { ...mixed, commands })
 
@@ -174,7 +174,7 @@ describe('gaps of several states', () => {
 
 test('an auto-shutdown is a net under what is planned to be off', () => {
   const guarded = { ...week, autoShutdown: { minute: 22 * 60, days: [0, 1, 2, 3, 4, 5, 6] as const } }
-  const net = timerPlan(guarded, day('2027-03-01'), day('2027-04-30'), 'unknown', { safetyNet: true })
+  const net = timerPlan(guarded, day('2027-03-01'), day('2027-04-30'), 'days', { safetyNet: true })
   expect(net.rules.map(ruleId)).toEqual(['on-0800', 'off-1800', 'off-2200'])
   expect(net.rules[2]!.days).toEqual([0, 1, 2, 3, 4, 5, 6])
   const text = powerScript(net, switched)
@@ -228,11 +228,41 @@ describe('an auto-shutdown with a state of its own', () => {
   })
 })
 
-test('crontab lines are what a person would write', () => {
-  const lines = crontab(plan, 'Depot day', '/opt/depot-day.sh').split('\n')
-  expect(lines).toContain('CRON_TZ=Europe/Lisbon')
-  expect(lines).toContain('0 8 * * 1-5 /opt/depot-day.sh on-0800')
-  expect(lines).toContain('0 18 * * 1-5 /opt/depot-day.sh off-1800')
+test('the crontab is one line that is right on any clock, as rarely as the times allow', () => {
+  const lines = crontab(plan, 'Depot day', '/opt/depot-day.sh').trim().split('\n')
+  expect(lines.filter((line) => !line.startsWith('#'))).toEqual(['0,15,30,45 * * * * /opt/depot-day.sh due'])
+  const odd = timerPlan(
+    weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:07-18:00')),
+    day('2027-03-01'),
+    day('2027-03-07'),
+    'days',
+  )
+  expect(crontab(odd, 'Odd', '/opt/odd.sh')).toContain('\n0,7,15,22,30,37,45,52 * * * * /opt/odd.sh due\n')
+  const none = timerPlan(weekOf('Etc/UTC', []), day('2027-03-01'), day('2027-03-07'), 'days')
+  expect(crontab(none, 'None', '/opt/none.sh')).not.toMatch(/^[^#\n]/m)
+})
+
+describe('asked for what is due', () => {
+  const due = (at: string): string => run(script, at, 'due').stdout
+  test('does what the clock of the week has, whatever the clock of the host', () => {
+    const env = process.env['TZ']
+    for (const zone of ['America/New_York', 'Asia/Kathmandu']) {
+      process.env['TZ'] = zone
+      expect(due('2027-03-18T08:00:00Z')).toContain('start crew')
+      expect(due('2027-03-18T18:00:00Z')).toContain('stop crew')
+      expect([due('2027-03-18T08:15:00Z'), due('2027-03-18T12:00:00Z')]).toEqual(['', ''])
+      // A Saturday, a date off, and an hour later by UTC than before clocks changed.
+      expect([due('2027-03-20T08:00:00Z'), due('2027-03-19T08:00:00Z'), due('2027-03-29T08:00:00Z')]).toEqual(['', '', '']) // prettier-ignore
+      expect(due('2027-03-29T07:00:00Z')).toContain('start crew')
+    }
+    if (env === undefined) delete process.env['TZ']
+    else process.env['TZ'] = env
+  })
+
+  test('fails where a command does', () => {
+    expect(run(script, '2027-03-22T18:00:00Z', 'due').status).toBe(1)
+    expect(run(script, '2027-03-22T18:01:00Z', 'due').status).toBe(0)
+  })
 })
 
 test('calendars of systemd timers are understood, and mean the planned instants', () => {
@@ -276,7 +306,7 @@ describe('the calendar', () => {
   }
   const of = (zone: string): string =>
     scheduleCalendar(
-      timerPlan({ ...week, timeZone: zone }, day('2027-03-01'), day('2028-02-29'), 'rfc5545'),
+      timerPlan({ ...week, timeZone: zone }, day('2027-03-01'), day('2028-02-29'), 'times'),
       title,
       instant(1_800_000_000),
     )

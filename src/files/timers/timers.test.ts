@@ -6,7 +6,14 @@ import { instant, type Instant } from '../../core/quantity/units.ts'
 import { anyWeekIn } from '../../core/testing/anyWeeks.ts'
 import { timerPlan, type TimerPlan } from '../../core/timers/timerPlan.ts'
 import { transitionsOf, type Switch, type SwitchOptions } from '../../core/timers/transitions.ts'
-import { inOrder, readCalendar, readCrontab, readUnits, switchesOf } from '../testing/readTimers.ts'
+import {
+  HOST_ZONES,
+  inOrder,
+  readCalendar,
+  readUnits,
+  switchesByCron,
+  switchesOf,
+} from '../testing/readTimers.ts'
 import { crontab } from './crontab.ts'
 import { powerScript } from './powerScript.ts'
 import { switchId } from './ruleId.ts'
@@ -50,9 +57,10 @@ describe('what is exported switches exactly when the plan does', () => {
   test('as iCalendar', () => {
     fc.assert(
       fc.property(anyStretch, ({ week, from, days, options }) => {
-        const plan = timerPlan(week, from, dayNumber(from + days), 'rfc5545', options)
+        const plan = timerPlan(week, from, dayNumber(from + days), 'times', options)
+        const closing = plan.closing ? [textOf(plan.closing.at, plan.closing)] : []
         expect(readCalendar(scheduleCalendar(plan, TITLE, MADE))).toEqual(
-          inOrder(planned(week, plan, options)),
+          inOrder([...planned(week, plan, options), ...closing]),
         )
       }),
       { numRuns: 50 },
@@ -62,15 +70,15 @@ describe('what is exported switches exactly when the plan does', () => {
   test('as crontab, and as systemd timers', () => {
     fc.assert(
       fc.property(anyStretch, ({ week, from, days, options }) => {
-        const plan = timerPlan(week, from, dayNumber(from + days), 'unknown', options)
+        const plan = timerPlan(week, from, dayNumber(from + days), 'days', options)
         const script = powerScript(plan, SWITCHED)
-        const cron = readCrontab(crontab(plan, 'Tests', '/opt/power.sh'), plan)
+        const expected = inOrder(planned(week, plan, options))
         const units = readUnits(systemdUnits(plan, 'Tests', 'tests', '/opt/power.sh'), plan)
-        for (const fires of [cron, units]) {
-          for (const reading of ['earlier', 'later'] as const) {
-            expect(switchesOf(fires, script, plan, reading)).toEqual(inOrder(planned(week, plan, options)))
-          }
+        for (const reading of ['earlier', 'later'] as const) {
+          expect(switchesOf(units, script, plan, reading)).toEqual(expected)
         }
+        const lines = crontab(plan, 'Tests', '/opt/power.sh')
+        for (const host of HOST_ZONES) expect(switchesByCron(lines, script, plan, host)).toEqual(expected)
       }),
       { numRuns: 50 },
     )
