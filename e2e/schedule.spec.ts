@@ -189,7 +189,7 @@ test('every format is exported, with what it holds said before', async ({ page }
   expect(calendar).toContain('EXDATE;TZID=Europe/Lisbon:20270319T080000')
 
   await choose('crontab and script')
-  await expect(dialog).toContainText('Needs a cron that knows CRON_TZ.')
+  await expect(dialog).toContainText('with any cron on a computer of any zone')
   const command = dialog.getByRole('textbox', { name: 'To start a machine' })
   await command.fill('power "{machine}"')
   await expect(dialog).toContainText('Write {machine} without quotes around it')

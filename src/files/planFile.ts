@@ -11,6 +11,7 @@ import {
   PLAN_KIND,
   PLAN_VERSION,
   planSchema,
+  weekSchema,
   type ExceptionFile,
   type PlanFile,
   type WeekFile,
@@ -103,6 +104,12 @@ const optionalOf = ({
   ...(credit !== undefined && { credit }),
 })
 
+/** Reads one week as a plan file holds it; other files carry it too. */
+export function parseWeek(value: unknown): Outcome<WeekPlan, FileIssue> {
+  const file = validate(weekSchema, value)
+  return file.ok ? accept(toWeek(file.value)) : file
+}
+
 const toWeek = (file: WeekFile): WeekPlan => ({
   id: file.id,
   name: file.name,
@@ -131,7 +138,7 @@ const toWeek = (file: WeekFile): WeekPlan => ({
   }),
 })
 
-const toWeekFile = (week: WeekPlan): WeekFile => ({
+export const toWeekFile = (week: WeekPlan): WeekFile => ({
   id: week.id,
   name: week.name,
   timeZone: week.timeZone,

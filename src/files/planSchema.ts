@@ -140,7 +140,7 @@ const window = Joi.object({
     'window.long': 'a window of at most 24 hours',
   })
 
-const week = Joi.object({
+export const weekSchema: Joi.ObjectSchema<WeekFile> = Joi.object({
   id: id.required(),
   name: label(60).required(),
   timeZone: timeZone.required(),
@@ -279,7 +279,7 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   id,
   name: label(120).required(),
   month: month.required(),
-  weeks: idListOf(week, MOST_WEEKS).required(),
+  weeks: idListOf(weekSchema, MOST_WEEKS).required(),
   machines: listOf(machine, MOST_MACHINES)
     .unique((a: { name?: unknown }, b: { name?: unknown }) => a.name === b.name)
     .required(),

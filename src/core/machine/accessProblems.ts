@@ -21,40 +21,29 @@ const HOST = /^[a-z0-9]([a-z0-9-]*[a-z0-9])?$/i
 const UNIX_USER = /^[a-z_][a-z0-9_-]*$/
 const FORBIDDEN_IN_DESKTOP_USER = /["/\\[\]:;|=,+*?<>@]|\.$/
 
-const MOST_HOST = { unix: 63, desktop: 15 } as const
+/** Letters of a host name. */
+export const MOST_HOST = { unix: 63, desktop: 15 } as const
 const MOST_USER = { unix: 32, desktop: 20 } as const
 
-/** Accounts that exist already or are tried first by whoever guesses. */
+/** Accounts that exist already: creation fails, or they are not for people. */
 const RESERVED = {
   unix: [
-    'root',
-    'admin',
-    'bin',
-    'daemon',
-    'guest',
-    'mail',
-    'nobody',
-    'operator',
-    'sync',
-    'sys',
-    'test',
-    'user',
-    'www-data',
+    'backup', 'bin', 'daemon', 'games', 'gnats', 'irc', 'list', 'lp', 'mail', 'man', 'messagebus', 'news', 'nobody',
+    'operator', 'proxy', 'root', 'sshd', 'sync', 'sys', 'syslog', 'systemd-network', 'uucp', 'www-data',
   ],
   desktop: [
-    'administrator',
-    'admin',
-    'backup',
-    'console',
-    'guest',
-    'owner',
-    'root',
-    'support',
-    'system',
-    'test',
-    'user',
+    'administrator', 'con', 'console', 'defaultaccount', 'guest', 'local', 'network', 'none', 'nul', 'owner', 'system',
   ],
-} as const satisfies Record<NameRules, readonly string[]>
+} as const satisfies Record<NameRules, readonly string[]> // prettier-ignore
+
+/** Names that will do, and that whoever guesses tries first. */
+const GUESSABLE: readonly string[] = [
+  'adm', 'admin', 'admin1', 'admin2', 'administrator', 'backup', 'demo', 'guest', 'root', 'server', 'sql', 'support',
+  'sysadmin', 'test', 'test1', 'test2', 'test3', 'tester', 'user', 'user1', 'user2', 'user3',
+] // prettier-ignore
+
+/** True for an administrator's name that is tried first by whoever guesses. */
+export const isGuessable = (name: string): boolean => GUESSABLE.includes(name.toLowerCase())
 
 export function hostNameProblem(name: string, rules: NameRules): NameProblem | undefined {
   if (name.length > MOST_HOST[rules]) return { code: 'too-long', most: MOST_HOST[rules] }

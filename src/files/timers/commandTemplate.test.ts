@@ -8,6 +8,10 @@ test.each([
   'a --name={machine} && b; c | d',
   `say "it's" {machine}`,
   'x \\" {machine}',
+  'power $(cat /etc/token) {machine}',
+  'power $(echo {machine}) $((1 + 2)) ${HOME} {region}',
+  'echo "${HOME}" `hostname` {machine}',
+  'evaluate {machine} && retrieval.sh -x {machine}',
 ])('%j will do', (template) => {
   expect(templateProblem(template)).toBeUndefined()
 })
@@ -23,8 +27,29 @@ test.each([
   ['power {machine}\nreboot', /one line/],
   ['power {machine}\u2028reboot', /one line/],
   [`power {machine} ${'x'.repeat(500)}`, /longer than 500/],
+  ['eval power {machine}', /“eval” reads its words a second time/],
+  ['cd /opt; eval "x" {machine}', /“eval” reads/],
+  ['sh -c {machine}', /reads its words a second time/],
+  ['bash -e -c x {machine}', /reads its words a second time/],
+  ['power `echo {machine}`', /in place of backticks/],
+  ['power $((1 + {machine}))', /arithmetic/],
+  ['power ${machine}', /does not say \{machine\}/],
+  ['power ${X:-{machine}}', /inside \$\{…\}/],
+  ['power {machine} <<EOF', /here-document/],
 ])('%j is refused', (template, problem) => {
   expect(templateProblem(template)).toMatch(problem)
+})
+
+test.each([
+  'x=$(printf %s {machine}); printf %s "$x"',
+  'printf %s "$(true)"{machine}',
+  'x={machine}; printf %s "$x"',
+])('names keep their quoting in %j', (template) => {
+  expect(templateProblem(template)).toBeUndefined()
+  for (const name of ["a'b", 'a$(id)', '`id`', '"; id; "', '$HOME', '\\']) {
+    const command = fillTemplate(template, { machine: name, region: '', action: 'start' })
+    expect(spawnSync('sh', ['-c', command], { encoding: 'utf8' }).stdout).toBe(name)
+  }
 })
 
 test('any name reaches the command as one word, as it is', () => {

@@ -96,7 +96,7 @@ export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
         files: [
           {
             name: `${base}.schedule.json`,
-            text: scheduleFeed(plan, title, machines, switches()),
+            text: scheduleFeed(plan, { title, week }, machines, switches()),
           },
         ],
       }
@@ -117,6 +117,7 @@ function calendarTitle(week: WeekPlan, machines: readonly SwitchedMachine[], id:
     const long = (minutes: number): string => (minutes % 60 === 0 ? `${minutes / 60} h` : `${minutes} min`)
     return {
       id,
+      week,
       title,
       says: ({ to, gapFrom, byShutdown }) =>
         [
@@ -128,6 +129,7 @@ function calendarTitle(week: WeekPlan, machines: readonly SwitchedMachine[], id:
   }
   return {
     id,
+    week,
     title,
     says: (does) => {
       const action = actionOf(machine, does) ?? does.to

@@ -9,6 +9,10 @@ export const icalEscape = (text: string): string =>
     .replaceAll(',', '\\,')
     .replace(/\r\n|\r|\n/g, '\\n')
 
+/** Text as it was before `icalEscape`. */
+export const icalUnescape = (text: string): string =>
+  text.replace(/\\([nN;,\\])/g, (_, char: string) => (char === 'n' || char === 'N' ? '\n' : char))
+
 export const icalLines = (lines: readonly string[]): string =>
   lines.map((line) => `${fold(line)}\r\n`).join('')
 

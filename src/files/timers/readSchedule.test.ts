@@ -1,21 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { dayNumber, dayOf, parseDate } from '../../core/calendar/civil.ts'
+import { dayNumber, dayOf, parseDate, type Weekday } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { weekSpans } from '../../core/calendar/weekSpans.ts'
-import { instant } from '../../core/quantity/units.ts'
+import { instant, type Span } from '../../core/quantity/units.ts'
 import { anyWeekIn } from '../../core/testing/anyWeeks.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../../core/testing/weeks.ts'
 import { timerPlan } from '../../core/timers/timerPlan.ts'
 import { transitionsOf } from '../../core/timers/transitions.ts'
+import { parseWeek, toWeekFile } from '../planFile.ts'
 import { readSchedule } from './readSchedule.ts'
+import { exportSchedule } from './exportSchedule.ts'
 import { switchId } from './ruleId.ts'
 import { scheduleCalendar } from './scheduleCalendar.ts'
 
 const MADE = instant(1_800_000_000)
 const written = (week: WeekPlan, from: number, to: number, options = {}): string => {
   const plan = timerPlan(week, dayNumber(from), dayNumber(to), 'times', options)
-  return scheduleCalendar(plan, { id: 'x', title: week.name, says: switchId }, MADE)
+  return scheduleCalendar(plan, { id: 'x', title: week.name, says: switchId, week }, MADE)
 }
 
 describe('a schedule that was exported is a week again', () => {
@@ -35,9 +37,7 @@ describe('a schedule that was exported is a week again', () => {
       [...week.windows].sort((a, b) => a.day - b.day || a.from - b.from),
     )
     expect(read.value.exceptions.filter(({ does }) => does === 'off')).toEqual(week.exceptions)
-    expect(read.value.exceptions.filter(({ does }) => does === 'on').map(({ from }) => from)).toEqual([
-      day('2027-04-06'), day('2027-04-07'),
-    ]) // prettier-ignore
+    expect(read.value.exceptions.filter(({ does }) => does === 'on')).toEqual([through])
   })
 
   test('nights, long weekends and a safety net', () => {
@@ -53,31 +53,98 @@ describe('a schedule that was exported is a week again', () => {
     expect(weekSpans({ ...week, ...read.value }, within)).toEqual(weekSpans(week, within))
   })
 
-  test('any week: the same spans between its first and its last switch, or refused with a date', () => {
+  /** What another program may leave of a calendar: events alone. */
+  const withoutWeek = (text: string): string =>
+    text.replace(/\r\n /g, '').replace(/^X-NOTCHGAUGE-WEEK:.*\r\n/m, '')
+
+  const bare = ({ id: _, ...week }: WeekPlan) => week
+  const sameSpans = (a: Omit<WeekPlan, 'id'>, week: WeekPlan, within: Span): void => {
+    const inside = (of: WeekPlan): number[][] =>
+      weekSpans(of, within).map((span) => [Math.max(span.from, within.from), Math.min(span.to, within.to)])
+    const { windows, exceptions, timeZone, ...rest } = a
+    expect(inside({ id: 'a', windows, exceptions, timeZone, ...rest })).toEqual(inside(week))
+  }
+
+  test('any week: as it was, with its auto-shutdown, early starts and exceptions', () => {
+    fc.assert(
+      fc.property(anyWeekIn(2027), fc.integer({ min: 7, max: 400 }), fc.boolean(), (week, days, net) => {
+        const from = dayOf(2027, 1, 10)
+        const text = written(week, from, from + days, { safetyNet: net })
+        fc.pre(text.includes('BEGIN:VEVENT'))
+        const read = readSchedule(text)
+        if (!read.ok) throw new Error(read.issues[0].problem)
+        const { from: _, to: __, ...taken } = read.value
+        const filed = parseWeek(toWeekFile(week))
+        if (!filed.ok) throw new Error('not a week')
+        expect(taken).toEqual(bare(filed.value))
+      }),
+      { seed: 26, numRuns: 200 },
+    )
+  })
+
+  test('by its events alone: the same spans, or refused with a date where it starts early or is shut down', () => {
     let taken = 0
     fc.assert(
       fc.property(anyWeekIn(2027), fc.integer({ min: 60, max: 400 }), (week, days) => {
         const from = dayOf(2027, 1, 10)
-        const switches = transitionsOf(week, timerPlan(week, from, dayNumber(from + days), 'times').within)
+        const plan = timerPlan(week, from, dayNumber(from + days), 'times')
+        const switches = [...transitionsOf(week, plan.within), ...(plan.closing ? [plan.closing] : [])]
         fc.pre(switches.length > 1)
-        const read = readSchedule(written(week, from, from + days))
+        const read = readSchedule(withoutWeek(written(week, from, from + days)))
         if (!read.ok) {
           expect(read.issues[0].problem).toMatch(/^On \d{4}-\d\d-\d\d the file switches/)
+          // Windows cannot say that a date which runs through begins early, nor where a shutdown ends them.
+          expect(week.autoShutdown ?? week.startEarlyMinutes).toBeDefined()
           return
         }
         taken += 1
-        const within = { from: switches[0]!.at, to: switches.at(-1)!.at }
-        const inside = (of: WeekPlan): number[][] =>
-          weekSpans(of, within).map((span) => [
-            Math.max(span.from, within.from),
-            Math.min(span.to, within.to),
-          ])
-        const { timeZone, windows, exceptions } = read.value
-        expect(inside({ id: 'a', name: 'a', timeZone, windows, exceptions })).toEqual(inside(week))
+        sameSpans(read.value, week, { from: switches[0]!.at, to: switches.at(-1)!.at })
       }),
-      { seed: 27, numRuns: 60 },
+      { seed: 27, numRuns: 200 },
     )
-    expect(taken).toBeGreaterThan(30)
+    expect(taken).toBeGreaterThan(100)
+  })
+
+  test('a feed, with the week that it carries, and by its switches where it carries none', () => {
+    const release = { from: parseDate('2027-04-06')!, to: parseDate('2027-04-06')!, does: 'on' as const }
+    const week: WeekPlan = {
+      ...weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-12:00', '22:00-02:00'), ['2027-03-19']),
+      name: 'Depot day',
+    }
+    const all = { ...week, exceptions: [...week.exceptions, release] }
+    const machines = [{ name: 'one', region: 'porto', off: 'stopped' as const }]
+    const [from, to] = [parseDate('2027-03-01')!, parseDate('2027-09-30')!]
+    const { files } = exportSchedule({
+      format: 'feed', week: all, machines, safetyNet: false, from, to, commands: {}, scriptPath: '/opt/x.sh', base: 'x', made: MADE,
+    }) // prettier-ignore
+    const read = readSchedule(files[0]!.text)
+    if (!read.ok) throw new Error(read.issues[0].problem)
+    expect([read.value.name, read.value.exceptions]).toEqual(['Depot day', all.exceptions])
+    const { week: _, ...older } = JSON.parse(files[0]!.text) as { week: unknown }
+    const plain = readSchedule(JSON.stringify({ ...older, format: 'notchgauge/schedule/1' }))
+    if (!plain.ok) throw new Error(plain.issues[0].problem)
+    expect(plain.value.exceptions).toEqual(all.exceptions)
+    const within = timerPlan(all, from, to, 'times').within
+    expect(weekSpans({ id: 'x', ...plain.value }, within)).toEqual(weekSpans(all, within))
+  })
+
+  test.each<[string, string[], string]>([
+    ['Sunday evening to midnight', ['20:00-24:00'], '6'],
+    ['midday and over midnight, every day', ['12:00-13:00', '23:30-00:30'], '0123456'],
+  ])('%s, by its events alone', (_, ranges, days) => {
+    const week = weekOf('Europe/Lisbon', windowsOn([...days].map(Number) as Weekday[], ...ranges))
+    const from = dayOf(2027, 1, 10)
+    const read = readSchedule(withoutWeek(written(week, from, from + 120)))
+    if (!read.ok) throw new Error(read.issues[0].problem)
+    sameSpans(read.value, week, { from: instant(1_800_000_000), to: instant(1_806_000_000) })
+  })
+
+  test('a calendar that was changed since is read by its events', () => {
+    const week = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00'))
+    const from = dayOf(2027, 3, 1)
+    const later = written(week, from, from + 60).replaceAll('T080000', 'T090000')
+    const read = readSchedule(later)
+    expect(read.ok && read.value.windows.every((window) => window.from === 540)).toBe(true)
   })
 })
 

@@ -1,17 +1,25 @@
 import { dayNumber, weekdayOf } from '../../core/calendar/civil.ts'
+import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import { clockChanges, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
 import type { TimerPlan, TimerRule } from '../../core/timers/timerPlan.ts'
 import type { Switch } from '../../core/timers/transitions.ts'
+import { carriedWeek } from './carriedWeek.ts'
 import { icalEscape, icalLines } from './icalText.ts'
 import { ruleId } from './ruleId.ts'
 import { basicTime } from './utcText.ts'
+
+/** The week as a plan file has it, in JSON (RFC 5545, section 3.8.8.2: readers pass over what they do not know). */
+export const WEEK_PROPERTY = 'X-NOTCHGAUGE-WEEK'
 
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU']
 const YEAR = 366 * SECONDS_PER_DAY
 
 /** What is switched, as a calendar names it. */
 export interface CalendarTitle {
+  /** Carried along, so that the calendar can become the week again. */
+  readonly week: WeekPlan
   /** Unlike that of any other calendar of the plan. */
   readonly id: string
   readonly title: string
@@ -43,6 +51,8 @@ export function scheduleCalendar(plan: TimerPlan, title: CalendarTitle, made: In
     'PRODID:-//Notchgauge//Schedule//EN',
     'CALSCALE:GREGORIAN',
     `NAME:${icalEscape(title.title)}`,
+    `${WEEK_PROPERTY}:${icalEscape(JSON.stringify(carriedWeek(title.week)))}`,
+    `X-NOTCHGAUGE-TIME-ZONE-DATA:${ZONE_RELEASE}`,
     ...timeZoneLines(plan),
     ...plan.rules.flatMap((rule) => {
       const when = ruleLines(plan, rule)

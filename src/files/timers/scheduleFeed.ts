@@ -1,7 +1,10 @@
+import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import { formatDate } from '../../core/calendar/civil.ts'
 import { isNeverOff } from '../../core/power/offPlan.ts'
 import type { Switch, Transition } from '../../core/timers/transitions.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
+import { carriedWeek } from './carriedWeek.ts'
 import { stableJson } from '../stableJson.ts'
 import { actionOf, type SwitchedMachine } from '../../core/timers/switching.ts'
 import { utcTime } from './utcText.ts'
@@ -9,14 +12,16 @@ import { utcTime } from './utcText.ts'
 /** Every switch of every machine as JSON, for a scheduler of one's own; docs/formats/schedule.md says what is in it. */
 export function scheduleFeed(
   plan: TimerPlan,
-  title: string,
+  { title, week }: { readonly title: string; readonly week: WeekPlan },
   machines: readonly SwitchedMachine[],
   transitions: readonly Transition[],
 ): string {
   return stableJson({
-    format: 'notchgauge/schedule/1',
+    format: 'notchgauge/schedule/2',
     title,
     timeZone: plan.timeZone,
+    timeZoneData: ZONE_RELEASE,
+    week: carriedWeek(week),
     from: formatDate(plan.from),
     to: formatDate(plan.to),
     machines: machines

@@ -146,7 +146,12 @@ describe('gaps of several states', () => {
 
   test('the feed says what each gap means, and which a switch is about', () => {
     const feed = JSON.parse(
-      scheduleFeed(long, 'Depot day', mixed.machines, transitionsOf(week, long.within, { steps })),
+      scheduleFeed(
+        long,
+        { title: 'Depot day', week },
+        mixed.machines,
+        transitionsOf(week, long.within, { steps }),
+      ),
     )
     expect(feed.machines).toEqual([
       {
@@ -273,7 +278,9 @@ test('calendars of systemd timers are understood, and mean the planned instants'
     'depot-day-on-0800.timer',
     'depot-day-off-1800.timer',
   ])
-  expect(units[0]!.text).toContain('Description=Depot day, 100 %%, 2027-03-01 to 2027-04-30: %i')
+  expect(units[0]!.text).toContain(
+    'Description=Depot day, 100 %%, 2027-03-01 to 2027-04-30, time zone data 2026f: %i',
+  )
   if (found.status !== 0) return
   const calendar = /^OnCalendar=(.*)$/m.exec(units[1]!.text)![1]!
   const options = ['calendar', '--base-time=2027-03-26 12:00:00 UTC', '--iterations=2', calendar]
@@ -288,7 +295,7 @@ test('calendars of systemd timers are understood, and mean the planned instants'
 
 test('the feed lists every switch of machines that are switched', () => {
   const feed = JSON.parse(
-    scheduleFeed(plan, 'Depot day', switched.machines, transitionsOf(week, plan.within)),
+    scheduleFeed(plan, { title: 'Depot day', week }, switched.machines, transitionsOf(week, plan.within)),
   )
   expect(feed.machines.map(({ on, off }: { on: string; off: string }) => [on, off])).toEqual([
     ['start', 'stop'],
@@ -302,6 +309,7 @@ describe('the calendar', () => {
   const title = {
     id: 'depot',
     title: 'Depot day',
+    week,
     says: ({ to }: Switch) => (to === 'on' ? 'Start; it, with\\all\nof it' : `Stop ${'é'.repeat(60)}`),
   }
   const of = (zone: string): string =>

@@ -1,3 +1,4 @@
+import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import { formatDate } from '../../core/calendar/civil.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import { groupOnce, ruleId } from './ruleId.ts'
@@ -27,7 +28,7 @@ export function systemdUnits(plan: TimerPlan, title: string, base: string, scrip
     id,
     calendars: dates.map((date) => `${date} ${clock(minute)} UTC`),
   }))
-  const covers = `${formatDate(plan.from)} to ${formatDate(plan.to)}`
+  const covers = `${formatDate(plan.from)} to ${formatDate(plan.to)}, time zone data ${ZONE_RELEASE}`
   // A percent sign begins a specifier (systemd.unit(5)).
   const said = `${title}, ${covers}`.replaceAll('%', '%%')
   return [

@@ -4,6 +4,7 @@ import { dayNumber, dayOf, type DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { instant, type Instant } from '../../core/quantity/units.ts'
 import { anyWeekIn } from '../../core/testing/anyWeeks.ts'
+import { weekOf } from '../../core/testing/weeks.ts'
 import { timerPlan, type TimerPlan } from '../../core/timers/timerPlan.ts'
 import { transitionsOf, type Switch, type SwitchOptions } from '../../core/timers/transitions.ts'
 import {
@@ -36,7 +37,7 @@ const planned = (week: WeekPlan, plan: TimerPlan, options: SwitchOptions): strin
 
 const MACHINES = [{ name: 'one', region: 'porto', off: 'hibernated' as const }]
 const SWITCHED = { title: 'Tests', machines: MACHINES, commands: {} }
-const TITLE = { id: 'tests', title: 'Tests', says: switchId }
+const TITLE = { id: 'tests', title: 'Tests', says: switchId, week: weekOf('Etc/UTC', []) }
 const MADE = instant(1_800_000_000)
 
 const anyStretch = fc.integer({ min: 2012, max: 2036 }).chain((year) =>

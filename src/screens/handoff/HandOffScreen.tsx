@@ -3,6 +3,10 @@
 import { strToU8, zipSync } from 'fflate'
 import { useState } from 'react'
 import styled from 'styled-components'
+import { nameRulesOf } from '../../core/machine/accessProblems.ts'
+import type { Machine } from '../../core/machine/plan.ts'
+import { hostNames } from '../../files/handoff/hostNames.ts'
+import { plainNames } from '../../files/plainNames.ts'
 import { estimateCsv } from '../../files/estimate/estimateCsv.ts'
 import { estimateReport } from '../../files/estimate/estimateReport.ts'
 import { cloudConfig } from '../../files/handoff/cloudConfig.ts'
@@ -30,10 +34,17 @@ export function HandOffScreen() {
   const machine = plan.machines.find(({ name }) => name === address.machine) ?? plan.machines[0]
   const result = machine && pricing.of(machine)
   const base = fileName(plan.name)
+  const hosts = hostNames(plan.machines, (name) => {
+    const found = plan.machines.find((each) => each.name === name)
+    const priced = found && pricing.of(found)
+    return priced?.ok ? nameRulesOf(priced.resolved.image) : 'unix'
+  })
+  const hostOf = ({ name }: Machine): string => hosts.get(name) ?? name
+  const files = new Map(plainNames(plan.machines).map((plain, i) => [plan.machines[i]!.name, plain]))
   const sheets = () =>
     plan.machines.flatMap((each) => {
       const priced = pricing.of(each)
-      return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month) }] : []
+      return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month, hostOf(each)) }] : []
     })
   const report = () => {
     const results = plan.machines.map((each) => ({ machine: each, result: pricing.of(each) }))
@@ -82,8 +93,8 @@ export function HandOffScreen() {
               onAction: () =>
                 result?.ok &&
                 download(
-                  `${fileName(machine.name)}.md`,
-                  sheetMarkdown(buildSheet(result, month)),
+                  `${files.get(machine.name)!}.md`,
+                  sheetMarkdown(buildSheet(result, month, hostOf(machine))),
                   'text/markdown',
                 ),
             },
@@ -103,7 +114,11 @@ export function HandOffScreen() {
               id: 'user-data',
               label: `User data of ${machine.name}, cloud-config`,
               onAction: () =>
-                download(`${fileName(machine.name)}.user-data.yaml`, cloudConfig(machine), 'text/yaml'),
+                download(
+                  `${files.get(machine.name)!}.user-data.yaml`,
+                  cloudConfig(machine, hostOf(machine)),
+                  'text/yaml',
+                ),
             },
             {
               id: 'all-user-data',
@@ -113,9 +128,9 @@ export function HandOffScreen() {
                   `${base}-user-data.zip`,
                   zipSync(
                     Object.fromEntries(
-                      plan.machines.map((each, i) => [
-                        `${String(i + 1).padStart(3, '0')}-${fileName(each.name)}.yaml`,
-                        strToU8(cloudConfig(each)),
+                      plan.machines.map((each) => [
+                        `${files.get(each.name)!}.user-data.yaml`,
+                        strToU8(cloudConfig(each, hostOf(each))),
                       ]),
                     ),
                   ),
@@ -146,13 +161,13 @@ export function HandOffScreen() {
       ) : (
         <>
           {result?.ok ? (
-            <BuildSheet sheet={buildSheet(result, month)} />
+            <BuildSheet sheet={buildSheet(result, month, hostOf(machine))} />
           ) : (
             <p role="alert">
               {machine.name} has no price in this month: open it on its gauge to see why, and mend it there.
             </p>
           )}
-          <SetupFields key={machine.name} machine={machine} />
+          <SetupFields key={machine.name} machine={machine} hostName={hostOf(machine)} />
         </>
       )}
     </Main>

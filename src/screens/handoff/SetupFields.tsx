@@ -21,7 +21,7 @@ import { setSetup } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** What a machine does at its first start, and the user data that says so. */
-export function SetupFields({ machine }: { readonly machine: Machine }) {
+export function SetupFields({ machine, hostName }: { readonly machine: Machine; readonly hostName: string }) {
   const { session } = useWorkbench()
   const { setup = {} } = machine
   const change = (what: string, part: { [Field in keyof Setup]?: Setup[Field] | undefined }): void =>
@@ -82,7 +82,7 @@ export function SetupFields({ machine }: { readonly machine: Machine }) {
         </Note>
       </div>
       <Preview aria-label="User data as it will be saved" tabIndex={0}>
-        {cloudConfig(machine)}
+        {cloudConfig(machine, hostName)}
       </Preview>
     </Section>
   )

@@ -12,7 +12,8 @@ import type { Sheet } from '../../files/handoff/sheet.ts'
 import { buildSheet } from './buildSheet.ts'
 
 const MARCH = '2027-03' as YearMonth
-const sheetOf = (part: Partial<Machine>): Sheet => buildSheet(pricedTogether([part], SMALL_BOOK)[0]!, MARCH)
+const sheetOf = (part: Partial<Machine>): Sheet =>
+  buildSheet(pricedTogether([part], SMALL_BOOK)[0]!, MARCH, 'host-0')
 const answers = (sheet: Sheet): string[] =>
   sheet.sections.flatMap(({ lines }) => lines.map(({ ask, answer }) => `${ask}: ${answer}`))
 const units = (text: string | undefined, places: number): number =>
@@ -102,7 +103,7 @@ describe('a build sheet', () => {
         const priced = new PlanPricing({ plan, books: [book], month: MARCH, reading: 'calendar' }).of(machine)
         fc.pre(priced.ok)
         if (!priced.ok) return
-        const { sections, total } = buildSheet(priced, MARCH)
+        const { sections, total } = buildSheet(priced, MARCH, 'host')
         const lines = sections.flatMap((section) => section.lines)
         const sum = (field: 'perHour' | 'perMonth', places: number): number =>
           lines.reduce((all, line) => all + units(line[field], places), 0)

@@ -3,12 +3,12 @@ import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Charge } from '../../core/meter/charge.ts'
 import { hourByState, hourCharges } from '../../core/meter/hourByState.ts'
 import { leftBehind } from '../../core/meter/leftBehind.ts'
+import type { Access } from '../../core/machine/access.ts'
 import { disksOf, type ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { isNeverOff, offPlanOf } from '../../core/power/offPlan.ts'
 import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Checklist, Sheet, SheetLine } from '../../files/handoff/sheet.ts'
-import { hostNameOf } from '../../files/handoff/cloudConfig.ts'
 import { formatClockTime } from '../../files/clockTime.ts'
 import { diskName } from '../../interface/wording/charge'
 import {
@@ -69,8 +69,18 @@ function shown(sums: ReadonlyMap<LineKey, Exact>, places: number): ReadonlyMap<L
 
 const gib = (amount: number): string => `${groupDigits(String(amount))} GiB`
 
+/** What is left open without a key, so that it can be closed before the machine is created. */
+const keyMissing = ({ administrator, signIn }: Access): string =>
+  administrator !== undefined && signIn !== 'password'
+    ? 'missing: until it is given, the user data makes no account and leaves the image’s own as it is'
+    : 'not given'
+
 /** All that is needed to create a machine, in the order in which it is asked for, with what each part costs. */
-export function buildSheet({ resolved, estimate, month }: PricedMachine, asked: YearMonth): Sheet {
+export function buildSheet(
+  { resolved, estimate, month }: PricedMachine,
+  asked: YearMonth,
+  hostName: string,
+): Sheet {
   const { machine, index, size, region, image, terms, week } = resolved
   const { book } = index
   const shutdown = shutdownState(week, book)
@@ -106,7 +116,7 @@ export function buildSheet({ resolved, estimate, month }: PricedMachine, asked: 
           line('Provider', book.provider.name),
           line('Region', `${region.region.name}, ${region.region.country}`),
           line('Zone', machine.zone),
-          line('Name', access.hostName ?? hostNameOf(machine.name)),
+          line('Name', hostName),
           line('Image', `${image.name}${machine.ownLicence ? ', own licence' : ''}`, 'image'),
           line(
             'Size',
@@ -120,8 +130,8 @@ export function buildSheet({ resolved, estimate, month }: PricedMachine, asked: 
         title: 'Sign-in',
         lines: [
           line('Administrator', access.administrator ?? 'the image’s own account'),
-          line('Signs in by', access.signIn ?? 'key'),
-          line('Public key', setup.publicKey ?? 'not given here'),
+          line('Signs in by', access.signIn ?? 'not said'),
+          line('Public key', setup.publicKey ?? keyMissing(access)),
         ],
       },
       { title: 'Disks', lines: diskLines(resolved, line) },

@@ -3,7 +3,6 @@
 import { Fragment, useMemo } from 'react'
 import styled from 'styled-components'
 import type { Plan } from '../../core/machine/plan.ts'
-import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { compareReports, type Compared } from '../../files/estimate/compareReports.ts'
 import { estimateReport, pricePlan, type EstimateReport } from '../../files/estimate/estimateReport.ts'

@@ -13,6 +13,8 @@ interface ReadFileDialogProps<T> {
   readonly label: string
   /** What kind of file it should be, and what becomes of it. */
   readonly intro: ReactNode
+  /** Kinds of files that are offered; calendars where it is absent. */
+  readonly accept?: string
   /** Of a file that could not be read at all. */
   readonly expected: string
   readonly ask: (file: File) => {
@@ -30,11 +32,12 @@ type Progress<T> =
   | { readonly at: 'refused'; readonly file: string; readonly issues: readonly FileIssue[] }
   | { readonly at: 'read'; readonly file: string; readonly value: T }
 
-/** A calendar file is chosen, read in a worker that can be given up, and either refused with reasons or shown. */
+/** A file is chosen, read in a worker that can be given up, and either refused with reasons or shown. */
 export function ReadFileDialog<T>({
   title,
   label,
   intro,
+  accept = '.ics,text/calendar',
   expected,
   ask,
   onClose,
@@ -64,7 +67,7 @@ export function ReadFileDialog<T>({
       <input
         ref={input}
         type="file"
-        accept=".ics,text/calendar"
+        accept={accept}
         hidden
         aria-label={label}
         onChange={(event) => {

@@ -17,7 +17,8 @@ export const ScheduleImport = ({ onTake, onClose }: ScheduleImportProps) => (
   <ReadFileDialog
     title="New week from a schedule file"
     label="Schedule file"
-    intro="A calendar (.ics) that was exported from a week here: its starts and stops become a week again."
+    intro="A calendar (.ics) or a schedule feed (.schedule.json) that was exported from a week here: its starts and stops become a week again, with its auto-shutdown and holidays where the file was not changed."
+    accept=".ics,.json,text/calendar,application/json"
     expected="an exported schedule."
     ask={askSchedule}
     onClose={onClose}

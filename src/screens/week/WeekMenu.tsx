@@ -47,8 +47,8 @@ export function WeekMenu({ week }: { readonly week: WeekPlan }) {
       {importing && (
         <ScheduleImport
           onClose={() => setImporting(false)}
-          onTake={({ name, timeZone, windows, exceptions }) =>
-            assignNew(`week from a file`, { ...named(name), timeZone, windows, exceptions })
+          onTake={({ from: _, to: __, name, ...rest }) =>
+            assignNew(`week from a file`, { ...rest, ...named(name) })
           }
         />
       )}

@@ -33,14 +33,14 @@ function formatClaims(format: ScheduleFormat, { rules, once }: TimerPlan): strin
     case 'calendar':
       return [
         `${rules.length} weekly events; ${times(skips)} left out (EXDATE), ${single}.`,
-        'Exact to the minute, exceptions and clock changes included, on the clock of the week’s zone. It ends with the last date.',
+        'Exact to the minute, exceptions and clock changes included, on the clock of the week’s zone. It ends with the last date, and with a stop where a run goes over it.',
         'A calendar shows and reminds; it switches nothing by itself.',
       ]
     case 'crontab':
       return [
-        `${rules.length} weekly lines; ${single}. The script leaves ${times(skips)} out by its date.`,
-        'Exact to the minute. Crons differ in what they do on days when clocks change: those days stand one by one in UTC.',
-        'Needs a cron that knows CRON_TZ. A line cannot name a year: the script looks at the date. After the last date the weekly lines go on without exceptions.',
+        `${rules.length} weekly times; ${single}. The script leaves ${times(skips)} out by its date.`,
+        'Exact to the minute, with any cron on a computer of any zone: cron asks the script every quarter of an hour, or as often as the times need, and the script looks at the clock of the week’s zone. Days on which clocks change stand one by one in UTC.',
+        'After the last date the weekly times go on without exceptions.',
       ]
     case 'systemd':
       return [
@@ -55,7 +55,7 @@ function formatClaims(format: ScheduleFormat, { rules, once }: TimerPlan): strin
       ]
     case 'feed':
       return [
-        'Every switch as an instant in UTC, exceptions and clock changes included. It ends with the last date.',
+        'Every switch as an instant in UTC, exceptions and clock changes included. It ends with the last date, and with a stop where a run goes over it.',
       ]
   }
 }

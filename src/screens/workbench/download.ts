@@ -1,3 +1,5 @@
+import { plainName } from '../../files/plainNames.ts'
+
 /** Hands content to the browser to be saved as a file. */
 export function download(
   name: string,
@@ -13,10 +15,4 @@ export function download(
 }
 
 /** A file name out of any text: letters, digits and hyphens, never empty. */
-export const fileName = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60) || 'plan'
+export const fileName = (text: string): string => plainName(text)
