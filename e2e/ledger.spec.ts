@@ -80,13 +80,14 @@ test('the ledger is exported as CSV whose amounts are the machine’s total', as
   const bench = new Workbench(page)
   await bench.open('/?machine=timetable-loadgen&view=ledger&fold=time')
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export as CSV' }).click()
+  await page.getByRole('button', { name: 'Export the ledger' }).click()
+  await page.getByRole('menuitem', { name: 'CSV', exact: true }).click()
   const path = info.outputPath('ledger.csv')
   const file = await download
   expect(file.suggestedFilename()).toBe('timetable-loadgen-2027-03.ledger.csv')
   await file.saveAs(path)
   const rows = readFileSync(path, 'utf8').trim().split('\r\n').slice(1)
-  const cents = rows.map((row) => Math.round(Number(row.split(',').at(-2)) * 100))
+  const cents = rows.map((row) => Math.round(Number(/",(-?\d+\.\d\d),"EUR"/.exec(row)![1]) * 100))
   expect(cents.reduce((sum, amount) => sum + amount, 0)).toBe(5_817)
 })
 

@@ -217,10 +217,10 @@ describe('the command line', () => {
   test('prints CSV with the lines, machines and the plan', () => {
     const { stdout } = estimate('--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--format', 'csv')
     const rows = stdout.trim().split('\r\n')
-    expect(rows[0]).toMatch(/^row,machine,/)
-    expect(rows.filter((row) => row.startsWith('machine,'))).toHaveLength(14)
-    expect(rows.at(-2)).toBe('plan,,,,,,,,,,,824.546621257378,1281.05017696,EUR')
-    expect(rows.at(-1)).toBe(`time zone data,,,${ZONE_RELEASE},,,,,,,,,,`)
+    expect(rows[0]).toMatch(/^"row","machine",/)
+    expect(rows.filter((row) => row.startsWith('"machine",'))).toHaveLength(14)
+    expect(rows.at(-2)).toBe('"plan",,,,,,824.546621257378,1281.05017696,"EUR",,,,,')
+    expect(rows.at(-1)).toBe(`"time zone data",,,"${ZONE_RELEASE}",,,,,,,,,,`)
   })
 
   test('prints a table to the cent that adds up, and to the last digit where it is asked to', () => {

@@ -26,14 +26,17 @@ interface Options extends CommonOptions {
   readonly format: keyof typeof FORMATS
   readonly failOver?: string
   readonly digits: string
+  readonly bom?: true
 }
 
+type Print = (report: EstimateReport, options: Options) => string
+
 const FORMATS = {
-  table: estimateTable,
-  json: (report: EstimateReport) => `${JSON.stringify(report, null, 2)}\n`,
-  csv: estimateCsv,
-  markdown: estimateMarkdown,
-} as const
+  table: (report, { digits }) => estimateTable(report, digitsOf(digits)),
+  json: (report) => `${JSON.stringify(report, null, 2)}\n`,
+  csv: (report, { bom }) => estimateCsv(report, { byteOrderMark: bom }),
+  markdown: (report, { digits }) => estimateMarkdown(report, digitsOf(digits)),
+} as const satisfies Record<string, Print>
 
 function run(options: Options): void {
   const { failOver, machine, plan } = options
@@ -41,7 +44,7 @@ function run(options: Options): void {
     refuse([`--fail-over: Found "${failOver}". Expected: an amount such as 600 or 1200.50.`])
   }
   const report = reportOf(plan, { ...questionOf(plan, options), machine })
-  process.stdout.write(FORMATS[options.format](report, digitsOf(options.digits)))
+  process.stdout.write(FORMATS[options.format](report, options))
   if (failOver !== undefined) failWhenOver(report, failOver)
   sayUnpriced(report)
 }
@@ -62,6 +65,7 @@ const program = withCommonOptions(
   .option('--machine <name>', 'only this machine')
   .addOption(new Option('--format <format>', 'how to print').choices(Object.keys(FORMATS)).default('table'))
   .addOption(digitsOption())
+  .option('--bom', 'begin CSV with a byte-order mark, by which spreadsheets know UTF-8')
   .option(
     '--fail-over <amount>',
     `end with status ${EXIT.overBudget} when the month as shown, to the cent and before tax, costs more`,

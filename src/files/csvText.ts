@@ -1,11 +1,22 @@
 import Papa from 'papaparse'
 
+export interface CsvOptions {
+  /** A mark at the beginning by which spreadsheets know UTF-8. */
+  readonly byteOrderMark?: boolean | undefined
+}
+
 /**
- * Rows as CSV (RFC 4180). Cells that a spreadsheet would take for a formula begin with an apostrophe, which reading
+ * Rows as CSV (RFC 4180). Every cell but plain numbers is quoted, so that programs which guess the separator are not
+ * led astray by what stands in one. Cells that a spreadsheet would take for a formula begin with an apostrophe, which reading
  * them back takes away: see `csvCell`.
  */
-export const csvText = (rows: readonly (readonly string[])[]): string =>
-  `${Papa.unparse(rows.map(guarded), { newline: '\r\n' })}\r\n`
+export const csvText = (
+  rows: readonly (readonly string[])[],
+  { byteOrderMark = false }: CsvOptions = {},
+): string =>
+  `${byteOrderMark ? '\uFEFF' : ''}${Papa.unparse(rows.map(guarded), { newline: '\r\n', quotes: isQuoted })}\r\n`
+
+const isQuoted = (cell: unknown): boolean => cell !== '' && !/^-?\d+(\.\d+)?$/.test(String(cell))
 
 /** A formula, and what would be taken for one that is guarded already. */
 const NEEDS_GUARD = /^'*[=+\-@\t\r]/

@@ -1,7 +1,8 @@
 import type { MonthReading } from '../core/calendar/billingMonth.ts'
 import { amountOf } from '../core/meter/makeCharge.ts'
 import { ledgerRow, type Ledger } from '../core/ledger/ledger.ts'
-import { csvText } from './csvText.ts'
+import { ZONE_RELEASE } from '../core/calendar/zoneData.ts'
+import { csvText, type CsvOptions } from './csvText.ts'
 import { MOST_DECIMALS, toDecimal, trimDecimal, unitsToDecimal } from '../core/quantity/decimal.ts'
 
 const COLUMNS = [
@@ -14,15 +15,16 @@ const COLUMNS = [
   'state',
   'meter',
   'what',
+  'amount',
+  'currency',
+  'exact amount',
   'seconds',
   'units',
   'rate',
   'rate per',
-  'rate at',
   'rule',
-  'exact amount',
-  'amount',
-  'currency',
+  'time zone data',
+  'rate at',
 ] as const
 
 const isoInstant = (at: number): string => new Date(at * 1_000).toISOString().replace('.000Z', 'Z')
@@ -36,6 +38,7 @@ export function writeLedgerCsv(
   rows: Uint32Array,
   reading: MonthReading,
   describe: (charge: Ledger['lines'][number]['charge']) => { readonly what: string; readonly rule: string },
+  options?: CsvOptions,
 ): string {
   const words = ledger.lines.map(({ charge }) => describe(charge))
   const data = Array.from(rows, (at) => {
@@ -53,16 +56,17 @@ export function writeLedgerCsv(
       state,
       charge.meter,
       what,
+      unitsToDecimal(BigInt(shown), ledger.places),
+      machine.currency,
+      trimDecimal(toDecimal(amountOf(charge, ticks), MOST_DECIMALS)),
       charge.ticksPerSecond === 0 ? '' : String(ticks / charge.ticksPerSecond),
       trimDecimal(toDecimal(charge.units, MOST_DECIMALS)),
       charge.rate.text,
       charge.rate.per,
-      charge.rate.pointer,
       rule,
-      trimDecimal(toDecimal(amountOf(charge, ticks), MOST_DECIMALS)),
-      unitsToDecimal(BigInt(shown), ledger.places),
-      machine.currency,
+      ZONE_RELEASE,
+      charge.rate.pointer,
     ]
   })
-  return csvText([COLUMNS, ...data])
+  return csvText([COLUMNS, ...data], options)
 }

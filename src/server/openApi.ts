@@ -2,6 +2,7 @@ import estimate from '../../docs/formats/estimate.schema.json'
 import plan from '../../docs/formats/plan.schema.json'
 import book from '../../docs/formats/price-book.schema.json'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
+import { asComponents } from './asComponents.ts'
 import { MOST_REQUEST_BYTES, MOST_REQUEST_MACHINES } from '../files/estimate/estimateRequest.ts'
 import { LONGEST_SECONDS } from './estimateAnswer.ts'
 
@@ -12,7 +13,7 @@ const refused = (description: string) => ({
   content: json({ $ref: '#/components/schemas/Problems' }),
 })
 
-/** The service's description, OpenAPI 3.1. The schemas are those of the files. */
+/** The service's description, OpenAPI 3.1. The schemas are those of the files, their definitions as components. */
 export const OPEN_API = {
   openapi: '3.1.0',
   info: {
@@ -93,9 +94,9 @@ export const OPEN_API = {
           },
         },
       },
-      Plan: plan,
-      PriceBook: book,
-      Estimate: estimate,
+      ...asComponents('Plan', plan),
+      ...asComponents('PriceBook', book),
+      ...asComponents('Estimate', estimate),
     },
   },
 } as const

@@ -65,7 +65,7 @@ export const ledgerRow = (ledger: Ledger, row: number): LedgerRow => ({
 
 /**
  * Lays charges out as rows. One rule makes them add up: in the order of a machine's bill, each row is the step between
- * the running sums, rounded half to even. So a machine's rows add up to its total as it is shown everywhere, and the
+ * the running sums, rounded half away from zero. So a machine's rows add up to its total as it is shown everywhere, and the
  * rows of one line to that line. O(rows); sorting by time O(rows × log rows).
  */
 export function layLedger(

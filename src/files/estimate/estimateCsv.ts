@@ -1,4 +1,4 @@
-import { csvText } from '../csvText.ts'
+import { csvText, type CsvOptions } from '../csvText.ts'
 import type { EstimateReport } from './estimateReport.ts'
 
 const COLUMNS = [
@@ -8,58 +8,56 @@ const COLUMNS = [
   'edition',
   'terms',
   'meter',
-  'rate',
-  'per',
-  'rate at',
-  'units',
-  'quantity',
   'amount',
   'always on',
   'currency',
+  'quantity',
+  'units',
+  'rate',
+  'per',
+  'rate at',
 ] as const
 
 /**
  * An estimate as CSV: the lines of each machine, its total, and the plan's at the end, told apart in the first column;
  * then machines without a price, and the release of the time zone data as an edition. Amounts are exact to 12 places.
  */
-export function estimateCsv({ machines, unpriced, total, timeZoneData }: EstimateReport): string {
+export function estimateCsv(
+  { machines, unpriced, total, timeZoneData }: EstimateReport,
+  options?: CsvOptions,
+): string {
   const rows = machines.flatMap(({ name, provider, edition, terms, currency, lines, ...machine }) => {
     const head = [name, provider, edition, terms]
     return [
-      ...lines.map(({ meter, rate, per, rateAt, units, quantity, amount }) => [
-        'line',
-        ...head,
-        meter,
-        rate,
-        per,
-        rateAt,
-        units,
-        quantity,
-        amount,
-        '',
-        currency,
-      ]),
-      ['machine', ...head, '', '', '', '', '', '', machine.total, machine.alwaysOn, currency],
+      ...lines.map(({ meter, rate, per, rateAt, units, quantity, amount }) =>
+        row('line', head, meter, [amount, '', currency], [quantity, units, rate, per, rateAt]),
+      ),
+      row('machine', head, '', [machine.total, machine.alwaysOn, currency]),
     ]
   })
-  const plan = (row: string, amount: string, alwaysOn: string): string[] => [
-    row,
-    ...Array<string>(10).fill(''),
-    amount,
-    alwaysOn,
-    total.currency,
-  ]
-  return csvText([
-    COLUMNS,
-    ...rows,
-    plan('plan', total.planned, total.alwaysOn),
-    ...(total.withTax === undefined ? [] : [plan('plan with tax', total.withTax, '')]),
-    ...unpriced.map(({ name, provider }) => [
-      'without a price',
-      name,
-      provider,
-      ...Array<string>(11).fill(''),
-    ]),
-    ['time zone data', '', '', timeZoneData, ...Array<string>(10).fill('')],
-  ])
+  const { currency } = total
+  return csvText(
+    [
+      COLUMNS,
+      ...rows,
+      row('plan', [], '', [total.planned, total.alwaysOn, currency]),
+      ...(total.withTax === undefined ? [] : [row('plan with tax', [], '', [total.withTax, '', currency])]),
+      ...unpriced.map(({ name, provider }) => row('without a price', [name, provider], '', [])),
+      row('time zone data', ['', '', timeZoneData], '', []),
+    ],
+    options,
+  )
+}
+
+/** Cells of one row; what is not given stays empty. */
+function row(
+  kind: string,
+  head: readonly string[],
+  meter: string,
+  amounts: readonly string[],
+  arithmetic: readonly string[] = [],
+): string[] {
+  const filled = (cells: readonly string[], count: number): string[] =>
+    Array.from({ length: count }, (_, i) => cells[i] ?? '')
+  return [kind, ...filled(head, 4), meter, ...filled(amounts, 3), ...filled(arithmetic, 5)]
 }

@@ -143,6 +143,12 @@ export function HandOffScreen() {
               onAction: () => download(`${base}-${month}.csv`, estimateCsv(report()), 'text/csv'),
             },
             {
+              id: 'csv-bom',
+              label: 'Estimate, CSV with a byte-order mark, for spreadsheets',
+              onAction: () =>
+                download(`${base}-${month}.csv`, estimateCsv(report(), { byteOrderMark: true }), 'text/csv'),
+            },
+            {
               id: 'json',
               label: 'Estimate, JSON',
               onAction: () =>

@@ -1,9 +1,10 @@
 'use client'
 
 import styled from 'styled-components'
+import type { Charge } from '../../core/meter/charge.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 import { writeLedgerCsv } from '../../files/ledgerCsv.ts'
-import { Button } from '../../interface/Button'
+import { Menu } from '../../interface/Menu'
 import { chargeRules } from '../../interface/wording/arithmetic'
 import { chargeTitle } from '../../interface/wording/charge'
 import { groupDigits } from '../../interface/wording/money'
@@ -24,11 +25,12 @@ interface LedgerTotalsProps {
 export function LedgerTotals({ answer, rows, sums, unpriced, filtered, timeZone }: LedgerTotalsProps) {
   const { state, address, machine, month } = useWorkbench()
   const { ledger } = answer
-  const save = (): void => {
-    const text = writeLedgerCsv(ledger, rows, address.reading, (charge) => ({
+  const save = (byteOrderMark: boolean): void => {
+    const words = (charge: Charge) => ({
       what: chargeTitle(charge),
       rule: chargeRules(charge, timeZone).join(' '),
-    }))
+    })
+    const text = writeLedgerCsv(ledger, rows, address.reading, words, { byteOrderMark })
     const name = address.ledger.of === 'plan' ? state.plan.name : (machine?.name ?? 'machine')
     download(`${fileName(name)}-${month}.ledger.csv`, text, 'text/csv;charset=utf-8')
   }
@@ -41,12 +43,22 @@ export function LedgerTotals({ answer, rows, sums, unpriced, filtered, timeZone 
         {address.reading === '730-hours' && ', the month read as 730 hours'}
       </span>
       {unpriced.length > 0 && <Warning>without {unpriced.join(', ')}: not priced</Warning>}
-      <Rule title="In the order of a machine’s bill each amount is the step between the running sums, rounded half to even.">
+      <Rule title="In the order of a machine’s bill each amount is the step between the running sums, rounded half away from zero.">
         Rounded so that they add up: each is the step between the running sums of its machine’s bill.
       </Rule>
-      <Button isDisabled={rows.length === 0} onPress={save}>
-        Export as CSV
-      </Button>
+      <Menu
+        label="Export the ledger"
+        button="Export ▾"
+        entries={[
+          { id: 'csv', label: 'CSV', disabled: rows.length === 0, onAction: () => save(false) },
+          {
+            id: 'csv-bom',
+            label: 'CSV with a byte-order mark, for spreadsheets',
+            disabled: rows.length === 0,
+            onAction: () => save(true),
+          },
+        ]}
+      />
     </Foot>
   )
 }
