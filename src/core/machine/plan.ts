@@ -5,6 +5,7 @@ import type { GiB } from '../quantity/units.ts'
 import type { Commands } from '../timers/switching.ts'
 import type { Access } from './access.ts'
 import type { PlateId } from './decision.ts'
+import type { LifeDates } from './life.ts'
 import type { Needs, UserPlace } from './needs.ts'
 import type { Setup } from './setup.ts'
 
@@ -60,7 +61,7 @@ export interface ExchangeRate {
 
 type AddressSort = 'none' | 'changing' | 'fixed'
 
-export interface Machine extends OffPlan {
+export interface Machine extends OffPlan, LifeDates {
   readonly name: string
   readonly purpose: string
   readonly needs: Needs

@@ -2,8 +2,10 @@ import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { endsAtShutdown } from '../calendar/autoShutdown.ts'
 import { changeTimes } from '../catalogue/changeTimes.ts'
 import { shutdownState } from '../catalogue/shutdownState.ts'
+import { ALWAYS, lifeOf } from '../machine/life.ts'
 import { restoredGiB } from '../machine/snapshots.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { livedTimeline, type Lived } from '../power/livedTimeline.ts'
 import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
 import type { OffState, PowerState } from '../power/powerState.ts'
 import type { ShutdownOff, WayOff, WaysOff } from '../power/timeline.ts'
@@ -21,20 +23,24 @@ import { trafficCharges } from './trafficCharges.ts'
 
 /** When each meter of this machine runs in the month. The book must have the machine's states when off. */
 export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
-  const { ways, shutdown } = waysOff(resolved)
-  return meteredMonth(monthTimeline(resolved.week, ways, month, shutdown), resolved.index.book)
+  const { ways, shutdown, lived } = waysOff(resolved)
+  const timeline = monthTimeline(resolved.week, ways, month, shutdown)
+  return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
 }
 
 /** The same, if the machine were on at other times than its week says. */
 export function meterOn(resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth {
-  const { ways, shutdown } = waysOff(resolved)
-  return meteredMonth(timelineOf(on, ways, month, shutdown), resolved.index.book)
+  const { ways, shutdown, lived } = waysOff(resolved)
+  const timeline = timelineOf(on, ways, month, shutdown)
+  return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
 }
 
 /** How the machine is off in a gap: by its length, and by the auto-shutdown that begins it. */
 interface GapWays {
   readonly ways: WaysOff
   readonly shutdown: ShutdownOff | undefined
+  /** Where it has a first or a last day. */
+  readonly lived: Lived | undefined
 }
 
 const waysMemo = new WeakMap<ResolvedMachine, GapWays>()
@@ -59,9 +65,11 @@ function readWaysOff(resolved: ResolvedMachine): GapWays {
   })
   const { off, longGaps = [] } = machine
   const shut = shutdownState(week, index.book)
+  const life = lifeOf(machine, week)
   return {
     ways: [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))],
     shutdown: shut && { ...into(shut), ends: (run) => endsAtShutdown(week, run) },
+    lived: life === ALWAYS ? undefined : { ...life, leave: into('deleted').changes.leave },
   }
 }
 

@@ -107,7 +107,9 @@ function alwaysOnTotal(
 ): Exact | MissingPrice {
   const charge = (): Exact | MissingPrice =>
     chargedTotal(running, meterMachine(running, month), month, shared)
-  if (running.machine.trafficOutGiB !== undefined || (shared && shared.pools.size > 0)) return charge()
+  const { trafficOutGiB, firstDay, lastDay } = running.machine
+  const isUnlike = trafficOutGiB !== undefined || firstDay !== undefined || lastDay !== undefined
+  if (isUnlike || (shared && shared.pools.size > 0)) return charge()
   let totals = alwaysOnTotals.get(running)
   if (!totals) alwaysOnTotals.set(running, (totals = new Map()))
   const key = `${lengthOf(month)} ${month.reading}`

@@ -1,5 +1,5 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
-import type { StateRow } from '../catalogue/priceBook.ts'
+import { GONE } from '../catalogue/goneState.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
@@ -13,21 +13,12 @@ export interface LeftBehind {
 
 const LEFT_METERS = { disk: 'disks', address: 'address', snapshot: 'snapshots' } as const
 
-/** Deleting is always possible, also where a provider does not sell it as a state: what goes with the machine goes. */
 function deletable(resolved: ResolvedMachine): ResolvedMachine {
   const { index } = resolved
   const { book } = index
   if (book.states.deleted) return resolved
   const states = { ...book.states, deleted: GONE }
   return { ...resolved, index: { ...index, book: { ...book, states } } }
-}
-
-const GONE: StateRow = {
-  compute: false,
-  licence: false,
-  disks: false,
-  address: 'unattached',
-  memoryImage: false,
 }
 
 /**

@@ -1,3 +1,4 @@
+import { GONE } from '../catalogue/goneState.ts'
 import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
 import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../power/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
@@ -26,7 +27,7 @@ export interface MeteredMonth {
   readonly licence: RunPieces
   /** In the state running, coming back and going off among it. */
   readonly running: Pieces
-  /** The whole month. */
+  /** The whole month, from the first day of a machine that has one. */
   readonly always: Pieces
   /** While there is a machine, for what goes with it when it is deleted. */
   readonly exists: Pieces
@@ -54,7 +55,7 @@ export function meteredMonth(timeline: MonthTimeline, book: PriceBook): MeteredM
 }
 
 function stateRow(book: PriceBook, state: PowerState): StateRow {
-  const row = book.states[state]
+  const row = book.states[state] ?? (state === 'deleted' ? GONE : undefined)
   if (!row) throw new RangeError(`${book.provider.name} has no state ${state}`)
   return row
 }
@@ -83,6 +84,8 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
   let flat: RunPieces | undefined
   // Most books charge licences for just as long: the same pieces, so that they are made once.
   const sameRuns = POWER_STATES.every((state) => book.states[state]?.compute === book.states[state]?.licence)
+  // Nothing comes before a machine's first day.
+  const there = Math.max(0, month.to - Math.max(month.from, segments[0]?.from ?? month.to))
   const address = new Map<Exclude<AddressUse, 'none'>, Pieces>()
   for (const use of ['attachedOn', 'attachedOff', 'unattached'] as const) {
     const pieces = during((row) => row.address === use)
@@ -104,7 +107,7 @@ function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
         .filter(({ state }) => state === 'running')
         .map(toPiece),
     ),
-    always: piecesLater(lengthOf(month), () => stays().map(toPiece)),
+    always: piecesLater(there, () => stays().map(toPiece)),
     exists: during((row) => row.disks),
     memoryImage: during((row) => row.memoryImage),
     address,
@@ -144,7 +147,10 @@ function returnsFrom(away: readonly Phase[], { segments, month }: MonthTimeline)
 }
 
 function creationsOf(timeline: MonthTimeline): Pieces {
-  const starts = returnsFrom(DELETED_PHASES, timeline)
+  // What is made for the first time is not restored from anything.
+  const [first, next] = timeline.segments
+  const made = timeline.born !== undefined && first?.phase === 'deleted' ? next?.from : undefined
+  const starts = returnsFrom(DELETED_PHASES, timeline).filter(({ from }) => from !== made)
   return starts.length === 0
     ? NO_PIECES
     : piecesLater(starts.length, () => starts.map(({ from }) => onceAt(from)))

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { expect, test } from 'vitest'
 import { billingMonth, MONTH_READINGS, type MonthReading } from '../calendar/billingMonth.ts'
+import { dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
@@ -14,13 +15,36 @@ import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { PlanPricing } from './planPricing.ts'
 
+/** Most machines are always there; others have a first day, a last one, or both. */
+const anyLife = fc.oneof(
+  { weight: 3, arbitrary: fc.constant({}) },
+  fc
+    .record(
+      {
+        firstDay: fc.constantFrom('2027-01-20', '2027-03-28', '2027-06-01', '2027-08-15'),
+        days: fc.integer({ min: 0, max: 200 }),
+      },
+      { requiredKeys: [] },
+    )
+    .map(({ firstDay, days }) => ({
+      ...(firstDay !== undefined && { firstDay }),
+      ...(days !== undefined && {
+        lastDay: formatDate(dayNumber(parseDate(firstDay ?? '2027-01-25')! + days)),
+      }),
+    })),
+)
+
 const anyPlanOf = (book: PriceBook) =>
   fc.record({
     book: anyRulesOf(book),
     weeks: fc.tuple(anyWeek('one'), anyWeek('two')),
     machines: fc
       .array(anyMachineOf(book, ['one', 'two']), { minLength: 1, maxLength: 4 })
-      .map((machines) => machines.map((machine, i) => ({ ...machine, name: `machine-${i}` }))),
+      .chain((machines) =>
+        fc
+          .array(anyLife, { minLength: machines.length, maxLength: machines.length })
+          .map((lives) => machines.map((machine, i) => ({ ...machine, ...lives[i]!, name: `machine-${i}` }))),
+      ),
     month: fc.integer({ min: 0, max: 11 }).map((count) => addMonths('2027-01' as YearMonth, count)!),
     reading: fc.constantFrom(...MONTH_READINGS),
   })

@@ -82,7 +82,9 @@ function peakOf(what: QuotaUse['what'], held: readonly PricedMachine[]): Pick<Qu
     const units = unitsOf(what, resolved)
     for (const { phase, from, to } of estimate.metered.timeline.segments) {
       const row = resolved.index.book.states[STATE_OF_PHASE[phase]]
-      const counts = what === 'fixed-addresses' || (what === 'vcpu' ? row?.compute : phase !== 'deleted')
+      const isKept = phase !== 'deleted' || !resolved.machine.addressGoes
+      const counts =
+        what === 'fixed-addresses' ? isKept : what === 'vcpu' ? row?.compute : phase !== 'deleted'
       if (!counts || to <= month.from || from >= month.to) continue
       steps.push({ at: from > month.from ? from : month.from, change: units })
       steps.push({ at: to, change: -units })

@@ -1,6 +1,6 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { LONGEST_LOOK_BACK_DAYS, spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
-import { instant, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
+import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
 import { STATE_OF_PHASE, type PowerState } from './powerState.ts'
 import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
@@ -18,6 +18,8 @@ export interface MonthTimeline {
   readonly segments: readonly Segment[]
   /** The times to be on that it was made of; none for a machine that is never off. */
   readonly on: readonly Span[]
+  /** When there begins to be a machine, where that is among what is kept. */
+  readonly born?: Instant
 }
 
 const MARGIN = 2 * SECONDS_PER_DAY

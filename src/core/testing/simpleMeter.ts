@@ -85,10 +85,16 @@ const mostPerSecond = (allowance: SimplePool['allowance'], inputs: SimpleInputs)
 const RUN_METERS = ['compute', 'licence', 'flat'] as const
 type RunMeter = (typeof RUN_METERS)[number]
 
-const isCounted = (meter: RunMeter, machine: Machine, state: PowerState, book: PriceBook): boolean =>
-  meter === 'flat'
+const isCounted = (
+  meter: RunMeter,
+  machine: Machine,
+  state: PowerState | undefined,
+  book: PriceBook,
+): boolean =>
+  state !== undefined &&
+  (meter === 'flat'
     ? termsOf(machine, book).kind === 'flat' && state !== 'deleted'
-    : book.states[state]?.[meter] === true
+    : book.states[state]?.[meter] === true)
 
 /** What one machine's stop watches have counted. */
 interface Clocks {
@@ -100,9 +106,12 @@ interface Clocks {
   up: boolean
   busyUntil: number
   run: { [meter in RunMeter]: number }
-  counted: { [meter in RunMeter | 'memory' | 'exists' | 'running']: number }
+  counted: { [meter in RunMeter | 'memory' | 'exists' | 'there' | 'running']: number }
   address: { attachedOn: number; attachedOff: number; unattached: number }
   creations: number
+  wasUp: boolean
+  /** There from when to when; gone a little later, where it is on when it is deleted. */
+  readonly life: { readonly from: number; readonly to: number; gone: number }
 }
 
 const sizeOf = (machine: Machine, book: PriceBook) => {
@@ -138,9 +147,11 @@ function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs, margi
     up: false,
     busyUntil: -Infinity,
     run: { compute: 0, licence: 0, flat: 0 },
-    counted: { compute: 0, licence: 0, flat: 0, memory: 0, exists: 0, running: 0 },
+    counted: { compute: 0, licence: 0, flat: 0, memory: 0, exists: 0, there: 0, running: 0 },
     address: { attachedOn: 0, attachedOff: 0, unattached: 0 },
     creations: 0,
+    wasUp: false,
+    life: lifeOf(machine, week),
   }
 }
 
@@ -192,11 +203,30 @@ const usedOf = (machine: Machine, disk: Disk, at: number, book: PriceBook): numb
 /** Nothing changes in this minute: it is settled in the state that is wanted. */
 const isQuiet = (clocks: Clocks, minute: number, start: number): boolean =>
   minute > start &&
+  [clocks.life.from, clocks.life.to, clocks.life.gone].every((at) => at < minute - 60 || at > minute + 120) &&
   clocks.busyUntil < minute - 60 &&
   clocks.up === (clocks.wanted[(minute - start) / 60] === 'running')
 
-const stateAt = ({ state, up, busyUntil }: Clocks, second: number): PowerState =>
-  up || second < busyUntil ? 'running' : state
+const stateAt = ({ state, up, busyUntil, life }: Clocks, second: number): PowerState | undefined => {
+  if (second < life.from) return undefined
+  if (second >= life.to) return second < life.gone ? 'running' : 'deleted'
+  return up || second < busyUntil ? 'running' : state
+}
+
+/** Made anew, not for the first time, while there is a machine. */
+const isRestored = ({ life, wasUp }: Clocks, second: number, month: SimpleInputs['month']): boolean =>
+  second >= month.from &&
+  second < month.to &&
+  second > life.from &&
+  second < life.to &&
+  (wasUp || life.from === -Infinity)
+
+const lifeOf = ({ firstDay, lastDay }: Machine, { timeZone }: WeekPlan): Clocks['life'] => {
+  const midnight = (date: string, days: number): number =>
+    readerInstant(timeZone, Date.parse(date) / 1_000 + days * DAY)
+  const to = lastDay === undefined ? Infinity : midnight(lastDay, 1)
+  return { from: firstDay === undefined ? -Infinity : midnight(firstDay, 0), to, gone: to }
+}
 
 function switchOver(
   clocks: Clocks,
@@ -215,9 +245,11 @@ function switchOver(
     // A machine that never was off is up from the first second, without coming back.
     clocks.busyUntil =
       second + (clocks.state === 'running' ? 0 : changeTime(machine, clocks.state, change, book))
-    if (clocks.up && clocks.state === 'deleted' && second >= month.from && second < month.to)
-      clocks.creations += 1
+    if (clocks.up && clocks.state === 'deleted' && isRestored(clocks, second, month)) clocks.creations += 1
   }
+  if (second === clocks.life.to && (clocks.up || second < clocks.busyUntil) && second > clocks.life.from)
+    clocks.life.gone = second + changeTime(machine, 'deleted', 'leave', book)
+  if (clocks.up && second >= clocks.life.from && second < clocks.life.to) clocks.wasUp = true
   const state = stateAt(clocks, second)
   for (const meter of RUN_METERS) {
     if (isCounted(meter, machine, state, book) || clocks.run[meter] === 0) continue
@@ -241,6 +273,7 @@ function count(
 ): void {
   const { book, month } = inputs
   const state = stateAt(clocks, second)
+  if (state === undefined) return
   const row: StateRow = book.states[state]!
   const counted = RUN_METERS.filter((meter) => isCounted(meter, clocks.machine, state, book))
   for (const meter of counted) clocks.run[meter] += step
@@ -248,6 +281,7 @@ function count(
   for (const meter of counted) clocks.counted[meter] += step
   if (state === 'running') clocks.counted.running += step
   if (row.memoryImage) clocks.counted.memory += step
+  clocks.counted.there += step
   if (row.disks) clocks.counted.exists += step
   if (row.address !== 'none') clocks.address[row.address] += step
   if (row.compute) useHours(clocks, step, second + step, inputs, pools)
@@ -322,7 +356,10 @@ function computePrice(clocks: Clocks, inputs: SimpleInputs): Fraction {
     .add(rate('perGiBHour').mul(size.memoryGiB))
   const monthHours = hours(monthLength, inputs)
   const cost = (time: Fraction): Fraction => perHour.mul(time).add(rate('perMonth').mul(time).div(monthHours))
-  if (terms.kind === 'commitment') return cost(monthHours).add(rate('upFront').div(terms.months))
+  if (terms.kind === 'commitment') {
+    const there = new Fraction(clocks.counted.there).div(monthLength)
+    return cost(monthHours).add(rate('upFront').div(terms.months)).mul(there)
+  }
   const total = hours(clocks.counted[terms.kind === 'flat' ? 'flat' : 'compute'], inputs)
   if (terms.kind === 'flat')
     return cost(
@@ -369,7 +406,7 @@ function diskPrice({ machine, counted, free, creations }: Clocks, { book, month 
     const { room } = kindOf(disk, book)
     const price = prices.disks[disk.kind]
     const charged = roomOf(disk, machine, book)
-    const time = new Fraction(disk.goes ? counted.exists : monthLength).div(monthLength)
+    const time = new Fraction(disk.goes ? counted.exists : counted.there).div(monthLength)
     const paid = time.sub(new Fraction(free.disks[i]!).div(monthLength).div(Math.round(charged * 1_024)))
     const roomPrice =
       room.by === 'step' ? price!.perMonthByStep![charged]! : room.by === 'gib' ? price!.perGiBMonth! : '0'
@@ -392,7 +429,7 @@ function diskPrice({ machine, counted, free, creations }: Clocks, { book, month 
     const held = new Fraction(used * 1_024, 1_024)
       .mul(100 + (disk.snapshots.kept - 1) * disk.snapshots.changedPercent)
       .div(100)
-    total = total.add(new Fraction(prices.snapshotPerGiBMonth!).mul(held))
+    total = total.add(new Fraction(prices.snapshotPerGiBMonth!).mul(held).mul(counted.there).div(monthLength))
     if (disk.goes) total = total.add(new Fraction(prices.restorePerGiB ?? '0').mul(used).mul(creations))
   })
   return total
