@@ -14,6 +14,7 @@ import {
 import { parseDate } from '../core/calendar/civil.ts'
 import { SHUTDOWN_STATES, type ShutdownState } from '../core/calendar/autoShutdown.ts'
 import { MOST_IDLE_MINUTES, MOST_SPREAD_MINUTES, type Habits } from '../core/calendar/habits.ts'
+import { isLifeBackwards, type LifeDates } from '../core/machine/life.ts'
 import { MOST_START_EARLY_MINUTES } from '../core/calendar/weekPlan.ts'
 import { isWeekException, LONGEST_EXCEPTION_DAYS, MOST_EXCEPTIONS } from '../core/calendar/weekException.ts'
 import { DECISIONS, isPlateId } from '../core/machine/decision.ts'
@@ -259,16 +260,24 @@ const decided = {
   ).unique('finding'),
   tags: byKey(tagKey, label(80).allow(''), MOST_TAGS),
   costCentre: label(60),
+  firstDay: date,
+  lastDay: date,
 }
 
-const machine = Joi.object({
+/** Dates in their order, which no single field can tell. */
+const lived = (fields: Joi.PartialSchemaMap) =>
+  Joi.object(fields)
+    .custom((value: LifeDates, helpers) => (isLifeBackwards(value) ? helpers.error('life.backwards') : value))
+    .messages({ 'life.backwards': 'a last day that is not before the first one' })
+
+const machine = lived({
   name: label(60).required(),
   ...decided,
   variants: listOf(
     Joi.object({
       number: count(1_000_000).min(1).required(),
       name: label(60).required(),
-      form: Joi.object(decided).required(),
+      form: lived(decided).required(),
     }),
     MOST_VARIANTS,
   ).unique('number'),

@@ -16,7 +16,7 @@ import {
   freeName,
   keepVariant,
   pinPlate,
-  removeMachine,
+  removeMachines,
   removeWeek,
   renamePlan,
   renameVariant,
@@ -51,13 +51,13 @@ describe('changes of a plan', () => {
     expect(after(takeChoice('nobody', { decision: 'off', off: 'stopped' }))).toBe(plan)
     expect(after(setMachine('nobody', { name: 'x' }))).toBe(plan)
     expect(after(setWeek('never', { name: 'x' }))).toBe(plan)
-    expect(after(removeMachine('nobody')).machines).toEqual(plan.machines)
+    expect(after(removeMachines(new Set(['nobody']))).machines).toEqual(plan.machines)
   })
 
   test('add, rename and remove', () => {
     const machine = { ...plan.machines[0]!, name: 'another' }
     expect(after(addMachine(machine)).machines.at(-1)).toEqual(machine)
-    expect(after(removeMachine('fare-gate-soak')).machines.map(({ name }) => name)).not.toContain(
+    expect(after(removeMachines(new Set(['fare-gate-soak']))).machines.map(({ name }) => name)).not.toContain(
       'fare-gate-soak',
     )
     expect(after(renamePlan('Other')).name).toBe('Other')

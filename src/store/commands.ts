@@ -2,6 +2,7 @@ import { current, type Draft } from 'immer'
 import type { Commands } from '../core/timers/switching.ts'
 import type { AutoShutdown } from '../core/calendar/autoShutdown.ts'
 import type { Habits } from '../core/calendar/habits.ts'
+import type { LifeDates } from '../core/machine/life.ts'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import { applyChoice, type Choice } from '../core/machine/choice.ts'
 import type { PlateId } from '../core/machine/decision.ts'
@@ -179,22 +180,35 @@ export const setCommands =
     patch(draft, { commands: Object.keys(commands).length > 0 ? commands : undefined })
   }
 
+/** When there begins and ceases to be a machine; what is undefined is taken away. */
+export const setLife =
+  (name: string, part: { readonly [Field in keyof LifeDates]: string | undefined }): Recipe =>
+  (draft) => {
+    const machine = draft.machines.find((each) => each.name === name)
+    if (machine) patch(machine, part)
+  }
+
 export const addMachine =
   (machine: Machine): Recipe =>
   (draft) => {
     draft.machines.push(machine as Draft<Machine>)
   }
 
-export const removeMachine =
-  (name: string): Recipe =>
-  (draft) => {
-    draft.machines = draft.machines.filter((machine) => machine.name !== name)
-  }
-
 export const addMachines =
   (machines: readonly Machine[]): Recipe =>
   (draft) => {
     draft.machines.push(...(machines as Draft<Machine>[]))
+  }
+
+/** Machines that are gone after a date, and stay in the plan for what they leave behind. */
+export const endMachines =
+  (names: ReadonlySet<string>, lastDay: string): Recipe =>
+  (draft) => {
+    for (const machine of draft.machines) {
+      if (!names.has(machine.name)) continue
+      if (machine.lastDay === undefined || machine.lastDay > lastDay) machine.lastDay = lastDay
+      if (machine.firstDay !== undefined && machine.firstDay > machine.lastDay) delete machine.firstDay
+    }
   }
 
 export const removeMachines =

@@ -4,7 +4,7 @@ import type { Plan } from '../core/machine/plan.ts'
 import { OFFICE_WEEK } from '../core/testing/resolved.ts'
 import { SMALL_MACHINE } from '../core/testing/smallBook.ts'
 import { makeChange, type Change } from './change.ts'
-import { removeMachine, renamePlan, setMachine } from './commands.ts'
+import { removeMachines, renamePlan, setMachine } from './commands.ts'
 import { rebase } from './rebase.ts'
 
 const PLAN: Plan = {
@@ -37,7 +37,10 @@ test('of two changes of one place the later stands, and it is said', () => {
 })
 
 test('a change of what is gone is said to change nothing any more', () => {
-  const { plan, said } = after({ kind: 'edit', label: 'away', recipe: removeMachine('bench-one') }, resize)
+  const { plan, said } = after(
+    { kind: 'edit', label: 'away', recipe: removeMachines(new Set(['bench-one'])) },
+    resize,
+  )
   expect(plan.machines.map(({ name }) => name)).toEqual(['bench-two'])
   expect(said).toEqual(['“huge” changes nothing any more: another tab was first.'])
 })

@@ -1,9 +1,11 @@
+import type { CutWindow } from '../calendar/cutWindows.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import type { NameProblem } from '../machine/accessProblems.ts'
 import type { Choice } from '../machine/choice.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { Estimate } from '../meter/estimateMachine.ts'
 import type { Plate, PlatesInputs } from '../notches/plate.ts'
+import type { LeftBehind } from '../meter/leftBehind.ts'
 import type { PowerState } from '../power/powerState.ts'
 import type { Exact } from '../quantity/exact.ts'
 import type { GiB, Instant, Seconds } from '../quantity/units.ts'
@@ -49,7 +51,12 @@ export type FindingFacts =
       readonly image: string
       readonly problem: NameProblem
     }
+  | { readonly code: 'name-guessable'; readonly name: string }
+  /** Rules that let the world in, by their places from 1, of a machine that the world cannot reach. */
+  | { readonly code: 'rule-without-address'; readonly rules: readonly number[] }
   | { readonly code: 'password-only' }
+  | { readonly code: 'left-behind'; readonly since: string; readonly parts: LeftBehind['parts'] }
+  | ({ readonly code: 'window-cut-short' } & CutWindow)
   | { readonly code: 'address-changes'; readonly times: number }
   | {
       readonly code: 'just-above-step'

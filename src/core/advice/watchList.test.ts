@@ -181,6 +181,9 @@ describe('each mistake is found, with its figures and what mends it', () => {
       problem: { code: 'reserved' },
     })
     expect(open.map(({ key }) => key)).toContain('name-not-taken/hostname')
+    expect(open.find(({ key }) => key === 'rule-without-address')?.facts).toMatchObject({ rules: [1, 2] })
+    const admin = watch({ part: { ...QUIET, access: { administrator: 'admin' } } }).open
+    expect(admin.map(({ key, severity }) => [key, severity])).toContainEqual(['name-guessable', 'warning'])
     const byKey = open.find(({ key }) => key === 'password-only')
     expect(byKey?.mend?.machine.access?.signIn).toBe('key')
   })

@@ -1,3 +1,4 @@
+import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
@@ -7,7 +8,8 @@ import { withOffPlan, type OffPlan } from '../power/offPlan.ts'
 
 /** One change for many machines. */
 export type ManyChange =
-  | { readonly kind: 'week'; readonly week: string }
+  /** `added` is the week where the plan does not hold it yet. */
+  | { readonly kind: 'week'; readonly week: string; readonly added?: WeekPlan }
   | { readonly kind: 'off'; readonly off: OffPlan }
   /** For machines of that provider. */
   | { readonly kind: 'region'; readonly provider: string; readonly region: string }
@@ -15,6 +17,10 @@ export type ManyChange =
   /** An undefined value takes the tag away. */
   | { readonly kind: 'tag'; readonly key: string; readonly value: string | undefined }
   | { readonly kind: 'cost-centre'; readonly costCentre: string | undefined }
+  /** First and last day; what is undefined is taken away. */
+  | { readonly kind: 'life'; readonly firstDay: string | undefined; readonly lastDay: string | undefined }
+  /** A need, which every machine takes; those that do not meet it are named. None takes it away. */
+  | { readonly kind: 'jurisdictions'; readonly jurisdictions: readonly string[] }
 
 /** A machine that cannot take the change, and stays as it is. */
 export interface LeftAsItIs {
@@ -30,6 +36,8 @@ interface ChangedMany {
   readonly machines: readonly Machine[]
   readonly changed: readonly string[]
   readonly left: readonly LeftAsItIs[]
+  /** Changed, and with a reason not to fit that they did not have: a need is said, whether or not it is met. */
+  readonly unfit: readonly LeftAsItIs[]
 }
 
 /**
@@ -44,6 +52,10 @@ export function changeMany(
   const pricing = new PlanPricing(inputs)
   const changed: string[] = []
   const left: LeftAsItIs[] = []
+  const unfit: LeftAsItIs[] = []
+  const weeks = 'added' in change && change.added ? [...inputs.plan.weeks, change.added] : inputs.plan.weeks
+  const priced =
+    weeks === inputs.plan.weeks ? pricing : new PlanPricing({ ...inputs, plan: { ...inputs.plan, weeks } })
   const machines = inputs.plan.machines.map((machine) => {
     if (!names.has(machine.name)) return machine
     const { name } = machine
@@ -56,7 +68,7 @@ export function changeMany(
     const before = pricing.of(machine)
     const known = new Set(before.ok ? fitReasons(before.resolved).map(({ code }) => code) : [])
     const faults = forms.map((form): LeftAsItIs & { readonly form: Machine } => {
-      const after = pricing.of(form)
+      const after = priced.of(form)
       const reasons = after.ok ? fitReasons(after.resolved).filter(({ code }) => !known.has(code)) : []
       return { form, name, reasons, issues: after.ok || !before.ok ? [] : after.issues, otherProvider: false }
     })
@@ -66,10 +78,15 @@ export function changeMany(
       return fits.form
     }
     const { form, ...why } = faults[0]!
+    if (change.kind === 'jurisdictions') {
+      unfit.push(why)
+      changed.push(name)
+      return form
+    }
     left.push(why)
     return machine
   })
-  return { machines, changed, left }
+  return { machines, changed, left, unfit }
 }
 
 /** The machine with the change, in each zone that it could be in; none where it is so already. */
@@ -106,6 +123,24 @@ function formsOf(
       const { costCentre, ...rest } = machine
       if (costCentre === change.costCentre) return []
       return [change.costCentre === undefined ? rest : { ...rest, costCentre: change.costCentre }]
+    }
+    case 'life': {
+      const { firstDay, lastDay, ...rest } = machine
+      if (firstDay === change.firstDay && lastDay === change.lastDay) return []
+      return [
+        {
+          ...rest,
+          ...(change.firstDay !== undefined && { firstDay: change.firstDay }),
+          ...(change.lastDay !== undefined && { lastDay: change.lastDay }),
+        },
+      ]
+    }
+    case 'jurisdictions': {
+      const { jurisdictions = [], ...needs } = machine.needs
+      const asked = change.jurisdictions
+      if (jurisdictions.length === asked.length && asked.every((each) => jurisdictions.includes(each)))
+        return []
+      return [{ ...machine, needs: asked.length > 0 ? { ...needs, jurisdictions: asked } : needs }]
     }
   }
 }

@@ -43,5 +43,16 @@ const isEverything = (range: string): boolean => ipaddr.isValidCIDR(range) && ip
 export const isOpenToAll = ({ from }: InboundRule): boolean =>
   from === 'anyone' || (from !== 'own-network' && from.some(isEverything))
 
+/** Ranges that are not reached from outside: RFC 1918, RFC 4193, RFC 6598 and those of one computer or link. */
+const NOT_PUBLIC = ['private', 'uniqueLocal', 'loopback', 'linkLocal', 'carrierGradeNat']
+
+/** True where an address outside private networks may come in. */
+export const letsPublicIn = ({ from }: InboundRule): boolean =>
+  from === 'anyone' ||
+  (from !== 'own-network' &&
+    from.some(
+      (range) => ipaddr.isValidCIDR(range) && !NOT_PUBLIC.includes(ipaddr.parseCIDR(range)[0].range()),
+    ))
+
 export const letsIn = ({ protocol, ports }: InboundRule, port: number): boolean =>
   protocol === 'tcp' && ports !== undefined && ports.first <= port && port <= ports.last

@@ -142,7 +142,7 @@ describe('a charge opens to its arithmetic and its rules', () => {
     )
     const traffic = charge('Traffic out, band 2 of 3', { trafficOutGiB: gib(420) })
     expect(chargeArithmetic(traffic, 86_400)).toBe(
-      '320 GiB × 0.09 a GiB × 86,400 ÷ 2,678,400 = 0.929032258065',
+      '320 GiB × 0.09 a GiB × 86,400 ÷ 828,000 = 3.005217391304',
     )
   })
 

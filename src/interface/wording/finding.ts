@@ -7,7 +7,8 @@ import { choiceWords, DECISION_NAMES } from './choice'
 import { formatMoney, groupDigits, HOURLY_PLACES, signedMoney } from './money'
 import { reasonsText } from './reason'
 import { STATE_NAMES } from './state'
-import { formatHours, formatInstantIn } from './time'
+import { formatClockTime } from '../../files/clockTime.ts'
+import { formatDuration, formatHours, formatInstantIn, shortDay } from './time'
 
 export const SEVERITY_NAMES = {
   problem: 'Problem',
@@ -35,7 +36,7 @@ export function nameProblemText(problem: NameProblem): string {
     case 'only-digits':
       return 'may not be digits only'
     case 'reserved':
-      return 'is reserved, or tried first by whoever guesses'
+      return 'is reserved: the image has an account of that name, or takes none'
   }
 }
 
@@ -77,6 +78,17 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
       return `Port ${facts.port}, remote sign-in, is open to every address in the world.`
     case 'name-not-taken':
       return `The ${facts.field === 'hostName' ? 'machine’s own name' : 'administrator’s name'} “${facts.name}” ${nameProblemText(facts.problem)} (${facts.image}).`
+    case 'name-guessable':
+      return `The administrator’s name “${facts.name}” is among those that whoever guesses tries first.`
+    case 'rule-without-address':
+      return `${facts.rules.length === 1 ? `Rule ${facts.rules[0]!} lets` : `Rules ${listed(facts.rules.map(String))} let`} public addresses in, and it has no public address: nobody from outside reaches it.`
+    case 'left-behind':
+      return `It is gone since the end of ${facts.since}, and its ${listed(facts.parts)} ${facts.parts.length === 1 && facts.parts[0] === 'address' ? 'is' : 'are'} charged on: delete what is left at the provider, then say that it is all gone.`
+    case 'window-cut-short': {
+      const { window, left, planned, times } = facts
+      const when = `${shortDay(window.day)} ${formatClockTime(window.from)} to ${formatClockTime(window.to)}`
+      return `The auto-shutdown leaves ${formatDuration(left)} of the ${formatDuration(planned)} of “${when}”, ${number(times)} ${times === 1 ? 'time' : 'times'} this month; nothing starts it again.`
+    }
     case 'password-only':
       return 'Sign-in is by password: one that is guessed lets anyone in.'
     case 'address-changes':

@@ -18,7 +18,7 @@ const amount = (text: string) => parseDecimal(text)!
 describe('money', () => {
   test.each([
     ['1234567.5', '1,234,567.50'],
-    ['-1234.005', '−1,234.00'],
+    ['-1234.005', '−1,234.01'],
     ['0.999', '1.00'],
   ])('%s reads %s', (text, words) => expect(formatMoney(amount(text), 'EUR')).toBe(`€ ${words}`))
 

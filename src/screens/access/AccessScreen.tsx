@@ -1,9 +1,16 @@
 'use client'
 
+import { useMemo } from 'react'
 import styled from 'styled-components'
+import { accessFindings } from '../../core/advice/rules/accessRules.ts'
 import { media } from '../../interface/theme/media'
 import { MOST_INBOUND_RULES, type Access, type InboundRule } from '../../core/machine/access.ts'
-import { administratorProblem, hostNameProblem, nameRulesOf } from '../../core/machine/accessProblems.ts'
+import {
+  administratorProblem,
+  hostNameProblem,
+  nameRulesOf,
+  type NameRules,
+} from '../../core/machine/accessProblems.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { Button } from '../../interface/Button'
 import { TextInput } from '../../interface/TextInput'
@@ -11,9 +18,16 @@ import { ToggleRow } from '../../interface/ToggleRow'
 import { nameProblemText } from '../../interface/wording/finding'
 import { setAccess } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { WatchItem } from '../watch/WatchItem'
 import { InboundRow } from './InboundRow'
 
-const NEW_RULE: InboundRule = { protocol: 'tcp', ports: { first: 22, last: 22 }, from: 'own-network' }
+/** What the first rule proposes: secure shell, or remote desktop where the image has that. */
+const SIGN_IN_PORT = { unix: 22, desktop: 3389 } as const satisfies Record<NameRules, number>
+
+function newRule(rules: NameRules, { length }: readonly InboundRule[]): InboundRule {
+  const port = length === 0 ? SIGN_IN_PORT[rules] : 443
+  return { protocol: 'tcp', ports: { first: port, last: port }, from: 'own-network' }
+}
 
 /** Who signs in to the machine and how, and what may come in from where. */
 export function AccessScreen() {
@@ -32,9 +46,10 @@ function Fields({ machine }: { readonly machine: Machine }) {
   const setInbound = (next: readonly InboundRule[]): void =>
     change('inbound rules', { inbound: next.length > 0 ? next : undefined })
   const nameCheck = (problem: ReturnType<typeof hostNameProblem>): string | undefined =>
-    problem && problem.code !== 'reserved' ? `It ${nameProblemText(problem)}.` : undefined
+    problem ? `It ${nameProblemText(problem)}.` : undefined
   return (
     <>
+      <AccessWarnings />
       <Block aria-label="Sign-in">
         <h2>Sign-in{image && `, by the rules of ${image.name}`}</h2>
         <Line>
@@ -100,7 +115,7 @@ function Fields({ machine }: { readonly machine: Machine }) {
         <div>
           <Button
             isDisabled={inbound.length >= MOST_INBOUND_RULES}
-            onPress={() => setInbound([...inbound, NEW_RULE])}
+            onPress={() => setInbound([...inbound, newRule(rules, inbound)])}
           >
             Add a rule
           </Button>
@@ -109,6 +124,30 @@ function Fields({ machine }: { readonly machine: Machine }) {
     </>
   )
 }
+
+/** What the watch list says of access, where it can be mended. */
+function AccessWarnings() {
+  const { result } = useWorkbench()
+  const resolved = result?.ok ? result.resolved : undefined
+  const findings = useMemo(() => (resolved ? accessFindings(resolved) : []), [resolved])
+  if (!resolved || findings.length === 0) return null
+  return (
+    <Warnings aria-label="Warnings of access">
+      {findings.map((finding) => (
+        <WatchItem
+          key={finding.key}
+          finding={finding}
+          resolved={resolved}
+          currency={resolved.index.book.currency}
+        />
+      ))}
+    </Warnings>
+  )
+}
+
+const Warnings = styled.ul`
+  margin-top: 12px;
+`
 
 const Block = styled.section`
   display: grid;

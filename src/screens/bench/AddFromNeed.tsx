@@ -20,7 +20,7 @@ import { TextInput } from '../../interface/TextInput'
 import { formatMoney } from '../../interface/wording/money'
 import { addMachine, addWeek, freeName } from '../../store/commands.ts'
 import { askSearch } from '../../workers/askSearch.ts'
-import { officeWeek } from '../workbench/emptyPlan.ts'
+import { offeredWeeks } from '../workbench/offeredWeeks.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
@@ -45,11 +45,8 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const [weekId, setWeekId] = useState(plan.weeks[0]?.id ?? 'office-days')
   const [most, setMost] = useState('')
   const [found, setFound] = useState<{ readonly of: Machine; readonly found: Found | undefined }>()
-  const week = useMemo(
-    () =>
-      plan.weeks.find(({ id }) => id === weekId) ?? plan.weeks[0] ?? officeWeek('office-days', 'Office days'),
-    [plan.weeks, weekId],
-  )
+  const offered = useMemo(() => offeredWeeks({ weeks: plan.weeks }), [plan.weeks])
+  const { week, isNew } = offered.find((each) => each.week.id === weekId) ?? offered[0]!
   const jurisdictions = [
     ...new Set(books.flatMap(({ regions }) => regions.map(({ jurisdiction }) => jurisdiction))),
   ].sort()
@@ -69,7 +66,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   }, [book, name, week, purpose, vcpu, memory, where])
   useEffect(() => {
     if (!wanted) return undefined
-    const weeks = plan.weeks.length > 0 ? plan.weeks : [week]
+    const weeks = isNew ? [...plan.weeks, week] : plan.weeks
     const question = {
       plan: { ...plan, weeks, machines: [...plan.machines, wanted] },
       books,
@@ -83,7 +80,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
       () => setFound({ of: wanted, found: undefined }),
     )
     return cancel
-  }, [wanted, plan, week, books, month, reading])
+  }, [wanted, plan, week, isNew, books, month, reading])
   const best = found && found.of === wanted ? found : undefined
   const limit = most === '' ? undefined : parseDecimal(most)
   const currency = plan.currency ?? book?.currency ?? 'EUR'
@@ -96,7 +93,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
     const { pinned, ...form } = best.found.machine
     const machine: Machine = { ...form, name, purpose }
     session.edit(`add ${name}`, (draft) => {
-      if (plan.weeks.length === 0) addWeek(week)(draft)
+      if (isNew) addWeek(week)(draft)
       addMachine(machine)(draft)
       return undefined
     })
@@ -153,10 +150,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
         <Dropdown
           label="When it is on"
           value={week.id}
-          options={(plan.weeks.length > 0 ? plan.weeks : [week]).map(({ id, name: each }) => ({
-            id,
-            name: each,
-          }))}
+          options={offered.map((each) => ({ id: each.week.id, name: each.week.name }))}
           onChange={setWeekId}
         />
         <span>, for at most</span>

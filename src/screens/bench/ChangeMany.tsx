@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import { changeMany, type LeftAsItIs, type ManyChange } from '../../core/bulk/changeMany.ts'
+import type { LifeDates } from '../../core/machine/life.ts'
 import { TAG_KEY } from '../../core/machine/plan.ts'
 import { POWER_STATES, type OffState } from '../../core/power/powerState.ts'
 import { machineIssueText } from '../../files/machineIssueText.ts'
@@ -12,10 +13,13 @@ import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { Dropdown, type DropdownOption } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
+import { ToggleRow } from '../../interface/ToggleRow'
 import { OFF_NAMES } from '../../interface/wording/state'
 import { reasonsText } from '../../interface/wording/reason'
-import { replaceMachines } from '../../store/commands.ts'
+import { addWeek, replaceMachines } from '../../store/commands.ts'
 import { ChangedMachines } from '../week/ChangedMachines'
+import { LifeFields } from '../workbench/LifeFields'
+import { offeredWeeks } from '../workbench/offeredWeeks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ChangeSum } from './ChangeSum'
 import { useChangedPlan } from './useChangedPlan.ts'
@@ -27,6 +31,8 @@ export const MANY_KINDS = {
   terms: 'Terms',
   tag: 'Tag',
   'cost-centre': 'Cost centre',
+  life: 'First and last day',
+  jurisdictions: 'Where data may be',
 } as const
 export type ManyKind = keyof typeof MANY_KINDS
 
@@ -46,9 +52,12 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
     () => change && changeMany({ plan, books, month, reading }, names, change),
     [plan, books, month, reading, names, change],
   )
+  const added = change?.kind === 'week' ? change.added : undefined
+  const weeks = useMemo(() => (added ? [...plan.weeks, added] : plan.weeks), [plan.weeks, added])
   const after = useMemo(
-    () => (outcome && outcome.changed.length > 0 ? { ...plan, machines: outcome.machines } : undefined),
-    [plan, outcome],
+    () =>
+      outcome && outcome.changed.length > 0 ? { ...plan, weeks, machines: outcome.machines } : undefined,
+    [plan, weeks, outcome],
   )
   const changes = useChangedPlan(after)
   return (
@@ -64,12 +73,21 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
           ))}
         </Left>
       )}
+      {outcome && outcome.unfit.length > 0 && (
+        <Left aria-label="Do not meet it">
+          {outcome.unfit.map((each) => (
+            <li key={each.name}>
+              <b>{each.name}</b> does not meet it as it is: {whyText(each)}
+            </li>
+          ))}
+        </Left>
+      )}
       {outcome && after && (
         <>
           <ChangeSum changes={changes} count={outcome.changed.length} />
-          {changes && changes.length > 0 && (
+          {changes && (
             <Scroll>
-              <ChangedMachines changes={changes} />
+              <ChangedMachines changes={changes} names={outcome.changed} />
             </Scroll>
           )}
           <Button
@@ -78,7 +96,10 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
               const forms = outcome.machines.filter(({ name }) => done.has(name))
               session.edit(
                 `${MANY_KINDS[kind].toLowerCase()} of ${countText(outcome.changed.length)}`,
-                replaceMachines(forms),
+                (draft) => {
+                  if (added) addWeek(added)(draft)
+                  replaceMachines(forms)(draft)
+                },
               )
               onClose()
             }}
@@ -147,6 +168,8 @@ function Asked({ kind, names, onChange }: AskedProps) {
       </Line>
     )
   }
+  if (kind === 'life') return <LifeAsked onChange={onChange} />
+  if (kind === 'jurisdictions') return <JurisdictionsAsked onChange={onChange} />
   const providers = new Set(
     plan.machines.filter(({ name }) => names.has(name)).map(({ provider }) => provider),
   )
@@ -156,7 +179,10 @@ function Asked({ kind, names, onChange }: AskedProps) {
   })
   const options: { readonly option: DropdownOption; readonly change: ManyChange }[] =
     kind === 'week'
-      ? plan.weeks.map(({ id, name }) => ({ option: { id, name }, change: { kind, week: id } }))
+      ? offeredWeeks(plan).map(({ week, isNew }) => ({
+          option: { id: week.id, name: week.name },
+          change: { kind, week: week.id, ...(isNew && { added: week }) },
+        }))
       : kind === 'off'
         ? POWER_STATES.filter((off) => indexes.some(({ book }) => book.states[off])).map((off: OffState) => ({
             option: { id: off, name: OFF_NAMES[off] },
@@ -187,6 +213,47 @@ function Asked({ kind, names, onChange }: AskedProps) {
         if (found) onChange(found.change)
       }}
     />
+  )
+}
+
+type AskedOne = Pick<AskedProps, 'onChange'>
+
+function LifeAsked({ onChange }: AskedOne) {
+  const [days, setDays] = useState<LifeDates>({})
+  const take = (part: { readonly [Field in keyof LifeDates]: string | undefined }): void => {
+    const { firstDay, lastDay } = { ...days, ...part }
+    setDays({ ...(firstDay && { firstDay }), ...(lastDay && { lastDay }) })
+    onChange({ kind: 'life', firstDay: firstDay || undefined, lastDay: lastDay || undefined })
+  }
+  return (
+    <Line>
+      <LifeFields days={days} onChange={take} />
+      <Button onPress={() => take({ firstDay: undefined, lastDay: undefined })}>Take both away</Button>
+    </Line>
+  )
+}
+
+function JurisdictionsAsked({ onChange }: AskedOne) {
+  const { state } = useWorkbench()
+  const [chosen, setChosen] = useState<readonly string[]>([])
+  const known = [
+    ...new Set(state.books.flatMap(({ regions }) => regions.map(({ jurisdiction }) => jurisdiction))),
+  ].sort()
+  const take = (jurisdictions: readonly string[]): void => {
+    setChosen(jurisdictions)
+    onChange({ kind: 'jurisdictions', jurisdictions })
+  }
+  return (
+    <Line>
+      <ToggleRow
+        label="Where data may be"
+        mode="any"
+        options={known.map((id) => ({ id, label: id }))}
+        chosen={chosen}
+        onChange={take}
+      />
+      <Button onPress={() => take([])}>Anywhere</Button>
+    </Line>
   )
 }
 

@@ -2,11 +2,13 @@
 
 import { useMemo } from 'react'
 import styled from 'styled-components'
+import { dayOf, formatDate } from '../../core/calendar/civil.ts'
+import { yearMonthParts, type YearMonth } from '../../core/calendar/yearMonth.ts'
 import { leftBehind } from '../../core/meter/leftBehind.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { formatMoney } from '../../interface/wording/money'
-import { removeMachines } from '../../store/commands.ts'
+import { endMachines, removeMachines } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 const PARTS = { disks: 'its disks', address: 'its address', snapshots: 'its snapshots' } as const
@@ -14,11 +16,13 @@ const PARTS = { disks: 'its disks', address: 'its address', snapshots: 'its snap
 interface DeleteManyProps {
   readonly names: ReadonlySet<string>
   readonly onClose: () => void
+  /** What was taken out of the plan, before the dialog closes. */
+  readonly onDeleted?: (names: ReadonlySet<string>) => void
 }
 
 /** Says what machines would leave behind before they are taken out of the plan. */
-export function DeleteMany({ names, onClose }: DeleteManyProps) {
-  const { session, state, pricing } = useWorkbench()
+export function DeleteMany({ names, onClose, onDeleted }: DeleteManyProps) {
+  const { session, state, month, pricing } = useWorkbench()
   const { plan } = state
   const left = useMemo(
     () =>
@@ -33,6 +37,7 @@ export function DeleteMany({ names, onClose }: DeleteManyProps) {
         }),
     [plan.machines, names, pricing],
   )
+  const label = names.size === 1 ? `delete ${[...names][0]}` : `delete ${names.size} machines`
   const count = names.size === 1 ? 'the machine' : `${names.size} machines`
   return (
     <Dialog title={`Delete ${count}`} isOpen onClose={onClose}>
@@ -45,7 +50,10 @@ export function DeleteMany({ names, onClose }: DeleteManyProps) {
         <p>Deleted there, nothing would be left behind that is charged.</p>
       ) : (
         <>
-          <p>Deleted there as planned, these would go on being charged:</p>
+          <p>
+            Deleted there as planned, these would go on being charged. They can stay in this plan as gone
+            after {dayBefore(month)}, at what is left of them, until you say that it is all gone:
+          </p>
           <List aria-label="Left behind">
             {left.map(({ name, parts, perMonth, currency }) => (
               <li key={name}>
@@ -58,20 +66,40 @@ export function DeleteMany({ names, onClose }: DeleteManyProps) {
           </List>
         </>
       )}
+      {left.length > 0 && (
+        <Button
+          onPress={() => {
+            const behind = new Set(left.map(({ name }) => name))
+            const whole = new Set([...names].filter((name) => !behind.has(name)))
+            session.edit(label, (draft) => {
+              removeMachines(whole)(draft)
+              endMachines(behind, dayBefore(month))(draft)
+            })
+            onDeleted?.(whole)
+            onClose()
+          }}
+        >
+          Delete {count}, keep in view what stays
+        </Button>
+      )}
       <Button
         onPress={() => {
-          session.edit(
-            names.size === 1 ? `delete ${[...names][0]}` : `delete ${names.size} machines`,
-            removeMachines(names),
-          )
+          session.edit(label, removeMachines(names))
+          onDeleted?.(names)
           onClose()
         }}
       >
-        Delete {count}
+        {left.length > 0 ? 'Delete, and it is all gone' : `Delete ${count}`}
       </Button>
       <Button onPress={onClose}>Keep {names.size === 1 ? 'it' : 'them'}</Button>
     </Dialog>
   )
+}
+
+/** The last date before a month. */
+function dayBefore(month: YearMonth): string {
+  const { year, month: number } = yearMonthParts(month)
+  return formatDate(dayOf(year, number, 0))
 }
 
 const List = styled.ul`

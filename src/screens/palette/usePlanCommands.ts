@@ -24,7 +24,7 @@ export function usePlanCommands(): readonly PlanCommand[] {
   const { session, state, address, go, month, machine } = useWorkbench()
   const { plan, undoLabel, redoLabel } = state
   const chooseFile = useChooseFile()
-  const { duplicate, remove } = useMachineActions()
+  const { duplicate } = useMachineActions()
   const [, setTheme] = useTheme()
   const { open } = usePlanDialogs()
   const name = address.machine ?? machine?.name
@@ -63,9 +63,11 @@ export function usePlanCommands(): readonly PlanCommand[] {
     ...(machine && address.machine !== undefined
       ? [
           { id: 'duplicate', name: `Duplicate ${machine.name}`, run: duplicate },
-          { id: 'remove', name: `Remove ${machine.name}`, run: remove },
+          { id: 'life', name: `First and last day of ${machine.name}`, run: () => open('life') },
+          { id: 'remove', name: `Delete ${machine.name}`, run: () => open('delete') },
         ]
       : []),
+    { id: 'about', name: 'About, and which time zone data', run: () => open('about') },
     ...months,
     ...THEMES.map((theme) => ({
       id: `theme-${theme}`,

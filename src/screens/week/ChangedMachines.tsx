@@ -5,8 +5,14 @@ import type { MachineChange } from '../../core/advice/planChange.ts'
 import { compare, subtract } from '../../core/quantity/exact.ts'
 import { formatMoney } from '../../interface/wording/money'
 
+interface ChangedMachinesProps {
+  readonly changes: readonly MachineChange[]
+  /** The machines that are changed: each is listed, priced or not; what they share an allowance with comes after them. */
+  readonly names?: readonly string[]
+}
+
 /** Each machine before and after a change of the plan. */
-export const ChangedMachines = ({ changes }: { readonly changes: readonly MachineChange[] }) => (
+export const ChangedMachines = ({ changes, names }: ChangedMachinesProps) => (
   <Table>
     <thead>
       <tr>
@@ -17,9 +23,12 @@ export const ChangedMachines = ({ changes }: { readonly changes: readonly Machin
       </tr>
     </thead>
     <tbody>
-      {changes.map(({ name, currency, before, after }) => (
+      {listed(changes, names).map(({ name, currency, before, after, isBeside }) => (
         <tr key={name}>
-          <th scope="row">{name}</th>
+          <th scope="row">
+            {name}
+            {isBeside && <small> shares an allowance with them</small>}
+          </th>
           <td>{before ? formatMoney(before, currency) : 'no price'}</td>
           <td>{after ? formatMoney(after, currency) : 'no price'}</td>
           <td>
@@ -37,6 +46,26 @@ export const ChangedMachines = ({ changes }: { readonly changes: readonly Machin
     </tbody>
   </Table>
 )
+
+interface Listed extends MachineChange {
+  readonly isBeside: boolean
+}
+
+function listed(changes: readonly MachineChange[], names: readonly string[] | undefined): Listed[] {
+  if (!names) return changes.map((change) => ({ ...change, isBeside: false }))
+  const byName = new Map(changes.map((change) => [change.name, change]))
+  const unpriced = (name: string): MachineChange => ({
+    name,
+    currency: '',
+    before: undefined,
+    after: undefined,
+  })
+  const own = new Set(names)
+  return [
+    ...names.map((name) => ({ ...(byName.get(name) ?? unpriced(name)), isBeside: false })),
+    ...changes.filter(({ name }) => !own.has(name)).map((change) => ({ ...change, isBeside: true })),
+  ]
+}
 
 const Table = styled.table`
   margin: 2px 0 6px;

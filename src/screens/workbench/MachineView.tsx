@@ -15,8 +15,10 @@ import { WeekScreen } from '../week/WeekScreen'
 import { isPlanView, MACHINE_VIEWS, type MachineView as View } from './address'
 import { useChooseFile } from './ChooseFile'
 import { EditableName } from './EditableName'
+import { lifeText } from './lifeText.ts'
 import { VIEW_NAMES } from './viewNames.ts'
 import { NotPriced } from './NotPriced'
+import { usePlanDialogs } from './PlanDialogs'
 import { useMachineActions } from './useMachineActions'
 import { useLinks } from './useLinks.ts'
 import { useWorkbench } from './WorkbenchContext'
@@ -26,6 +28,7 @@ export function MachineView() {
   const { state, address, machine, result } = useWorkbench()
   const link = useLinks()
   const actions = useMachineActions()
+  const { open } = usePlanDialogs()
   if (!machine) return <NoMachine />
   return (
     <Middle>
@@ -40,7 +43,7 @@ export function MachineView() {
               onRename={actions.rename}
             />
           </h1>
-          <Purpose>{machine.purpose}</Purpose>
+          <Purpose>{[lifeText(machine), machine.purpose].filter(Boolean).join(' · ')}</Purpose>
         </Naming>
         <ViewLinks aria-label="Views of this machine">
           {MACHINE_VIEWS.map((view) => {
@@ -60,7 +63,8 @@ export function MachineView() {
           button="⋯"
           entries={[
             { id: 'duplicate', label: 'Duplicate the machine', onAction: actions.duplicate },
-            { id: 'remove', label: 'Remove the machine', onAction: actions.remove },
+            { id: 'life', label: 'First and last day…', onAction: () => open('life') },
+            { id: 'remove', label: 'Delete the machine…', onAction: () => open('delete') },
           ]}
         />
       </Head>

@@ -85,6 +85,7 @@ export function TopBar() {
             { id: 'budget', label: 'Budget and credit…', onAction: () => open('budget') },
             { id: 'plans', label: 'Plans…', onAction: () => open('plans') },
             { id: 'palette', label: 'All actions… (Ctrl K)', onAction: openPalette },
+            { id: 'about', label: 'About…', onAction: () => open('about') },
             ...books.map((book) => ({
               id: `book-${book.provider.id}-${book.edition}`,
               label: `Export the price book ${book.provider.name}, ${book.edition}`,

@@ -3,7 +3,7 @@
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { newMachine } from '../../core/machine/newMachine.ts'
-import { addMachine, addWeek, freeName, removeMachine, setMachine } from '../../store/commands.ts'
+import { addMachine, addWeek, freeName, setMachine } from '../../store/commands.ts'
 import { officeWeek } from './emptyPlan.ts'
 import { useWorkbench } from './WorkbenchContext'
 
@@ -13,7 +13,8 @@ export interface MachineActions {
   readonly add: (book: PriceBook) => void
   readonly duplicate: () => void
   readonly rename: (name: string) => void
-  readonly remove: () => void
+  /** Where to go from machines that are taken out of the plan. */
+  readonly leave: (removed: ReadonlySet<string>) => void
 }
 
 /** What can be done with machines as a whole; the address follows. */
@@ -50,10 +51,9 @@ export function useMachineActions(): MachineActions {
       session.edit(`rename ${machine.name}`, setMachine(machine.name, { name }))
       go({ machine: name })
     },
-    remove: () => {
-      if (!machine) return
+    leave: (removed) => {
+      if (!machine || !removed.has(machine.name)) return
       const at = names.indexOf(machine.name)
-      session.edit(`remove ${machine.name}`, removeMachine(machine.name))
       go({ machine: names[at + 1] ?? names[at - 1] })
     },
   }

@@ -1,3 +1,4 @@
+import { cutWindows } from '../../calendar/cutWindows.ts'
 import { weekSpans } from '../../calendar/weekSpans.ts'
 import { hourByState } from '../../meter/hourByState.ts'
 import { compare, divide, exact, multiply, negate, subtract, toNumber, ZERO } from '../../quantity/exact.ts'
@@ -114,6 +115,18 @@ const leftOn: WatchRule = (inputs) => {
   return [{ key: 'left-on', severity: 'note', facts: { code: 'left-on', gap, cost } }]
 }
 
+/** Windows of which the auto-shutdown leaves less than half: it starts nothing, so the rest is lost. */
+const windowCutShort: WatchRule = ({ resolved: { machine, week }, month }) =>
+  isNeverOff(machine)
+    ? []
+    : cutWindows(week, month)
+        .slice(0, 1)
+        .map((cut) => ({
+          key: 'window-cut-short',
+          severity: 'warning',
+          facts: { code: 'window-cut-short', ...cut },
+        }))
+
 /** An address that is lost each time the hardware is given back: names and firewall rules that point to it break. */
 const addressChanges: WatchRule = (inputs) => {
   const { resolved, estimate } = inputs
@@ -141,5 +154,6 @@ export const OFF_RULES: readonly WatchRule[] = [
   floorWhenOff,
   startsAndStops,
   leftOn,
+  windowCutShort,
   addressChanges,
 ]

@@ -1,4 +1,5 @@
 import { roughHour, sizeRates } from '../../catalogue/sizeRates.ts'
+import { lifeOf } from '../../machine/life.ts'
 import { leftBehind } from '../../meter/leftBehind.ts'
 import { add, toNumber, ZERO } from '../../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../../quantity/units.ts'
@@ -55,6 +56,7 @@ const sharedAllowance: WatchRule = ({ resolved, shared, estimate }) => {
 
 /** What would go on being charged once the machine is deleted. */
 const leftAfterDelete: WatchRule = ({ resolved, month }) => {
+  if (lifeOf(resolved.machine, resolved.week).to < month.to) return []
   const left = leftBehind(resolved, month)
   if (!left) return []
   return [
@@ -64,6 +66,22 @@ const leftAfterDelete: WatchRule = ({ resolved, month }) => {
       facts: { code: 'left-after-delete', parts: left.parts },
       stake: left.perMonth,
       mend: applyLeavings(resolved),
+    },
+  ]
+}
+
+/** What goes on being charged after its last day, until it is said to be gone. */
+const leftBehindNow: WatchRule = ({ resolved, month }) => {
+  const { machine, week } = resolved
+  if (machine.lastDay === undefined || lifeOf(machine, week).to >= month.to) return []
+  const left = leftBehind(resolved, month)
+  if (!left) return []
+  return [
+    {
+      key: 'left-behind',
+      severity: 'warning',
+      facts: { code: 'left-behind', since: machine.lastDay, parts: left.parts },
+      stake: left.perMonth,
     },
   ]
 }
@@ -99,5 +117,6 @@ export const PRICE_RULES: readonly WatchRule[] = [
   rateOutOfLine,
   sharedAllowance,
   leftAfterDelete,
+  leftBehindNow,
   comparedAcross,
 ]
