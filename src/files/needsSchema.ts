@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { IMAGE_NEEDS } from '../core/machine/imageNeed.ts'
 import { KEEPS, MOST_PLACES } from '../core/machine/needs.ts'
 import { count, id, label, listOf, room } from './rules.ts'
 
@@ -10,6 +11,7 @@ export const needs = Joi.object({
   megabytesPerSecond: count(1_000_000),
   diskGiB: room,
   accelerators: count(64),
+  image: Joi.valid(...IMAGE_NEEDS),
   architecture: Joi.valid('x86-64', 'arm64'),
   jurisdictions: listOf(label(20), 50).unique(),
   usedFrom: listOf(label(60), MOST_PLACES).unique(),

@@ -10,6 +10,7 @@ export type NeedId =
   | 'throughput'
   | 'disk'
   | 'accelerators'
+  | 'image'
   | 'architecture'
   | 'jurisdictions'
   | 'round-trip'
@@ -25,6 +26,7 @@ export function needsAsked(needs: Needs): NeedId[] {
     ['throughput', (needs.megabytesPerSecond ?? 0) > 0],
     ['disk', (needs.diskGiB ?? 0) > 0],
     ['accelerators', (needs.accelerators ?? 0) > 0],
+    ['image', needs.image !== undefined],
     ['architecture', needs.architecture !== undefined],
     ['jurisdictions', (needs.jurisdictions?.length ?? 0) > 0],
     ['round-trip', needs.roundTripMs !== undefined && (needs.usedFrom?.length ?? 0) > 0],
@@ -49,6 +51,8 @@ export function withoutNeed(needs: Needs, id: NeedId): Needs {
       return without(needs, 'diskGiB')
     case 'accelerators':
       return without(needs, 'accelerators')
+    case 'image':
+      return without(needs, 'image')
     case 'architecture':
       return without(needs, 'architecture')
     case 'jurisdictions':
@@ -83,6 +87,8 @@ export function needOf(reason: FitReason): NeedId | undefined {
       return 'disk'
     case 'too-few-accelerators':
       return 'accelerators'
+    case 'image-not-wanted':
+      return 'image'
     case 'architecture-not-wanted':
       return 'architecture'
     case 'jurisdiction-not-allowed':

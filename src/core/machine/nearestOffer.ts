@@ -7,6 +7,7 @@ import { sellsIopsOf } from '../fit/checks/diskChecks.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitsBut } from '../fit/fitReasons.ts'
 import { offPlanOf, withOffPlan, type OffPlan } from '../power/offPlan.ts'
+import { akinImage } from './akinImage.ts'
 import { proposedChoice } from './chosenSize.ts'
 import type { Decision } from './decision.ts'
 import { changesBetween, type ForcedChange } from './forcedChange.ts'
@@ -89,12 +90,6 @@ function inPlace(machine: Machine, index: BookIndex, kept: ReadonlySet<Decision>
     image,
     terms: chosen,
   }
-}
-
-/** The image itself, or one that is the same by another name's beginning: an edition of it. */
-export function akinImage(id: string, { images, book }: BookIndex): Image | undefined {
-  if (id === '') return undefined
-  return images.get(id) ?? book.images.find((image) => image.id.startsWith(id) || id.startsWith(image.id))
 }
 
 function termsToTry({ terms }: Placed, { book }: BookIndex, kept: ReadonlySet<Decision>): readonly Terms[] {

@@ -1,4 +1,5 @@
 import type { Size } from '../catalogue/priceBook.ts'
+import type { ImageNeed } from './imageNeed.ts'
 import type { GiB } from '../quantity/units.ts'
 
 /** What a machine can be asked to keep while it is off. */
@@ -16,6 +17,8 @@ export interface Needs {
   readonly diskGiB?: GiB
   readonly accelerators?: number
   readonly architecture?: Size['architecture']
+  /** The very image that the machine has, or one akin to it, where absent. */
+  readonly image?: ImageNeed
   /** Jurisdictions that the machine may stand in, in the price books' words. */
   readonly jurisdictions?: readonly string[]
   /** Names of the plan's places from which it is used. */

@@ -1,4 +1,5 @@
-import { akinImage, nearestOffer } from '../machine/nearestOffer.ts'
+import { akinImage } from '../machine/akinImage.ts'
+import { nearestOffer } from '../machine/nearestOffer.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import { applyChoice, choiceKey, type Choice } from '../machine/choice.ts'

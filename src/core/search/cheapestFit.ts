@@ -7,7 +7,7 @@ import type { Decision } from '../machine/decision.ts'
 import { exchanged } from '../machine/exchange.ts'
 import { fittingSizes, withChosen, type FittingSize } from '../machine/fittingSizes.ts'
 import { onKind } from '../machine/onKind.ts'
-import { akinImage } from '../machine/nearestOffer.ts'
+import { neededImages } from '../machine/imageNeed.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { meterMachine } from '../meter/chargeMachine.ts'
@@ -19,6 +19,7 @@ import { offPlanKey, offPlanOf, withOffPlan, type OffPlan } from '../power/offPl
 import { POWER_STATES } from '../power/powerState.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
 import { leastCost } from './leastCost.ts'
+import { neededRooms } from './neededRooms.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
 export interface Found {
@@ -34,14 +35,17 @@ export interface SearchProgress {
 }
 
 /**
- * The cheapest machine that has all that is needed, over size, place, terms, kind of the system disk and state when off
- * together. Of equally cheap ones, the one that changes least. Sizes of free choice come with the least that is needed.
+ * The cheapest machine that has all that is needed, over size, place, terms, image (where any of a sort will do), kind and
+ * room of the system disk and state when off together. Of equally cheap ones, the one that changes least. Sizes of free choice come with the least that is needed.
  * Undefined where nothing fits. Yields after each region, so that it can be shown and given up.
  *
  * O(regions × states × terms × fitting sizes) bounds; only what could be cheaper than the best so far is priced.
  */
-export function* cheapestFit(inputs: PlatesInputs): Generator<SearchProgress, Found | undefined> {
-  const regions = searchedRegions(inputs)
+export function* cheapestFit(
+  inputs: PlatesInputs,
+  options: SearchOptions = {},
+): Generator<SearchProgress, Found | undefined> {
+  const regions = searchedRegions(inputs, options)
   const best = new Best(inputs.resolved.machine)
   for (const [done, region] of regions.entries()) {
     yield { done, of: regions.length }
@@ -51,7 +55,41 @@ export function* cheapestFit(inputs: PlatesInputs): Generator<SearchProgress, Fo
   return best.found
 }
 
+export interface SearchOptions {
+  /** Only on terms that bind nobody and promise its hours: on demand or flat. */
+  readonly uncommitted?: boolean | undefined
+}
+
+/** A provider that was not looked at, or offers nothing, and why. */
+export interface LeftOut {
+  readonly provider: string
+  readonly why: 'currency' | 'image' | 'pinned'
+  /** The currency that has no rate. */
+  readonly currency: string
+}
+
+/** What is named in its own book cannot be kept elsewhere. */
+const BOUND: readonly Decision[] = ['place', 'size', 'terms', 'disk-kind', 'image', 'data-disk']
+
+/** Providers with a book for the month that the search leaves out. */
+export function searchLeavesOut({ resolved: { machine }, elsewhere = [] }: PlatesInputs): LeftOut[] {
+  const kept = keptDecisions(machine)
+  const isBound = BOUND.some((decision) => kept.has(decision))
+  return elsewhere.flatMap(({ index, exchange }): LeftOut[] => {
+    const { currency, provider } = index.book
+    const why = isBound
+      ? 'pinned'
+      : exchange.kind === 'missing'
+        ? 'currency'
+        : neededImages(machine, index).length === 0
+          ? 'image'
+          : undefined
+    return why === undefined ? [] : [{ provider: provider.name, why, currency }]
+  })
+}
+
 interface SearchedRegion {
+  readonly options: SearchOptions
   readonly offer: ProviderOffer
   readonly region: RegionIndex
   readonly image: Image
@@ -62,40 +100,50 @@ interface SearchedRegion {
 }
 
 /** The machine's own region first, so that a good price is known early. */
-function searchedRegions(inputs: PlatesInputs): SearchedRegion[] {
+function searchedRegions(inputs: PlatesInputs, options: SearchOptions): SearchedRegion[] {
   const { resolved, elsewhere = [] } = inputs
   const { machine } = resolved
   const kept = keptDecisions(machine)
   const own = ownOffer(inputs)
-  // What is pinned is named in its own book: it cannot be kept elsewhere.
-  const bound = ['place', 'size', 'terms', 'disk-kind', 'image', 'data-disk'] as const
-  const offers = bound.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
+  const offers = BOUND.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
   const regions = offers.flatMap((offer) => {
     const { index, exchange } = offer
-    const image = akinImage(machine.image, index)
-    if (!image || exchange.kind === 'missing') return []
-    const sizes = fittingSizes(machine, image, index, resolved.size).filter(
-      ({ size }) => !kept.has('size') || size.id === machine.size,
-    )
+    if (exchange.kind === 'missing') return []
+    const images = kept.has('image') ? [resolved.image] : neededImages(machine, index)
+    const withSizes = images.map((image) => ({
+      image,
+      sizes: fittingSizes(machine, image, index, resolved.size).filter(
+        ({ size }) => !kept.has('size') || size.id === machine.size,
+      ),
+    }))
     return [...index.regions.values()].flatMap((region): SearchedRegion[] => {
       const isHome = offer === own && region.region.id === machine.region
       if (kept.has('place') && !isHome) return []
       const there = { ...machine, provider: index.book.provider.id }
       if (placeReasons({ region, machine: there, users: resolved.users }).length > 0) return []
-      return [{ offer, region, image, sizes, kept, inputs, isHome }]
+      return withSizes.map(({ image, sizes }) => ({
+        options,
+        offer,
+        region,
+        image,
+        sizes,
+        kept,
+        inputs,
+        isHome,
+      }))
     })
   })
   return regions.sort((a, b) => Number(b.isHome) - Number(a.isHome))
 }
 
 function searchRegion(searched: SearchedRegion, best: Best): void {
-  const { offer, region, image, sizes, kept, inputs } = searched
+  const { options, offer, region, image, sizes, kept, inputs } = searched
   const { index, month } = offer
   const { resolved } = inputs
   const { machine } = resolved
   const rate = offer.exchange.kind === 'rate' ? toNumber(offer.exchange.value) : 1
   for (const off of offPlansToTry(machine, index.book, kept)) {
-    for (const terms of termsToTry(machine, index.book.terms, kept)) {
+    for (const terms of termsToTry(machine, index.book.terms, kept, options)) {
       for (const { size, chosen } of sizes) {
         const zone = zoneFor(searched, size.id)
         if (zone === undefined) continue
@@ -143,9 +191,15 @@ const termsToTry = (
   machine: Machine,
   terms: readonly Terms[],
   kept: ReadonlySet<Decision>,
-): readonly Terms[] => (kept.has('terms') ? terms.filter(({ id }) => id === machine.terms) : terms)
+  { uncommitted = false }: SearchOptions,
+): readonly Terms[] =>
+  terms.filter(
+    ({ id, kind }) =>
+      (!kept.has('terms') || id === machine.terms) &&
+      (!uncommitted || kind === 'on-demand' || kind === 'flat'),
+  )
 
-/** On each kind of system disk that boots; data disks stay on their own kinds, or on the cheapest that can be. */
+/** On each kind of system disk that boots, in each room that it may need; data disks stay on their own kinds, or on the cheapest that can be. */
 function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Generator<ResolvedMachine> {
   const { machine, index, size, region } = resolved
   const dataDisks = machine.dataDisks.map((disk) => dataDiskIn(disk, resolved))
@@ -155,9 +209,13 @@ function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Gen
   const carried = size.diskKinds.flatMap((id) => index.diskKinds.get(id) ?? [])
   for (const kind of carried) {
     if (!kind.boots || (kept.has('disk-kind') && kind.id !== machine.systemDisk.kind)) continue
-    if (kind.room.by !== 'size' && !diskRate(region, kind, machine.systemDisk.roomGiB)) continue
-    const systemDisk = onKind(machine.systemDisk, kind.id)
-    yield { ...resolved, systemKind: kind, dataKinds, machine: { ...machine, systemDisk, dataDisks: placed } }
+    const alike = { ...resolved, systemKind: kind, dataKinds, machine: { ...machine, dataDisks: placed } }
+    const rooms = kept.has('disk-room') ? [machine.systemDisk.roomGiB] : neededRooms(alike, kind)
+    for (const roomGiB of rooms) {
+      if (kind.room.by !== 'size' && !diskRate(region, kind, roomGiB)) continue
+      const systemDisk = { ...onKind(machine.systemDisk, kind.id), roomGiB }
+      yield { ...alike, machine: { ...alike.machine, systemDisk } }
+    }
   }
 }
 
@@ -196,8 +254,11 @@ class Best {
 }
 
 function countChanges(before: Machine, after: Machine): number {
-  const fields = ['provider', 'region', 'zone', 'size', 'terms'] as const
+  const fields = ['provider', 'region', 'zone', 'size', 'image', 'terms'] as const
   const changed = fields.filter((field) => before[field] !== after[field]).length
   const off = Number(offPlanKey(before) !== offPlanKey(after))
-  return changed + off + Number(before.systemDisk.kind !== after.systemDisk.kind)
+  const disk = (['kind', 'roomGiB'] as const).filter(
+    (field) => before.systemDisk[field] !== after.systemDisk[field],
+  )
+  return changed + off + disk.length
 }

@@ -12,7 +12,7 @@ import { subtract, type Exact } from '../quantity/exact.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
 /** What a proposal changes. A move to another provider brings its sizes, disks and terms: they are one part. */
-const PROPOSED_PARTS = ['place', 'size', 'disk', 'terms', 'off'] as const
+const PROPOSED_PARTS = ['place', 'size', 'image', 'disk', 'terms', 'off'] as const
 export type ProposedPart = (typeof PROPOSED_PARTS)[number]
 
 /** The parts in which a proposal differs from the machine. */
@@ -33,8 +33,12 @@ function takePart(inputs: PlatesInputs, machine: Machine, proposed: Machine, par
     case 'size':
       if (moves || machine.size === proposed.size) return machine
       return { ...machine, size: proposed.size, ...(proposed.chosen && { chosen: proposed.chosen }) }
+    case 'image':
+      return moves ? machine : { ...machine, image: proposed.image }
     case 'disk':
-      return moves || machine.systemDisk.kind === proposed.systemDisk.kind
+      return moves ||
+        (machine.systemDisk.kind === proposed.systemDisk.kind &&
+          machine.systemDisk.roomGiB === proposed.systemDisk.roomGiB)
         ? machine
         : { ...machine, systemDisk: proposed.systemDisk }
     case 'terms':

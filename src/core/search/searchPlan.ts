@@ -1,8 +1,8 @@
 import type { Machine } from '../machine/plan.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
-import { cheapestFit, type Found, type SearchProgress } from './cheapestFit.ts'
+import { cheapestFit, type Found, type SearchOptions, type SearchProgress } from './cheapestFit.ts'
 
-export interface PlanSearch extends PlanPricingInputs {
+export interface PlanSearch extends PlanPricingInputs, SearchOptions {
   /** Forms of machines of the plan, such as one machine with other needs: each is searched by itself. */
   readonly machines: readonly Machine[]
 }
@@ -11,7 +11,11 @@ export interface PlanSearch extends PlanPricingInputs {
 export type SearchResults = readonly (Found | undefined)[]
 
 /** Searches one machine after another; progress counts all their regions. */
-export function* searchPlan({ machines, ...inputs }: PlanSearch): Generator<SearchProgress, SearchResults> {
+export function* searchPlan({
+  machines,
+  uncommitted,
+  ...inputs
+}: PlanSearch): Generator<SearchProgress, SearchResults> {
   const pricing = new PlanPricing(inputs)
   const results: (Found | undefined)[] = []
   for (const [at, machine] of machines.entries()) {
@@ -22,7 +26,10 @@ export function* searchPlan({ machines, ...inputs }: PlanSearch): Generator<Sear
     }
     const { resolved, month, account } = priced
     const elsewhere = pricing.elsewhere(resolved.index)
-    const steps = cheapestFit({ resolved, plan: inputs.plan, month, shared: account.planned, elsewhere })
+    const steps = cheapestFit(
+      { resolved, plan: inputs.plan, month, shared: account.planned, elsewhere },
+      { uncommitted },
+    )
     for (let step = steps.next(); ; step = steps.next()) {
       if (step.done) {
         results.push(step.value)

@@ -141,9 +141,7 @@ describe('a charge opens to its arithmetic and its rules', () => {
       '36,000 s × 0.2067 an hour ÷ 3,600 s = 2.067',
     )
     const traffic = charge('Traffic out, band 2 of 3', { trafficOutGiB: gib(420) })
-    expect(chargeArithmetic(traffic, 86_400)).toBe(
-      '320 GiB × 0.09 a GiB × 86,400 ÷ 828,000 = 3.005217391304',
-    )
+    expect(chargeArithmetic(traffic, 86_400)).toBe('320 GiB × 0.09 a GiB × 86,400 ÷ 828,000 = 3.005217391304')
   })
 
   test('how rounding took part', () => {

@@ -1,4 +1,5 @@
 import type { NeedId } from '../../core/fit/needId.ts'
+import type { ImageNeed } from '../../core/machine/imageNeed.ts'
 import type { Keep, Needs } from '../../core/machine/needs.ts'
 import { groupDigits } from './money'
 
@@ -8,6 +9,12 @@ export const KEEP_LABELS = {
   'local-disk': 'its local disk',
   hardware: 'its hardware',
 } as const satisfies Record<Keep, string>
+
+export const IMAGE_NEED_NAMES = {
+  'any-linux': 'any Linux',
+  'licensed-desktop': 'a licensed desktop',
+  any: 'any image',
+} as const satisfies Record<ImageNeed, string>
 
 const number = (value: number): string => groupDigits(String(value))
 
@@ -26,6 +33,8 @@ export function needText(id: NeedId, needs: Needs): string {
       return `${number(needs.diskGiB ?? 0)} GiB of disk`
     case 'accelerators':
       return needs.accelerators === 1 ? '1 accelerator' : `${number(needs.accelerators ?? 0)} accelerators`
+    case 'image':
+      return needs.image ? IMAGE_NEED_NAMES[needs.image] : ''
     case 'architecture':
       return needs.architecture ?? ''
     case 'jurisdictions':

@@ -1,3 +1,4 @@
+import { IMAGE_NEED_NAMES } from './needs.ts'
 import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { Keep } from '../../core/machine/needs.ts'
 import { groupDigits } from './money'
@@ -51,6 +52,8 @@ function reasonText(reason: FitReason): string {
       return `no snapshots are sold in ${reason.place}`
     case 'traffic-not-sold-here':
       return `traffic out of ${reason.place} has no price`
+    case 'image-not-wanted':
+      return `${reason.image} is not ${IMAGE_NEED_NAMES[reason.needs]}`
     case 'architecture-not-wanted':
       return `is ${reason.has}, you need ${reason.needs}`
     case 'too-few-accelerators':

@@ -6,7 +6,9 @@ import { applyLeastNeeds } from './applyLeastNeeds.ts'
 import { newMachine } from '../../core/machine/newMachine.ts'
 import { exchanged, exchangeEitherWay } from '../../core/machine/exchange.ts'
 import type { Machine } from '../../core/machine/plan.ts'
-import type { Found } from '../../core/search/cheapestFit.ts'
+import { IMAGE_NEEDS, type ImageNeed } from '../../core/machine/imageNeed.ts'
+import { PlanPricing } from '../../core/meter/planPricing.ts'
+import { searchLeavesOut, type Found } from '../../core/search/cheapestFit.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { compare } from '../../core/quantity/exact.ts'
@@ -17,7 +19,9 @@ import { Dialog } from '../../interface/Dialog'
 import { Dropdown } from '../../interface/Dropdown'
 import { NumberInput } from '../../interface/NumberInput'
 import { TextInput } from '../../interface/TextInput'
+import { leftOutText } from '../../interface/wording/leftOut'
 import { formatMoney } from '../../interface/wording/money'
+import { IMAGE_NEED_NAMES } from '../../interface/wording/needs'
 import { addMachine, addWeek, freeName } from '../../store/commands.ts'
 import { askSearch } from '../../workers/askSearch.ts'
 import { offeredWeeks } from '../workbench/offeredWeeks.ts'
@@ -43,6 +47,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const [memory, setMemory] = useState(8)
   const [where, setWhere] = useState(ANYWHERE)
   const [weekId, setWeekId] = useState(plan.weeks[0]?.id ?? 'office-days')
+  const [image, setImage] = useState<ImageNeed>('any-linux')
   const [most, setMost] = useState('')
   const [found, setFound] = useState<{ readonly of: Machine; readonly found: Found | undefined }>()
   const offered = useMemo(() => offeredWeeks({ weeks: plan.weeks }), [plan.weeks])
@@ -53,17 +58,11 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const [book] = providers
   const wanted = useMemo(() => {
     const start = book && newMachine(book, name, week)
-    // Nobody binds a machine for years in a sentence: its terms stay on demand.
     return (
       start &&
-      applyLeastNeeds(
-        { ...start, purpose, pinned: ['terms'] },
-        vcpu,
-        memory,
-        where === ANYWHERE ? undefined : where,
-      )
+      applyLeastNeeds({ ...start, purpose }, vcpu, memory, where === ANYWHERE ? undefined : where, image)
     )
-  }, [book, name, week, purpose, vcpu, memory, where])
+  }, [book, name, week, purpose, vcpu, memory, where, image])
   useEffect(() => {
     if (!wanted) return undefined
     const weeks = isNew ? [...plan.weeks, week] : plan.weeks
@@ -73,6 +72,8 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
       month,
       reading,
       machines: [wanted],
+      // Nobody binds a machine for years in a sentence.
+      uncommitted: true,
     }
     const { answer, cancel } = askSearch(question, () => undefined)
     answer.then(
@@ -87,11 +88,25 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const shown = best?.found && { total: best.found.total, currency: book?.currency ?? currency }
   const inPlan =
     shown && exchanged(shown.total, exchangeEitherWay(shown.currency, currency, plan.exchangeRates, month))
+  const leftOut = useMemo(() => {
+    if (!wanted) return []
+    const weeks = isNew ? [...plan.weeks, week] : plan.weeks
+    const pricing = new PlanPricing({ plan: { ...plan, weeks, machines: [wanted] }, books, month, reading })
+    const priced = pricing.of(wanted)
+    if (!priced.ok) return []
+    const { resolved, month: billed } = priced
+    return searchLeavesOut({
+      resolved,
+      plan,
+      month: billed,
+      shared: undefined,
+      elsewhere: pricing.elsewhere(resolved.index),
+    })
+  }, [wanted, plan, week, isNew, books, month, reading])
   const isOver = limit !== undefined && inPlan !== undefined && compare(inPlan, limit) > 0
   const add = (): void => {
     if (!best?.found) return
-    const { pinned, ...form } = best.found.machine
-    const machine: Machine = { ...form, name, purpose }
+    const machine: Machine = { ...best.found.machine, name, purpose }
     session.edit(`add ${name}`, (draft) => {
       if (isNew) addWeek(week)(draft)
       addMachine(machine)(draft)
@@ -136,6 +151,13 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
           most={65_536}
           onChange={setMemory}
         />
+        <span>with</span>
+        <Dropdown
+          label="What it runs"
+          value={image}
+          options={IMAGE_NEEDS.map((id) => ({ id, name: IMAGE_NEED_NAMES[id] }))}
+          onChange={(id) => setImage(IMAGE_NEEDS.find((each) => each === id) ?? 'any-linux')}
+        />
         <span>, data kept</span>
         <Dropdown
           label="Where its data may be"
@@ -170,7 +192,8 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
             ? 'Looking everywhere…'
             : !best.found || !shown
               ? 'Nothing that is sold has all of this: ask for less, or for another place.'
-              : `The cheapest that fits is ${describe(best.found.machine, books)}, on demand: ${formatMoney(shown.total, shown.currency)} a month.`}
+              : `The cheapest that fits is ${describe(best.found.machine, books)}: ${formatMoney(shown.total, shown.currency)} a month.`}
+        {best && leftOut.length > 0 && ` Left out: ${leftOut.map(leftOutText).join('; ')}.`}
         {isOver && <Over> That is more than {most}.</Over>}
       </p>
       <Line>
@@ -183,9 +206,9 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   )
 }
 
-/** `Heron 2/8 (2 vCPU, 8 GiB) in Porto a, Fennmark`. */
+/** `Heron 2/8 (2 vCPU, 8 GiB) in Porto a, Fennmark, with Fellside Linux 12 on 10 GiB, on demand`. */
 function describe(
-  { provider, region, zone, size: id, chosen }: Machine,
+  { provider, region, zone, size: id, chosen, image, systemDisk, terms }: Machine,
   books: readonly PriceBook[],
 ): string {
   const book = books.find(
@@ -193,8 +216,12 @@ function describe(
   )
   const size = book?.sizes.find((each) => each.id === id)
   const place = book?.regions.find((each) => each.id === region)?.name ?? region
+  const imageName = book?.images.find((each) => each.id === image)?.name ?? image
+  const onTerms = book?.terms.find((each) => each.id === terms)?.name ?? terms
+  const isOwn = book?.diskKinds.find((each) => each.id === systemDisk.kind)?.room.by === 'size'
+  const room = isOwn ? size?.localDiskGiB : systemDisk.roomGiB
   const { vcpu, memoryGiB } = chosen ?? size ?? { vcpu: 0, memoryGiB: 0 }
-  return `${size?.name ?? id} (${vcpu} vCPU, ${memoryGiB} GiB) in ${place} ${zone}, ${book?.provider.name ?? provider}`
+  return `${size?.name ?? id} (${vcpu} vCPU, ${memoryGiB} GiB) in ${place} ${zone}, ${book?.provider.name ?? provider}, with ${imageName} on ${room ?? 0} GiB, ${onTerms.toLowerCase()}`
 }
 
 const Sentence = styled.div`

@@ -3,6 +3,7 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
+import { IMAGE_NEEDS } from '../../core/machine/imageNeed.ts'
 import { KEEPS, type Keep } from '../../core/machine/needs.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { closedByNeed } from '../../core/notches/closedByNeed.ts'
@@ -13,7 +14,7 @@ import { Dropdown } from '../../interface/Dropdown'
 import { NumberInput } from '../../interface/NumberInput'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { formatMoney } from '../../interface/wording/money'
-import { KEEP_LABELS } from '../../interface/wording/needs'
+import { IMAGE_NEED_NAMES, KEEP_LABELS } from '../../interface/wording/needs'
 import { isZero } from '../../core/quantity/exact.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { PlacesDialog } from './PlacesDialog'
@@ -124,6 +125,19 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
             ),
           )}
           {row(
+            'Image',
+            ['image'],
+            <Dropdown
+              label="Needed image"
+              value={needs.image ?? 'this'}
+              options={[
+                { id: 'this', name: 'this image' },
+                ...IMAGE_NEEDS.map((id) => ({ id, name: IMAGE_NEED_NAMES[id] })),
+              ]}
+              onChange={(id) => need({ image: IMAGE_NEEDS.find((each) => each === id) })}
+            />,
+          )}
+          {row(
             'Architecture',
             ['architecture'],
             <Dropdown
@@ -188,8 +202,9 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
         </tbody>
       </Table>
       <Note>
-        What a need costs is the cheapest machine that fits, over size, place, terms, system disk and state
-        when off, less the cheapest without that need. Nothing that is pinned changes. Zero asks for nothing.
+        What a need costs is the cheapest machine that fits, over size, place, terms, system disk, state when
+        off and, where any will do, image, less the cheapest without that need. Nothing that is pinned
+        changes. Zero asks for nothing.
       </Note>
       {placesOpen && <PlacesDialog onClose={() => setPlacesOpen(false)} />}
     </>

@@ -24,6 +24,7 @@ interface ProposalProps {
 const PART_NAMES = {
   place: 'Place',
   size: 'Size',
+  image: 'Image',
   disk: 'System disk',
   terms: 'Terms',
   off: 'When off',

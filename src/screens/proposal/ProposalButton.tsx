@@ -3,9 +3,12 @@
 import { useRef, useState } from 'react'
 import { Dialog, Heading } from 'react-aria-components'
 import styled from 'styled-components'
+import { searchLeavesOut } from '../../core/search/cheapestFit.ts'
 import { Button } from '../../interface/Button'
 import { Popover } from '../../interface/Popover'
 import { Progress } from '../../interface/Progress'
+import { leftOutText } from '../../interface/wording/leftOut'
+import { IMAGE_NEED_NAMES } from '../../interface/wording/needs'
 import { Proposal } from './Proposal'
 import { useSearch } from './useSearch'
 import type { PlatesInputs } from '../../core/notches/plate.ts'
@@ -47,13 +50,38 @@ function Search({ inputs, onClose }: { readonly inputs: PlatesInputs; readonly o
     case 'failed':
       return <p role="alert">{search.message} Close this and try again.</p>
     case 'found':
-      return search.found ? (
-        <Proposal inputs={inputs} proposed={search.found.machine} onClose={onClose} />
-      ) : (
-        <p>Nothing in any price book has all that {machine.name} needs. Ask for less under All needs.</p>
+      return (
+        <>
+          {search.found ? (
+            <Proposal inputs={inputs} proposed={search.found.machine} onClose={onClose} />
+          ) : (
+            <p>Nothing in any price book has all that {machine.name} needs. Ask for less under All needs.</p>
+          )}
+          <LeftOutNote inputs={inputs} />
+        </>
       )
   }
 }
+
+/** What was searched, and what not and why. */
+function LeftOutNote({ inputs }: { readonly inputs: PlatesInputs }) {
+  const { needs } = inputs.resolved.machine
+  const left = searchLeavesOut(inputs)
+  return (
+    <Note>
+      {needs.image === undefined
+        ? 'With this image, or one akin to it: under All needs another may do.'
+        : `With ${IMAGE_NEED_NAMES[needs.image]}.`}{' '}
+      The system disk has the room that image, memory image and needs ask for.
+      {left.length > 0 && ` Left out: ${left.map(leftOutText).join('; ')}.`}
+    </Note>
+  )
+}
+
+const Note = styled.p`
+  font-size: 12px;
+  color: var(--ink-2);
+`
 
 const Sheet = styled(Dialog)`
   display: grid;

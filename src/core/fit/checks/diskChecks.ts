@@ -2,6 +2,7 @@ import type { DiskKind } from '../../catalogue/priceBook.ts'
 import { diskIops, diskThroughput } from '../../catalogue/diskPerformance.ts'
 import { chargedRoom, diskRate } from '../../catalogue/diskRates.ts'
 import { snapshotRate } from '../../catalogue/regionRates.ts'
+import { meetsImageNeed } from '../../machine/imageNeed.ts'
 import type { Disk } from '../../machine/plan.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../../machine/resolveMachine.ts'
 import { gib, type GiB } from '../../quantity/units.ts'
@@ -95,6 +96,13 @@ export const DISK_CHECKS: readonly FitCheck[] = [
       }
       return undefined
     },
+  },
+  {
+    concerns: ['image'],
+    find: ({ image, machine: { needs } }) =>
+      needs.image === undefined || meetsImageNeed(image, needs.image)
+        ? undefined
+        : { code: 'image-not-wanted', image: image.name, needs: needs.image },
   },
   {
     concerns: ['disk-room', 'disk-kind', 'image'],

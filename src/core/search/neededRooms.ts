@@ -1,0 +1,46 @@
+import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
+import { chargedRoom } from '../catalogue/diskRates.ts'
+import type { DiskKind, PerformanceRule } from '../catalogue/priceBook.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { offStates } from '../power/offPlan.ts'
+import { gib, type GiB } from '../quantity/units.ts'
+
+/**
+ * Rooms of the system disk among which the cheapest that fits is: the least that image, memory image and need ask for,
+ * the least that gives the needed IOPS and throughput, and its own. More room is never cheaper, but for what it gives.
+ */
+export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
+  const { machine, image, size } = resolved
+  const own = machine.systemDisk.roomGiB
+  if (kind.room.by === 'size') return [own]
+  const { needs } = machine
+  const memory = offStates(machine).includes('hibernated') ? size.memoryGiB : 0
+  const beside = (give: (kind: DiskKind, room: number) => number): number =>
+    machine.dataDisks.reduce((sum, disk) => {
+      const own = resolved.index.diskKinds.get(disk.kind)
+      return own ? sum + give(own, chargedRoom(own, disk.roomGiB, size) ?? disk.roomGiB) : sum
+    }, 0)
+  const least = Math.ceil(
+    Math.max(
+      1,
+      kind.room.by === 'gib' ? kind.room.leastGiB : 0,
+      image.least.diskGiB,
+      image.usedGiB + memory,
+      (needs.diskGiB ?? 0) - beside((_, room) => room),
+    ),
+  )
+  const forIops = roomFor(kind.iops, needs.iops - beside(diskIops) - (machine.systemDisk.extraIops ?? 0))
+  const forThroughput = roomFor(
+    kind.megabytesPerSecond,
+    (needs.megabytesPerSecond ?? 0) -
+      beside(diskThroughput) -
+      (machine.systemDisk.extraMegabytesPerSecond ?? 0),
+  )
+  const enough = Math.max(least, forIops, forThroughput)
+  // Its own first: of rooms that cost the same, nothing has to change.
+  return [...new Set([own, enough])].map(gib)
+}
+
+/** The least room in whole GiB that gives so much; 0 where none is needed or none would do. */
+const roomFor = ({ base, perGiB, most }: PerformanceRule, needed: number): number =>
+  needed <= base || perGiB === 0 || needed > most ? 0 : Math.ceil((needed - base) / perGiB)
