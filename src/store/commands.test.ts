@@ -13,7 +13,10 @@ import {
   addMachine,
   addWeek,
   dropVariant,
+  endMachines,
   freeName,
+  freezeVariant,
+  isWeekShared,
   keepVariant,
   pinPlate,
   removeMachines,
@@ -23,6 +26,7 @@ import {
   replaceMachine,
   setAccess,
   setDisk,
+  setLife,
   setMachine,
   setMoney,
   setNeeds,
@@ -35,7 +39,7 @@ import {
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
 if (!read.ok) throw new Error('the demo is not valid')
 const plan = read.value
-const after = (recipe: Recipe): Plan => produce(plan, recipe)
+const after = (recipe: Recipe, before: Plan = plan): Plan => produce(before, recipe)
 
 describe('changes of a plan', () => {
   test('touch the machine they name and leave the others as they are', () => {
@@ -184,5 +188,31 @@ describe('decisions about one machine', () => {
     })
     expect(produce(alone, removeWeek(week)).weeks.map(({ id }) => id)).toContain(week)
     expect(produce(alone, removeWeek('pune-day')).weeks.map(({ id }) => id)).not.toContain('pune-day')
+  })
+
+  test('a kept variant follows its week until its hours are frozen', () => {
+    const [machine] = plan.machines
+    const { name, week } = machine!
+    const kept = after(keepVariant(name))
+    const number = kept.machines[0]!.variants![0]!.number
+    expect(isWeekShared(kept, name, number, week)).toBe(true)
+    const frozen = after(freezeVariant(name, number), kept)
+    const own = frozen.machines[0]!.variants![0]!.form.week
+    expect(isWeekShared(frozen, name, number, own)).toBe(false)
+    const [was, is] = [week, own].map((id) => frozen.weeks.find((each) => each.id === id)!)
+    expect({ ...is, id: was!.id, name: was!.name }).toEqual(was)
+    expect(is!.name).toBe(`${was!.name}, as kept`)
+    // Twice gives another one.
+    expect(after(freezeVariant(name, number), frozen).weeks.at(-1)!.name).not.toBe(is!.name)
+  })
+
+  test('what is deleted but leaves something behind stays as gone', () => {
+    const [machine] = plan.machines
+    const ended = after(endMachines(new Set([machine!.name]), '2027-02-28'))
+    expect(ended.machines[0]).toMatchObject({ name: machine!.name, lastDay: '2027-02-28' })
+    const later = after(setLife(machine!.name, { firstDay: '2027-06-01', lastDay: '2027-07-31' }))
+    expect(after(endMachines(new Set([machine!.name]), '2027-02-28'), later).machines[0]).not.toHaveProperty(
+      'firstDay',
+    )
   })
 })

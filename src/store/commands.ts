@@ -116,6 +116,37 @@ export const takeVariant = (name: string, number: number): Recipe =>
     return variant && asVariant(machine as Machine, variant as Variant)
   })
 
+/** Gives a kept variant a week of its own, as the one that it follows stands now. */
+export const freezeVariant =
+  (name: string, number: number): Recipe =>
+  (draft) => {
+    const variant = draft.machines
+      .find((machine) => machine.name === name)
+      ?.variants?.find((each) => each.number === number)
+    const week = variant && draft.weeks.find(({ id }) => id === variant.form.week)
+    if (!week) return
+    const id = freeName(
+      `${week.id.slice(0, 48).replaceAll('-', ' ')} kept`,
+      draft.weeks.map((each) => each.id.replaceAll('-', ' ')),
+    ).replaceAll(' ', '-')
+    const frozen = freeName(
+      `${week.name.slice(0, 44)}, as kept`,
+      draft.weeks.map((each) => each.name),
+    )
+    draft.weeks.push({ ...current(week), id, name: frozen } as Draft<WeekPlan>)
+    variant.form.week = id
+  }
+
+/** Whether something else in the plan has the same hours, so that a change of them changes a variant too. */
+export const isWeekShared = ({ machines }: Plan, name: string, number: number, week: string): boolean =>
+  machines.some(
+    (machine) =>
+      machine.week === week ||
+      (machine.variants ?? []).some(
+        (variant) => variant.form.week === week && !(machine.name === name && variant.number === number),
+      ),
+  )
+
 export const renameVariant = (name: string, number: number, to: string): Recipe =>
   onMachine(name, (machine) => {
     const variant = machine.variants?.find((each) => each.number === number)

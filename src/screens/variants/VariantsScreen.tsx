@@ -10,7 +10,7 @@ import { Button } from '../../interface/Button'
 import { Tick } from '../../interface/Tick'
 import { findingText } from '../../interface/wording/finding'
 import { formatDifference, formatMoney } from '../../interface/wording/money'
-import { keepVariant } from '../../store/commands.ts'
+import { freezeVariant, isWeekShared, keepVariant } from '../../store/commands.ts'
 import { Sign } from '../watch/Sign'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { variantColumns, type VariantColumn } from './columns.ts'
@@ -78,6 +78,14 @@ function SideBySide({ machine, priced }: { readonly machine: Machine; readonly p
                 </td>
               ))}
             </tr>
+            <tr>
+              <th scope="row">Its hours</th>
+              {columns.map((column) => (
+                <td key={column.number ?? 'now'}>
+                  <HoursCell column={column} />
+                </td>
+              ))}
+            </tr>
             {rows.map(({ label, texts }) => (
               <tr key={label}>
                 <th scope="row">{label}</th>
@@ -117,6 +125,28 @@ function MonthCell({ column, now }: { readonly column: VariantColumn; readonly n
       )}
       {column !== now && !total && <span>no exchange rate</span>}
     </>
+  )
+}
+
+/** Whether a kept form changes with a week that others have too, and the press that gives it hours of its own. */
+function HoursCell({ column: { number, machine } }: { readonly column: VariantColumn }) {
+  const { session, state } = useWorkbench()
+  const { plan } = state
+  const week = plan.weeks.find(({ id }) => id === machine.week)
+  if (!week) return null
+  if (number === undefined) return <>“{week.name}”</>
+  if (!isWeekShared(plan, machine.name, number, week.id)) return <>“{week.name}”, its own</>
+  return (
+    <Hours>
+      <span>follows “{week.name}”, and changes with it</span>
+      <Button
+        onPress={() =>
+          session.edit(`${machine.name}: freeze the hours of a variant`, freezeVariant(machine.name, number))
+        }
+      >
+        Freeze its hours
+      </Button>
+    </Hours>
   )
 }
 
@@ -178,6 +208,12 @@ const Table = styled.table`
     min-width: 116px;
     color: var(--ink-2);
   }
+`
+
+const Hours = styled.div`
+  display: grid;
+  gap: 4px;
+  justify-items: start;
 `
 
 const Cell = styled.td<{ readonly $differs: boolean }>`
