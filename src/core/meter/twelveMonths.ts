@@ -1,8 +1,11 @@
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
 import type { Machine } from '../machine/plan.ts'
+import { roundTo } from '../quantity/decimal.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { seconds, type Seconds } from '../quantity/units.ts'
 import { PlanPricing, type MachineResult, type PlanPricingInputs } from './planPricing.ts'
+
+const SHOWN = 2
 
 interface MonthAhead {
   readonly month: YearMonth
@@ -11,7 +14,7 @@ interface MonthAhead {
 
 export interface TwelveMonths {
   readonly months: readonly MonthAhead[]
-  /** Of the months that have a price, where all of them are in one currency. */
+  /** Sum of the months as they are shown, to the cent, of those that have a price; where all are in one currency. */
   readonly total: { readonly amount: Exact; readonly currency: string } | undefined
   readonly onTime: Seconds
   /** Months without a price: no edition is valid then, or it lacks something. */
@@ -32,7 +35,10 @@ export function twelveMonths(machine: Machine, inputs: PlanPricingInputs): Twelv
     months,
     total:
       first && isOneCurrency
-        ? { amount: priced.reduce((sum, { total }) => add(sum, total), ZERO), currency: first.currency }
+        ? {
+            amount: priced.reduce((sum, { total }) => add(sum, roundTo(total, SHOWN)), ZERO),
+            currency: first.currency,
+          }
         : undefined,
     onTime: seconds(priced.reduce((sum, { onTime }) => sum + onTime, 0)),
     unpriced: months.length - priced.length,

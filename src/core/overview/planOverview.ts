@@ -41,7 +41,10 @@ export type OverviewPart =
   | {
       readonly kind: 'limits'
       readonly currency: string
+      /** By true hours, in either reading. */
       readonly budget: BudgetReach | undefined
+      /** Machines that are in no total of the month, for want of a price or an exchange rate. */
+      readonly leftOut: readonly string[]
       readonly quotas: readonly QuotaUse[]
     }
   | { readonly kind: 'ahead'; readonly months: readonly AheadMonth[] }
@@ -76,18 +79,33 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     totals,
   }
   const spending = new PlanSpending({ ...inputs, plan: known })
+  // Money is spent by true hours, however a month is read: budget and credit go by those.
+  const truly =
+    inputs.reading === 'calendar'
+      ? spending
+      : new PlanSpending({ ...inputs, plan: known, reading: 'calendar' })
+  const spent = truly.of(month)
+  const trueTotals = planTotals(
+    known,
+    spent.parts.map(({ estimate }) => estimate),
+    month,
+    places,
+  )
   yield {
     kind: 'limits',
     currency: totals.currency,
-    budget:
-      plan.budget === undefined ? undefined : budgetReach(spending.of(month), plan.budget, totals.planned),
+    leftOut: spent.leftOut,
+    budget: plan.budget === undefined ? undefined : budgetReach(spent, plan.budget, trueTotals.planned),
     quotas: quotaUse(priced),
   }
   yield { kind: 'ahead', months: planAhead({ ...inputs, plan: known }, spending, month, places) }
   const { credit } = plan
-  const planned = credit && creditRunway(spending, credit)
+  const planned = credit && creditRunway(truly, credit)
   if (planned) {
-    const alwaysOn = creditRunway(new PlanSpending({ ...inputs, plan: neverOff(known) }), credit)
+    const alwaysOn = creditRunway(
+      new PlanSpending({ ...inputs, plan: neverOff(known), reading: 'calendar' }),
+      credit,
+    )
     yield { kind: 'credit', planned, alwaysOn }
   }
   const steps = surveyPlan({ ...inputs, currency: totals.currency })
@@ -98,7 +116,10 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     }
     yield { kind: 'survey', survey: step.value }
     if (planned?.end.kind === 'used-up') {
-      yield { kind: 'enough', enough: enoughNotches({ ...inputs, plan: known }, credit!, step.value.notches) }
+      yield {
+        kind: 'enough',
+        enough: enoughNotches({ ...inputs, plan: known, reading: 'calendar' }, credit!, step.value.notches),
+      }
     }
     return
   }

@@ -1,7 +1,9 @@
 import type { Charge, ChargeSubject, Meter, Waiver } from '../../core/meter/charge.ts'
 import type { SizeRateBase } from '../../core/catalogue/sizeRates.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
-import { formatDuration, formatHours } from './time'
+import { MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { multiply, toNumber } from '../../core/quantity/exact.ts'
+import { SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
+import { formatDuration } from './time'
 import { groupDigits } from './money'
 
 const ADDRESS_USE = { attachedOn: 'while on', attachedOff: 'while off', unattached: 'unattached' } as const
@@ -74,46 +76,70 @@ function subjectTitle(meter: Meter, subject: ChargeSubject): string {
 
 const count = (value: number): string => groupDigits(String(Math.round(value * 1_000) / 1_000))
 
-/** Seconds that the charge counts; with a threshold inside a second, a part of it. */
-const chargedSeconds = ({ pieces, ticksPerSecond }: Charge): number =>
-  ticksPerSecond === 0 ? 0 : pieces.ticks / ticksPerSecond
+/** To four places: what is multiplied must give the cents beside it. */
+const fine = (value: number): string => groupDigits(String(Math.round(value * 10_000) / 10_000))
 
-/** How much of it, in a few words. */
+/** What is charged of the rate: itself, or its share in a band, with what it is a share of. */
+function rateText({ rate, band }: Charge): string {
+  const per = rate.per === 'month' ? ' a month' : ''
+  if (!band?.share || band.share.text === '1') return `${rate.text}${per}`
+  const charged = trimDecimal(toDecimal(multiply(rate.value, band.share.value), MOST_DECIMALS))
+  return `${charged}${per} (${count(Number(band.share.text) * 100)} % of ${rate.text})`
+}
+
+/** Hours against a rate an hour; in the 730-hour reading as many of 730 as of the month's. */
+function hoursText(charge: Charge): string {
+  const { pieces, ticksPerPeriod, ticksPerSecond } = charge
+  return `${fine(pieces.ticks / ticksPerPeriod)} h${ticksPerSecond === 1 ? '' : ' of 730'}`
+}
+
+/** The part of a month against a rate a month. */
+function monthText({ pieces, ticksPerPeriod, ticksPerSecond }: Charge): string {
+  if (pieces.ticks === ticksPerPeriod) return 'all month'
+  const hours = (ticks: number): string => fine(ticks / ticksPerSecond / SECONDS_PER_HOUR)
+  return `${hours(pieces.ticks)} of ${hours(ticksPerPeriod)} h`
+}
+
+const timeText = (charge: Charge): string =>
+  charge.rate.per === 'month' ? monthText(charge) : hoursText(charge)
+
+/** How much of it, in a few words: what is multiplied, and at which rate. */
 export function chargeDetail(charge: Charge): string {
-  const { subject, rate, units } = charge
-  const hours = formatHours(chargedSeconds(charge))
+  const { subject, units, waived } = charge
+  const rate = rateText(charge)
+  const free = waived ? ', not charged' : ''
   switch (subject.of) {
     case 'size': {
       const times =
         subject.base === 'machine' ? '' : ` × ${count(toNumber(units))} ${UNIT_NAMES[subject.base]}`
-      return `${hours}${times} at ${rate.text}${rate.per === 'month' ? ' a month' : ''}`
+      return `${timeText(charge)}${times} at ${rate}${free}`
     }
     case 'up-front':
-      return `one of ${subject.months} months of ${rate.text}`
+      return `one of ${subject.months} months of ${rate}`
     case 'licence':
-      return `${hours} × ${subject.vcpu} vCPU at ${rate.text}`
+      return `${timeText(charge)} × ${subject.vcpu} vCPU at ${rate}${free}`
     case 'disk': {
       const room = `${groupDigits(String(subject.askedGiB))} GiB ${subject.name}`
       const step = subject.byStep && subject.chargedGiB !== subject.askedGiB
-      const whole = charge.pieces.ticks === charge.ticksPerPeriod
-      return `${room}${step ? `, step of ${groupDigits(String(subject.chargedGiB))}` : ''}${whole ? ', all month' : `, ${hours}`}`
+      const sold = subject.byStep ? ' at' : ' ×'
+      return `${room}${step ? `, step of ${groupDigits(String(subject.chargedGiB))}` : ''}${sold} ${rate}, ${monthText(charge)}${free}`
     }
     case 'disk-iops':
-      return `${count(subject.bought)} IOPS at ${rate.text}`
+      return `${count(subject.bought)} IOPS at ${rate}, ${monthText(charge)}`
     case 'disk-throughput':
-      return `${count(subject.bought)} MB/s at ${rate.text}`
+      return `${count(subject.bought)} MB/s at ${rate}, ${monthText(charge)}`
     case 'disk-operations':
-      return `${count(subject.bought)} at ${rate.text} for 10,000`
+      return `${count(subject.bought)} at ${rate} for 10,000`
     case 'snapshots':
-      return `${subject.kept} kept, ${count(toNumber(units))} GiB at ${rate.text}`
+      return `${subject.kept} kept, ${fine(toNumber(units))} GiB at ${rate}, ${monthText(charge)}`
     case 'address':
-      return `${subject.sort}, ${hours} at ${rate.text}`
+      return `${subject.sort}, ${timeText(charge)} at ${rate}`
     case 'memory':
-      return `${subject.memoryGiB} GiB, ${hours}`
+      return `${subject.memoryGiB} GiB at ${rate}, ${monthText(charge)}`
     case 'traffic':
-      return `${count(toNumber(units))} GiB at ${rate.text}`
+      return `${fine(toNumber(units))} GiB at ${rate}${free}`
     case 'restore':
-      return `${subject.restoredGiB} GiB, ${subject.times} times at ${rate.text}`
+      return `${subject.restoredGiB} GiB, ${subject.times} times at ${rate}`
   }
 }
 

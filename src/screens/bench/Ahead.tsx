@@ -4,11 +4,12 @@ import { memo } from 'react'
 import { Bar, BarChart, CartesianGrid, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
-import type { AheadMonth } from '../../core/overview/planAhead.ts'
+import type { AheadEnd, AheadMonth } from '../../core/overview/planAhead.ts'
 import type { OverviewPart } from '../../core/overview/planOverview.ts'
 import { add, subtract, toNumber, ZERO } from '../../core/quantity/exact.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { currencySymbol, formatAmount, formatMoney } from '../../interface/wording/money'
+import { readingText } from '../../interface/wording/reading'
 import { formatMonth, monthName } from '../../interface/wording/time'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
@@ -23,7 +24,7 @@ interface AheadProps {
 
 /** Twelve months of the plan, with what commitments ask for and the editions of price books that begin. */
 export const Ahead = memo(function Ahead({ part }: AheadProps) {
-  const { state, month: now } = useWorkbench()
+  const { state, month: now, address } = useWorkbench()
   const { byName } = useSummaries()
   const { plan, books } = state
   if (!part) return null
@@ -33,7 +34,10 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
   const budget = plan.budget === undefined ? undefined : parseDecimal(plan.budget)
   const total = months.reduce((sum, { planned }) => add(sum, planned), ZERO)
   const provider = (id: string): string => books.find((book) => book.provider.id === id)?.provider.name ?? id
-  const notes = months.flatMap(({ month, newEditions, leftOut }) => [
+  const notes = months.flatMap(({ month, planned, newEditions, leftOut, ends }) => [
+    ...ends.map(
+      (end) => `${formatMonth(month)}: ${endText(end, formatMoney(planned, currency), currency, provider)}`,
+    ),
     ...newEditions.map(
       ({ provider: id, edition }) => `${formatMonth(month)}: ${provider(id)} by its edition ${edition}`,
     ),
@@ -49,7 +53,9 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
     <BenchSection aria-label="Twelve months ahead">
       <BenchTitle>
         Twelve months ahead
-        <small data-testid="ahead-total">{formatMoney(total, currency)} in all</small>
+        <small data-testid="ahead-total">
+          {formatMoney(total, currency)} in all{readingText(address.reading)}
+        </small>
       </BenchTitle>
       <Figure aria-hidden="true">
         <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 600, height: HEIGHT }}>
@@ -110,6 +116,18 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
     </BenchSection>
   )
 })
+
+/** What ends, and what the month becomes by it. */
+function endText(end: AheadEnd, becomes: string, currency: string, provider: (id: string) => string): string {
+  if (end.kind === 'commitment')
+    return `the commitment of ${end.machine} ended on ${end.on}; later months go by its price as before`
+  const { before, name, on } = end
+  const what =
+    end.kind === 'allowance'
+      ? `the free allowance “${name}” of ${provider(end.provider)} ended on ${on}`
+      : `the price book of ${provider(end.provider)}, ${name}, ended on ${on} and no edition follows`
+  return `${what}; the month becomes ${becomes}${before ? ` in place of ${formatMoney(before, currency)}` : ''}`
+}
 
 /** The same for who hears the page. */
 const AheadTable = ({ months }: { readonly months: readonly AheadMonth[] }) => (

@@ -3,7 +3,7 @@
 import { memo } from 'react'
 import styled from 'styled-components'
 import type { OverviewPart } from '../../core/overview/planOverview.ts'
-import { negate, sign } from '../../core/quantity/exact.ts'
+import { negate, sign, subtract } from '../../core/quantity/exact.ts'
 import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../interface/wording/money'
 import { formatMonth } from '../../interface/wording/time'
@@ -18,7 +18,7 @@ interface MonthBudgetProps {
 
 /** The month against its budget: what is left of it, or from when on there is nothing left. */
 export const MonthBudget = memo(function MonthBudget({ part, onEdit }: MonthBudgetProps) {
-  const { month, state } = useWorkbench()
+  const { month, state, address } = useWorkbench()
   const budget = part?.budget
   const zone = state.plan.credit?.timeZone ?? state.plan.weeks[0]?.timeZone ?? 'Etc/UTC'
   return (
@@ -36,11 +36,17 @@ export const MonthBudget = memo(function MonthBudget({ part, onEdit }: MonthBudg
           {formatMonth(month)} is{' '}
           {sign(budget.left) < 0 ? (
             <Over>{formatMoney(negate(budget.left), part.currency)} over</Over>
+          ) : part.leftOut.length > 0 ? (
+            <>
+              <Over>not wholly priced</Over>: without {part.leftOut.length} of {state.plan.machines.length}{' '}
+              machines {formatMoney(subtract(budget.budget, budget.left), part.currency)} are spent of
+            </>
           ) : (
             <Within>{formatMoney(budget.left, part.currency)} within</Within>
           )}{' '}
           {formatMoney(budget.budget, part.currency)}
-          {budget.at !== undefined && <>, used up on {instantText(budget.at, zone)}</>}.
+          {budget.at !== undefined && <>, used up on {instantText(budget.at, zone)}</>}
+          {address.reading === '730-hours' && ', by true hours'}.
         </p>
       )}
     </BenchSection>

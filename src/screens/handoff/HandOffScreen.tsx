@@ -1,10 +1,11 @@
 'use client'
 
 import { strToU8, zipSync } from 'fflate'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { nameRulesOf } from '../../core/machine/accessProblems.ts'
 import type { Machine } from '../../core/machine/plan.ts'
+import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { hostNames } from '../../files/handoff/hostNames.ts'
 import { plainNames } from '../../files/plainNames.ts'
 import { estimateCsv } from '../../files/estimate/estimateCsv.ts'
@@ -29,10 +30,16 @@ type Shown = 'sheet' | 'report'
 /** The way out: build sheets, user data, the estimate as files, and the month as a page for those who pay. */
 export function HandOffScreen() {
   const { state, month, address, mend, pricing } = useWorkbench()
-  const { plan } = state
+  const { plan, books } = state
+  // What is built is billed by true hours, however the month is read on the screen.
+  const billed = useMemo(
+    () =>
+      address.reading === 'calendar' ? pricing : new PlanPricing({ plan, books, month, reading: 'calendar' }),
+    [address.reading, pricing, plan, books, month],
+  )
   const [shown, setShown] = useState<Shown>('sheet')
   const machine = plan.machines.find(({ name }) => name === address.machine) ?? plan.machines[0]
-  const result = machine && pricing.of(machine)
+  const result = machine && billed.of(machine)
   const base = fileName(plan.name)
   const hosts = hostNames(plan.machines, (name) => {
     const found = plan.machines.find((each) => each.name === name)
@@ -43,7 +50,7 @@ export function HandOffScreen() {
   const files = new Map(plainNames(plan.machines).map((plain, i) => [plan.machines[i]!.name, plain]))
   const sheets = () =>
     plan.machines.flatMap((each) => {
-      const priced = pricing.of(each)
+      const priced = billed.of(each)
       return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month, hostOf(each)) }] : []
     })
   const report = () => {

@@ -4,10 +4,10 @@ import { memo, useDeferredValue, useMemo } from 'react'
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { civilDate, weekdayOf } from '../../core/calendar/civil.ts'
-import { dailyCosts, type DailyCost } from '../../core/meter/dailyCosts.ts'
+import { shownDays, type ShownDay } from '../../core/ledger/shownDays.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import { add, toNumber } from '../../core/quantity/exact.ts'
+import { toNumber } from '../../core/quantity/exact.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
 import { formatMoney } from '../../interface/wording/money'
 import { PHASE_NAMES } from '../../interface/wording/state'
@@ -26,7 +26,7 @@ interface DayBar {
   readonly at: number
   readonly floor: number
   readonly machineTime: number
-  readonly cost: DailyCost
+  readonly cost: ShownDay
 }
 
 /** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
@@ -38,7 +38,7 @@ export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
 
 const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayProps) {
   const { timeZone } = resolved.week
-  const days = useMemo(() => dailyCosts(estimate, timeZone), [estimate, timeZone])
+  const days = useMemo(() => shownDays(estimate, timeZone), [estimate, timeZone])
   const bars = days.map((cost, i): DayBar => ({
     at: i,
     floor: toNumber(cost.floor),
@@ -88,7 +88,7 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
           {days.map((cost) => (
             <tr key={cost.span.from}>
               <th scope="row">{formatDay(cost.day)}</th>
-              <td>{formatMoney(add(cost.floor, cost.machineTime), estimate.currency)}</td>
+              <td>{formatMoney(cost.shown, estimate.currency)}</td>
             </tr>
           ))}
         </tbody>
@@ -98,7 +98,7 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
 })
 
 interface TickProps {
-  readonly days: readonly DailyCost[]
+  readonly days: readonly ShownDay[]
   readonly x?: number
   readonly y?: number
   readonly payload?: { readonly value: number }
@@ -133,16 +133,16 @@ function DayTick({ days, x = 0, y = 0, payload }: TickProps) {
   )
 }
 
-function DayTip({ cost, currency }: { readonly cost: DailyCost; readonly currency: string }) {
+function DayTip({ cost, currency }: { readonly cost: ShownDay; readonly currency: string }) {
   const phases = [...cost.phases].filter(([, time]) => time > 0)
   return (
     <Tip>
       <b>
         {DAY_NAMES[weekdayOf(cost.day)]}, {formatDay(cost.day)}
       </b>
-      <span>{formatMoney(add(cost.floor, cost.machineTime), currency, 4)}</span>
+      <span>{formatMoney(cost.shown, currency)}</span>
       <span>
-        {formatMoney(cost.machineTime, currency, 4)} machine time, {formatMoney(cost.floor, currency, 4)}{' '}
+        {formatMoney(cost.shownMachineTime, currency)} machine time, {formatMoney(cost.shownFloor, currency)}{' '}
         whatever its state
       </span>
       {phases.map(([phase, time]) => (

@@ -3,15 +3,13 @@
 import styled from 'styled-components'
 import { civilDate, weekdayOf } from '../../core/calendar/civil.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import { chargesWithin } from '../../core/meter/chargesWithin.ts'
-import type { DailyCost } from '../../core/meter/dailyCosts.ts'
+import type { ShownDay } from '../../core/ledger/shownDays.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import { clipSegments } from '../../core/power/timeline.ts'
-import { roundParts } from '../../core/quantity/roundParts.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
 import { media } from '../../interface/theme/media'
 import { chargeTitle } from '../../interface/wording/charge'
-import { groupDigits } from '../../interface/wording/money'
+import { formatAmount } from '../../interface/wording/money'
 import { PHASE_NAMES } from '../../interface/wording/state'
 import {
   DAY_NAMES,
@@ -25,7 +23,7 @@ import { dayNotes } from './dayNotes.ts'
 import { Beside, MonthSection } from './MonthSection'
 
 interface DayDetailProps {
-  readonly cost: DailyCost
+  readonly cost: ShownDay
   readonly estimate: Estimate
   readonly resolved: ResolvedMachine
 }
@@ -34,11 +32,6 @@ interface DayDetailProps {
 export function DayDetail({ cost, estimate, resolved: { week } }: DayDetailProps) {
   const { day, span } = cost
   const segments = clipSegments(estimate.metered.timeline.segments, span)
-  const charges = chargesWithin(estimate, span)
-  const { parts, total } = roundParts(
-    charges.map(({ amount }) => amount),
-    4,
-  )
   const { exceptions } = dayNotes(cost, week)
   const clock = (at: typeof span.from, zone: string): string => formatClock(localTime(at, zone).seconds)
   return (
@@ -76,15 +69,15 @@ export function DayDetail({ cost, estimate, resolved: { week } }: DayDetailProps
             </tr>
           </thead>
           <tbody>
-            {charges.map(({ charge }, i) => (
+            {cost.charges.map(({ charge, shown }, i) => (
               <tr key={i}>
                 <td>{chargeTitle(charge)}</td>
-                <td>{groupDigits(parts[i]!)}</td>
+                <td>{formatAmount(shown)}</td>
               </tr>
             ))}
             <tr data-total="">
               <th scope="row">together</th>
-              <td>{groupDigits(total)}</td>
+              <td>{formatAmount(cost.shown)}</td>
             </tr>
           </tbody>
         </Table>

@@ -4,19 +4,19 @@ import { useRef } from 'react'
 import styled from 'styled-components'
 import { civilDate, weekdayOf, type DayNumber, type Weekday } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
+import type { ShownDay } from '../../core/ledger/shownDays.ts'
 import type { DailyCost } from '../../core/meter/dailyCosts.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import { clipSegments } from '../../core/power/timeline.ts'
-import { add } from '../../core/quantity/exact.ts'
-import { roundParts } from '../../core/quantity/roundParts.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
+import { formatAmount } from '../../interface/wording/money'
 import { DAY_NAMES, shortDay } from '../../interface/wording/time'
 import { daySentence, dayNotes, staysOf } from './dayNotes.ts'
 
 interface MonthGridProps {
-  readonly days: readonly DailyCost[]
+  readonly days: readonly ShownDay[]
   readonly firstColumn: Weekday
   readonly open: DayNumber
   readonly estimate: Estimate
@@ -29,10 +29,6 @@ const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, 
 /** Days in columns of weekdays. Arrow keys go from day to day; a day opens as it is reached. */
 export function MonthGrid({ days, firstColumn, open, estimate, week, onOpen }: MonthGridProps) {
   const grid = useRef<HTMLDivElement>(null)
-  const { parts } = roundParts(
-    days.map(({ machineTime, floor }) => add(machineTime, floor)),
-    2,
-  )
   const goTo = (at: number): void => {
     const next = days[Math.min(days.length - 1, Math.max(0, at))]!
     onOpen(next.day)
@@ -74,7 +70,7 @@ export function MonthGrid({ days, firstColumn, open, estimate, week, onOpen }: M
               onClick={() => goTo(i)}
             >
               <span data-part="date">{civilDate(cost.day).day}</span>
-              <span data-part="cost">{parts[i]}</span>
+              <span data-part="cost">{formatAmount(cost.shown)}</span>
               <DayStrip cost={cost} estimate={estimate} />
               <span data-part="note">
                 {[...(notes.length ? [notes.length] : []), ...notes.exceptions].join(', ')}

@@ -4,9 +4,10 @@ import { useMemo } from 'react'
 import styled from 'styled-components'
 import { weekdayOf, type DayNumber } from '../../core/calendar/civil.ts'
 import type { Machine } from '../../core/machine/plan.ts'
-import { dailyCosts } from '../../core/meter/dailyCosts.ts'
+import { shownDays } from '../../core/ledger/shownDays.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { formatMoney } from '../../interface/wording/money'
+import { readingText } from '../../interface/wording/reading'
 import { formatHours, formatMonth } from '../../interface/wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { DayDetail } from './DayDetail'
@@ -24,7 +25,7 @@ export function MonthScreen() {
 function PricedMonth({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
   const { address, mend, month } = useWorkbench()
   const { estimate, resolved } = priced
-  const days = useMemo(() => dailyCosts(estimate, resolved.week.timeZone), [estimate, resolved])
+  const days = useMemo(() => shownDays(estimate, resolved.week.timeZone), [estimate, resolved])
   // A date of another month, as in an old link, opens the first day.
   const open = days.find(({ day }) => day === address.day) ?? days[0]!
   const choose = (day: DayNumber): void => mend({ day })
@@ -34,7 +35,8 @@ function PricedMonth({ machine, priced }: { readonly machine: Machine; readonly 
         {formatMonth(month)}{' '}
         <Beside>
           {formatHours(estimate.onTime)} on, {estimate.starts} starts,{' '}
-          {formatMoney(estimate.total, estimate.currency)}, days of {resolved.week.timeZone}
+          {formatMoney(estimate.total, estimate.currency)}
+          {readingText(address.reading)}, days of {resolved.week.timeZone}
         </Beside>
       </Title>
       <MonthGrid

@@ -7,6 +7,7 @@ import type { Machine } from '../../core/machine/plan.ts'
 import { twelveMonths } from '../../core/meter/twelveMonths.ts'
 import { media } from '../../interface/theme/media'
 import { formatAmount, formatMoney } from '../../interface/wording/money'
+import { readingText } from '../../interface/wording/reading'
 import { formatHours, formatMonth, monthName } from '../../interface/wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { Beside, MonthSection } from './MonthSection'
@@ -27,7 +28,7 @@ export function TwelveMonths({ machine }: { readonly machine: Machine }) {
         Twelve months from {formatMonth(asked.month)}
         <Beside data-testid="year-total">
           {total ? `${formatMoney(total.amount, total.currency)}, ` : ''}
-          {formatHours(onTime)} on
+          {formatHours(onTime)} on{readingText(reading)}
           {unpriced > 0 && `, ${unpriced} without prices`}
         </Beside>
       </h2>

@@ -3,7 +3,7 @@ import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { parseDate } from '../../core/calendar/civil.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { chargesWithin } from '../../core/meter/chargesWithin.ts'
-import { dailyCosts } from '../../core/meter/dailyCosts.ts'
+import { shownDays } from '../../core/ledger/shownDays.ts'
 import { estimateMachine } from '../../core/meter/estimateMachine.ts'
 import { add, compare, ZERO } from '../../core/quantity/exact.ts'
 import { OFFICE_WEEK, resolved } from '../../core/testing/resolved.ts'
@@ -20,7 +20,7 @@ const estimate = estimateMachine({
   month: billingMonth('2027-03' as YearMonth, 'Etc/UTC'),
 })
 if ('code' in estimate) throw new Error(estimate.code)
-const days = dailyCosts(estimate, 'Europe/Lisbon')
+const days = shownDays(estimate, 'Europe/Lisbon')
 const on = (date: string) => days.find((each) => each.day === parseDate(date))!
 
 test('a holiday is named, a day on which clocks change has its length', () => {

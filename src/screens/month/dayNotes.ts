@@ -1,3 +1,4 @@
+import type { ShownDay } from '../../core/ledger/shownDays.ts'
 import type { DailyCost } from '../../core/meter/dailyCosts.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { STATE_OF_PHASE, type PowerState } from '../../core/power/powerState.ts'
@@ -6,7 +7,6 @@ import { lengthOf, SECONDS_PER_HOUR, type Span } from '../../core/quantity/units
 import { formatMoney } from '../../interface/wording/money'
 import { DAY_NAMES, formatDay, formatDuration } from '../../interface/wording/time'
 import { weekdayOf } from '../../core/calendar/civil.ts'
-import { add } from '../../core/quantity/exact.ts'
 
 const WHOLE_DAY = 24 * SECONDS_PER_HOUR
 
@@ -18,9 +18,12 @@ export interface DayNotes {
 }
 
 export function dayNotes({ day, span }: DailyCost, { exceptions }: WeekPlan): DayNotes {
+  const today = exceptions.filter(({ from, to }) => from <= day && day <= to)
+  // On wins wholly: a date that runs through is not said to stay off.
+  const isOn = today.some(({ does }) => does === 'on')
   return {
-    exceptions: exceptions
-      .filter(({ from, to }) => from <= day && day <= to)
+    exceptions: today
+      .filter(({ does }) => !isOn || does === 'on')
       .map(({ name, does }) => name ?? (does === 'off' ? 'stays off' : 'runs through')),
     length: lengthOf(span) === WHOLE_DAY ? undefined : formatDuration(lengthOf(span)),
   }
@@ -43,10 +46,10 @@ export function staysOf(segments: readonly Segment[]): Stay[] {
 }
 
 /** What a screen reader says of a day. */
-export function daySentence(cost: DailyCost, currency: string, { exceptions, length }: DayNotes): string {
+export function daySentence(cost: ShownDay, currency: string, { exceptions, length }: DayNotes): string {
   const parts = [
     `${DAY_NAMES[weekdayOf(cost.day)]} ${formatDay(cost.day)}`,
-    formatMoney(add(cost.machineTime, cost.floor), currency),
+    formatMoney(cost.shown, currency),
     `${formatDuration(cost.phases.get('running') ?? 0)} running`,
     ...exceptions,
     ...(length ? [`${length} long`] : []),

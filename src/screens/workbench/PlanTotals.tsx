@@ -6,6 +6,7 @@ import { planTotals } from '../../core/meter/planTotals.ts'
 import { add } from '../../core/quantity/exact.ts'
 import { media } from '../../interface/theme/media'
 import { formatHourly, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
+import { readingText } from '../../interface/wording/reading'
 import { useSummaries, useWorkbench } from './WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
@@ -25,7 +26,7 @@ export function PlanTotals() {
   return (
     <Totals aria-busy={summaries.pending} data-testid="plan-totals">
       <span>
-        <Planned>{formatMoney(planned, currency)}</Planned> planned
+        <Planned>{formatMoney(planned, currency)}</Planned> planned{readingText(address.reading)}
         <Hourly>, {formatHourly(planned, span)} an hour</Hourly>
         {tax && `, ${formatMoney(add(planned, tax), currency)} with ${plan.taxPercent} % tax`}
       </span>
