@@ -85,7 +85,7 @@ test('a new user brings forty machines in, and hands them off', async ({ page })
   expect(sheet.match(/^# bay-\d+$/gm)).toHaveLength(40)
   const csv = await saved(page, async () => {
     await page.getByRole('button', { name: 'Save as a file' }).click()
-    await page.getByRole('menuitem', { name: 'Estimate, CSV' }).click()
+    await page.getByRole('menuitem', { name: 'Estimate, CSV', exact: true }).click()
   })
   expect(csv.split('\r\n').filter((row) => row.startsWith('"machine",'))).toHaveLength(40)
   await page.goto('/?view=week&machine=bay-2')
@@ -123,7 +123,7 @@ test('what makes the credit last is taken at once, and then it lasts', async ({ 
   const bench = new Workbench(page)
   await bench.open('/')
   await overviewDone(page)
-  await expect(page.getByTestId('credit-end')).toContainText('As planned until 24 May 2027 at 12:40')
+  await expect(page.getByTestId('credit-end')).toContainText('As planned until 24 May 2027 at 12:44')
   await expect(page.getByTestId('credit-end')).toContainText('until 23 April 2027 at 15:28')
   await page
     .getByTestId('enough')
@@ -150,7 +150,7 @@ test('a machine is had as often as its quantity says, and undo takes it back', a
   await quantity.fill('2')
   await quantity.press('Enter')
   await expect(page.getByRole('list', { name: 'Left behind' })).toContainText('tile-cache-arm-3')
-  await page.getByRole('button', { name: 'Delete 2 machines' }).click()
+  await page.getByRole('button', { name: 'Delete, and it is all gone' }).click()
   await expect(copies).toHaveCount(1)
   await bench.undo.click()
   await bench.undo.click()
@@ -167,8 +167,18 @@ test('machines are copied and deleted, with what would be left behind', async ({
   await expect(page.getByRole('link', { name: 'tile-cache-arm-3' })).toBeVisible()
   await page.getByRole('button', { name: 'Delete…' }).click()
   await expect(page.getByRole('list', { name: 'Left behind' })).toContainText('tile-cache-arm-2')
-  await page.getByRole('button', { name: 'Delete 2 machines' }).click()
-  await expect(page.getByRole('link', { name: 'tile-cache-arm-3' })).toBeHidden()
+  await page.getByRole('button', { name: 'Delete 2 machines, keep in view what stays' }).click()
+  // Gone, and still charged for what is left of them, until that is said to be gone too.
+  const table = page.getByRole('region', { name: 'Where the month goes' })
+  await table.getByRole('link', { name: 'tile-cache-arm-3' }).click()
+  await expect(page.getByText('there to 2027-02-28')).toBeVisible()
+  await expect(
+    page.getByText(/It is gone since the end of 2027-02-28, and its disks are charged on/),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Machine', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Delete the machine…' }).click()
+  await page.getByRole('button', { name: 'Delete, and it is all gone' }).click()
+  await expect(page.getByRole('option', { name: /tile-cache-arm-3/ })).toBeHidden()
 })
 
 test('axe finds nothing on the dialogs of the bench', async ({ page }) => {

@@ -17,12 +17,12 @@ test('the hand-off holds sheets that add up, user data, and a report with its ch
   await page.getByRole('textbox', { name: 'Packages, one a line' }).fill('nginx\ncurl')
   await page.getByRole('textbox', { name: 'Start-up commands, one a line' }).fill('systemctl enable nginx')
   await page.getByRole('heading', { name: 'User data for its first start' }).click()
-  await expect(page.getByLabel('User data as it will be saved')).toContainText('- nginx')
+  await expect(page.getByLabel('User data as it will be saved')).toContainText('- "nginx"')
   const data = await saved(page, async () => {
     await page.getByRole('button', { name: 'Save as a file' }).click()
     await page.getByRole('menuitem', { name: /^User data of crew-roster-db/ }).click()
   })
-  expect(data).toMatch(/^#cloud-config\nhostname: crew-roster-db\n/)
+  expect(data).toMatch(/^#cloud-config\n(#.*\n)*hostname: "crew-roster-db"\n/)
   await page.getByRole('radio', { name: 'Month report' }).click()
   await expect(page.getByTestId('month-report')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
   expect(cents(await page.getByTestId('report-total').innerText())).toBe(

@@ -11,6 +11,14 @@ export function parseClockTime(text: string): number | undefined {
   return minutes + (match[3] ? MINUTES_PER_DAY : 0)
 }
 
+/** What a person writes for a time: also `20`, `8` and `8.30`. Files keep to `08:00`. */
+export function readClockTime(text: string): number | undefined {
+  const match = /^(\d{1,2})(?:[.:](\d{2}))?(\+1)?$/.exec(text.trim())
+  return match
+    ? parseClockTime(`${match[1]!.padStart(2, '0')}:${match[2] ?? '00'}${match[3] ?? ''}`)
+    : undefined
+}
+
 /** `08:00`, `24:00` for midnight at the end of the day, `06:00+1` for times of the next day. */
 export function formatClockTime(minutes: number): string {
   const nextDay = minutes > MINUTES_PER_DAY

@@ -177,11 +177,10 @@ const terms = Joi.object({
   capHours: count(745).when('kind', { is: 'flat', otherwise: Joi.forbidden() }),
 })
 
-const address = Joi.object({
-  attachedOn: price.required(),
-  attachedOff: price.required(),
-  unattached: price.required(),
-})
+const attached = { attachedOn: price.required(), attachedOff: price.required() }
+const fixedAddress = Joi.object({ ...attached, unattached: price.required() })
+/** It is given up with the machine, and never held by nothing. */
+const changingAddress = Joi.object({ ...attached, unattached: price })
 
 const sizeRates = {
   perHour: price,
@@ -212,7 +211,7 @@ const regionPrices = Joi.object({
     }),
     MOST_KINDS,
   ).required(),
-  addresses: Joi.object({ fixed: address, changing: address }).required(),
+  addresses: Joi.object({ fixed: fixedAddress, changing: changingAddress }).required(),
   memoryImagePerGiBMonth: price,
   snapshotPerGiBMonth: price,
   restorePerGiB: price,

@@ -23,6 +23,8 @@ interface RowGridProps {
   readonly onActive: (index: number) => void
   /** Enter, space, or a second press on the active row. */
   readonly onAction?: (index: number) => void
+  /** One press acts, as on a row of choices; else the first press only makes it the active one. */
+  readonly actsOnPress?: boolean
   /** Space marks rows, where they can be marked. */
   readonly onMark?: (index: number) => void
   readonly isMarked?: (index: number) => boolean
@@ -47,6 +49,7 @@ export function RowGrid(props: RowGridProps) {
     active,
     onActive,
     onAction,
+    actsOnPress = false,
     onMark,
     isMarked,
     autoFocus,
@@ -138,8 +141,8 @@ export function RowGrid(props: RowGridProps) {
                 data-active={index === active || undefined}
                 style={{ top: index * rowHeight, height: rowHeight, gridTemplateColumns: tracks }}
                 onClick={() => {
-                  if (index === active) onAction?.(index)
-                  else onActive(index)
+                  if (index !== active) onActive(index)
+                  if (index === active || actsOnPress) onAction?.(index)
                 }}
               >
                 {renderRow(index, size.width)}

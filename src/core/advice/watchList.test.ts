@@ -215,7 +215,7 @@ describe('each mistake is found, with its figures and what mends it', () => {
     expect(found?.facts).toMatchObject({ asked: 130, charged: 256, below: 128 })
     costs(found, '9.26')
     expect(find({ part: { ...QUIET, systemDisk } }, 'more-room-than-needed')?.facts).toMatchObject({
-      room: 256,
+      room: 130,
       needed: 10,
     })
     const exact = { ...systemDisk, roomGiB: gib(256) }

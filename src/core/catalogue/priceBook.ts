@@ -231,7 +231,7 @@ export interface RegionPrices {
   /** Per hour, for each address of the sort. */
   readonly addresses: {
     readonly fixed?: AddressPrice
-    readonly changing?: AddressPrice
+    readonly changing?: ChangingAddressPrice
   }
   readonly memoryImagePerGiBMonth?: DecimalText
   readonly snapshotPerGiBMonth?: DecimalText
@@ -274,3 +274,5 @@ interface DiskPrice {
 }
 
 type AddressPrice = { readonly [Use in Exclude<AddressUse, 'none'>]: DecimalText }
+/** It is given up with the machine: what one would cost that nothing holds need not be known. */
+type ChangingAddressPrice = Omit<AddressPrice, 'unattached'> & Partial<Pick<AddressPrice, 'unattached'>>

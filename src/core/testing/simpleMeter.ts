@@ -442,7 +442,7 @@ function addressPrice({ machine, address }: Clocks, inputs: SimpleInputs): Fract
   return new Fraction(rates.attachedOn)
     .mul(hours(address.attachedOn, inputs))
     .add(new Fraction(rates.attachedOff).mul(hours(address.attachedOff, inputs)))
-    .add(new Fraction(rates.unattached).mul(hours(unattached, inputs)))
+    .add(new Fraction(rates.unattached ?? '0').mul(hours(unattached, inputs)))
 }
 
 function trafficPrice(own: Clocks, { book }: SimpleInputs, all: readonly Clocks[]): Fraction {

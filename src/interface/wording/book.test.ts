@@ -70,7 +70,7 @@ describe('what off still costs, in a sentence', () => {
   test('a flat plan runs until the machine is deleted', () => {
     const own = { kind: 'own', roomGiB: gib(60) }
     expect(sentences({ size: 'flat', terms: 'flat', off: 'stopped', systemDisk: own })[0]).toBe(
-      'Stopped: still € 0.0132 an hour, a flat plan runs until the machine is deleted.',
+      'Stopped and deallocated: still € 0.0132 an hour, a flat plan runs until the machine is deleted.',
     )
   })
 })

@@ -48,7 +48,7 @@ export function AskedChoice({ notch, inputs, words, anchor, onTake, onClose }: A
           </>
         ) : (
           <>
-            <p>No change of the other plates that are not pinned would mend this.</p>
+            <p role="status">No change of the other plates that are not pinned would mend this.</p>
             <Line>
               <Button autoFocus onPress={onClose}>
                 Leave it

@@ -32,7 +32,7 @@ export const whyText = ({ reasons, carried, isPresent }: Notch): string => {
   return isPresent ? 'now' : ''
 }
 
-/** Arrow keys go along, Space marks a row, Enter or a second press takes it. */
+/** Arrow keys go along, Space marks a row, Enter or a press takes it. */
 export function ListGrid({ label, rows, columns, list, onChange, onTake }: ListGridProps) {
   const [activeKey, setActiveKey] = useState<string>()
   const present = rows.findIndex(({ isPresent }) => isPresent)
@@ -57,6 +57,7 @@ export function ListGrid({ label, rows, columns, list, onChange, onTake }: ListG
       autoFocus
       onActive={(index) => setActiveKey(rows[index]!.key)}
       onAction={(index) => onTake(rows[index]!)}
+      actsOnPress
       onMark={mark}
       isMarked={(index) => list.marked.has(rows[index]!.key)}
       whenEmpty="Nothing passes these filters."

@@ -107,9 +107,9 @@ interface TickProps {
 /** What the two parts of a bar are. */
 export function DayLegend() {
   return (
-    <Legend aria-hidden="true">
-      <i style={{ background: 'var(--run)' }} /> machine time <i style={{ background: 'var(--off)' }} />{' '}
-      whatever its state
+    <Legend role="group" aria-label="Legend of the chart of days">
+      <i aria-hidden="true" style={{ background: 'var(--run)' }} /> machine time{' '}
+      <i aria-hidden="true" style={{ background: 'var(--off)' }} /> whatever its state
     </Legend>
   )
 }

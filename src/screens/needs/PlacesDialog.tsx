@@ -120,10 +120,13 @@ function PlaceRow({ place, onChange, onRemove }: PlaceRowProps) {
   )
 }
 
+/** With a point or a comma. */
+const degrees = (text: string): number => Number(text.trim().replace(',', '.').replace('−', '-'))
+
 const within =
   (most: number) =>
   (text: string): string | undefined =>
-    text.trim() !== '' && Math.abs(Number(text)) <= most ? undefined : `Degrees from −${most} to ${most}.`
+    text.trim() !== '' && Math.abs(degrees(text)) <= most ? undefined : `Degrees from −${most} to ${most}.`
 
 interface OtherPlaceProps {
   readonly taken: readonly string[]
@@ -168,7 +171,7 @@ function OtherPlace({ taken, onAdd }: OtherPlaceProps) {
       <Button
         isDisabled={!ready}
         onPress={() => {
-          onAdd({ name, latitude: Number(latitude), longitude: Number(longitude) })
+          onAdd({ name, latitude: degrees(latitude), longitude: degrees(longitude) })
           setName('')
           setLatitude('')
           setLongitude('')

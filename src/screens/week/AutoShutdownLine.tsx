@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import { SHUTDOWN_STATES, type AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { Weekday } from '../../core/calendar/civil.ts'
-import { formatClockTime, parseClockTime } from '../../files/clockTime.ts'
+import { formatClockTime, readClockTime } from '../../files/clockTime.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
 import { OFF_MEANS, STATE_NAMES } from '../../interface/wording/state'
@@ -66,11 +66,16 @@ export function AutoShutdownLine({ week, unable, onChange }: AutoShutdownLinePro
               floating
               wide
               check={(text) =>
-                (parseClockTime(text) ?? MINUTES_PER_DAY) < MINUTES_PER_DAY
+                (readClockTime(text) ?? MINUTES_PER_DAY) < MINUTES_PER_DAY
                   ? undefined
                   : 'Write a time like 20:00.'
               }
-              onCommit={(text) => set({ minute: parseClockTime(text)! }, `auto-shutdown at ${text}`)}
+              onCommit={(text) =>
+                set(
+                  { minute: readClockTime(text)! },
+                  `auto-shutdown at ${formatClockTime(readClockTime(text)!)}`,
+                )
+              }
             />
           </Time>
           <span>in</span>

@@ -1,6 +1,6 @@
 import type { Weekday } from '../../core/calendar/civil.ts'
 import { isWeekWindow, MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
-import { formatClockTime, parseClockTime } from '../../files/clockTime.ts'
+import { formatClockTime, readClockTime } from '../../files/clockTime.ts'
 
 export type DayReading =
   | { readonly ok: true; readonly windows: readonly WeekWindow[] }
@@ -47,4 +47,4 @@ export function readDay(text: string, day: Weekday): DayReading {
 }
 
 const readTime = (text: string | undefined): number | undefined =>
-  text === undefined ? undefined : parseClockTime(/^\d{1,2}$/.test(text) ? `${text}:00` : text)
+  text === undefined ? undefined : readClockTime(text)

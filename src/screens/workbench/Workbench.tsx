@@ -24,6 +24,8 @@ import { PlanView } from './PlanView'
 import { pageSession } from './session'
 import { TopBar } from './TopBar'
 import { useAddress } from './useAddress'
+import { SkipLink } from './SkipLink'
+import { useFocusKeeper } from './useFocusKeeper'
 import { useFollowMachine } from './useFollowMachine'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useSealing } from './useSealing'
@@ -57,6 +59,7 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
   const painted = useAfterPaint(value)
   const later = value.address.view === 'gauge' ? painted : value
   useUndoKeys(session)
+  useFocusKeeper()
   useSealing(session)
   return (
     <LiveContext value={value}>
@@ -77,6 +80,7 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
           <PlanDialogs>
             <CommandPalette />
             <Frame>
+              <SkipLink />
               <Following value={value} />
               <TopBar />
               <Notices />

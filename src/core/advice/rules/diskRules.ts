@@ -1,4 +1,4 @@
-import { chargedRoom, diskRate } from '../../catalogue/diskRates.ts'
+import { diskRate } from '../../catalogue/diskRates.ts'
 import { diskReach, type Reach } from '../../fit/diskReach.ts'
 import { applyChoice } from '../../machine/choice.ts'
 import { disksOf } from '../../machine/resolveMachine.ts'
@@ -60,8 +60,9 @@ const MUCH_MORE = 2
 const moreRoomThanNeeded: WatchRule = (inputs) => {
   const { resolved } = inputs
   const { machine, image, systemKind, size } = resolved
-  const room = chargedRoom(systemKind, machine.systemDisk.roomGiB, size)
-  if (room === undefined || systemKind.room.by === 'size') return []
+  if (systemKind.room.by === 'size') return []
+  // What was asked for, and not the step that is charged for it.
+  const room = machine.systemDisk.roomGiB
   const memory = statesWhenOff(resolved).includes('hibernated') ? size.memoryGiB : 0
   const needed = gib(Math.max(image.least.diskGiB, image.usedGiB + memory))
   if (room < needed * MUCH_MORE) return []

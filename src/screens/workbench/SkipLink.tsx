@@ -1,0 +1,34 @@
+'use client'
+
+import styled from 'styled-components'
+
+/** The first stop of the keyboard: past the bars to what the page is about. */
+export const SkipLink = () => (
+  <Link
+    href="#main"
+    onClick={(event) => {
+      event.preventDefault()
+      const main = document.querySelector<HTMLElement>('main')
+      if (!main) return
+      main.tabIndex = -1
+      main.focus()
+    }}
+  >
+    Skip to the main part
+  </Link>
+)
+
+const Link = styled.a`
+  position: absolute;
+  left: 8px;
+  top: -60px;
+  z-index: 20;
+  padding: 8px 12px;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 2px solid var(--ink);
+
+  &:focus {
+    top: 4px;
+  }
+`
