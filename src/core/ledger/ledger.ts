@@ -3,8 +3,7 @@ import type { Charge } from '../meter/charge.ts'
 import { amountOf } from '../meter/makeCharge.ts'
 import { ticksWithin, type Piece } from '../meter/pieces.ts'
 import { POWER_STATES, type PowerState } from '../power/powerState.ts'
-import { roundToUnits } from '../quantity/decimal.ts'
-import { add, ZERO } from '../quantity/exact.ts'
+import { Apportioned } from './apportion.ts'
 import { instant, type Span } from '../quantity/units.ts'
 
 /** One machine's charges, ready to be laid out. */
@@ -64,9 +63,10 @@ export const ledgerRow = (ledger: Ledger, row: number): LedgerRow => ({
 })
 
 /**
- * Lays charges out as rows. One rule makes them add up: in the order of a machine's bill, each row is the step between
- * the running sums, rounded half away from zero. So a machine's rows add up to its total as it is shown everywhere, and the
- * rows of one line to that line. O(rows); sorting by time O(rows × log rows).
+ * Lays charges out as rows. One rule makes them add up: in the order of a machine's bill, each line is the step between
+ * the running sums, rounded half away from zero, and each row a step within it. Where rows are cut at days, days are such
+ * steps too: see `Apportioned`. So a machine's rows add up to its total as it is shown everywhere, the rows of one line
+ * to that line, and those of a day to that day. O(rows + lines × days); sorting by time O(rows × log rows).
  */
 export function layLedger(
   machines: readonly LedgerMachine[],
@@ -84,29 +84,30 @@ export function layLedger(
     shown: new Float64Array(most),
   }
   let rows = 0
-  let sum = ZERO
-  let given = 0n
+  let table = new Apportioned(days?.length ?? 1, places)
   let machineAt = -1
   lines.forEach(({ machine, charge }, at) => {
     if (machine !== machineAt) {
       machineAt = machine
-      sum = ZERO
-      given = 0n
+      table = new Apportioned(days?.length ?? 1, places)
     }
-    for (const piece of charge.pieces.list) {
-      for (const part of partsOf(piece, days)) {
-        sum = add(sum, amountOf(charge, part.ticks))
-        const due = roundToUnits(sum, places)
+    const parts = charge.pieces.list.flatMap((piece) =>
+      [...partsOf(piece, days)].map((part) => ({ ...part, state: piece.state })),
+    )
+    const cells = (days ?? [undefined]).map((): typeof parts => [])
+    for (const part of parts) cells[part.column]!.push(part)
+    const shown = table.line(cells.map((cell) => cell.map(({ ticks }) => amountOf(charge, ticks))))
+    cells.forEach((cell, column) =>
+      cell.forEach((part, i) => {
         columns.line[rows] = at
         columns.from[rows] = part.from
         columns.to[rows] = part.to
         columns.ticks[rows] = part.ticks
-        columns.state[rows] = POWER_STATES.indexOf(piece.state)
-        columns.shown[rows] = Number(due - given)
-        given = due
+        columns.state[rows] = POWER_STATES.indexOf(part.state)
+        columns.shown[rows] = shown[column]![i]!
         rows += 1
-      }
-    }
+      }),
+    )
   })
   const cut = <T extends Uint32Array | Float64Array | Uint8Array>(column: T): T => column.slice(0, rows) as T
   const from = cut(columns.from)
@@ -137,12 +138,12 @@ const withoutPieces = (charge: Charge): Charge => ({
 function* partsOf(
   piece: Piece,
   days: readonly LocalDay[] | undefined,
-): Generator<Span & { readonly ticks: number }> {
+): Generator<Span & { readonly ticks: number; readonly column: number }> {
   if (!days) {
-    yield piece
+    yield { from: piece.from, to: piece.to, ticks: piece.ticks, column: 0 }
     return
   }
-  for (const { span } of days) {
+  for (const [column, { span }] of days.entries()) {
     if (span.to < piece.from) continue
     if (span.from >= piece.to) return
     const ticks = ticksWithin(piece, span)
@@ -151,6 +152,7 @@ function* partsOf(
       from: instant(Math.max(piece.from, span.from)),
       to: instant(Math.min(piece.to, span.to)),
       ticks,
+      column,
     }
   }
 }
