@@ -11,14 +11,12 @@ const amount: fc.Arbitrary<Exact> = fc.oneof(
 const sum = (amounts: readonly Exact[]): Exact => amounts.reduce(add, ZERO)
 
 test('lines are steps of their running sums, nothing is below zero, and columns are near what they are', () => {
-  const table = fc
-    .integer({ min: 1, max: 12 })
-    .chain((columns) =>
-      fc.array(fc.array(fc.array(amount, { maxLength: 3 }), { minLength: columns, maxLength: columns }), {
-        minLength: 1,
-        maxLength: 8,
-      }),
-    )
+  const table = fc.integer({ min: 1, max: 12 }).chain((columns) =>
+    fc.array(fc.array(fc.array(amount, { maxLength: 3 }), { minLength: columns, maxLength: columns }), {
+      minLength: 1,
+      maxLength: 8,
+    }),
+  )
   fc.assert(
     fc.property(table, (lines) => {
       const columns = lines[0]!.length

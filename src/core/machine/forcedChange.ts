@@ -1,5 +1,6 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { offPlanKey, offPlanOf, type OffPlan } from '../power/offPlan.ts'
+import type { GiB } from '../quantity/units.ts'
 import type { Machine } from './plan.ts'
 
 /** One thing that had to change, by the names of the price books. */
@@ -11,6 +12,8 @@ export type ForcedChange =
     }
   /** Position 0 is the system disk. */
   | { readonly field: 'disk'; readonly position: number; readonly from: string; readonly to: string }
+  /** Room asked for, where the kind does not bring its own. */
+  | { readonly field: 'room'; readonly position: number; readonly from: GiB; readonly to: GiB }
   | { readonly field: 'off'; readonly from: OffPlan; readonly to: OffPlan }
 
 type NamedField = 'region' | 'zone' | 'image' | 'terms' | 'size' | 'disk'
@@ -31,15 +34,19 @@ export function changesBetween(
     changes.push({ field, from: nameIn(before, field, from[field]), to: nameIn(index, field, to[field]) })
   }
   const disks = [from.systemDisk, ...from.dataDisks]
-  ;[to.systemDisk, ...to.dataDisks].forEach(({ kind }, position) => {
-    const was = disks[position]?.kind
-    if (was === undefined || was === kind) return
-    changes.push({
-      field: 'disk',
-      position,
-      from: nameIn(before, 'disk', was),
-      to: nameIn(index, 'disk', kind),
-    })
+  ;[to.systemDisk, ...to.dataDisks].forEach(({ kind, roomGiB }, position) => {
+    const was = disks[position]
+    if (was === undefined) return
+    if (was.kind !== kind) {
+      changes.push({
+        field: 'disk',
+        position,
+        from: nameIn(before, 'disk', was.kind),
+        to: nameIn(index, 'disk', kind),
+      })
+    }
+    if (was.roomGiB !== roomGiB && index.diskKinds.get(kind)?.room.by !== 'size')
+      changes.push({ field: 'room', position, from: was.roomGiB, to: roomGiB })
   })
   if (offPlanKey(from) !== offPlanKey(to))
     changes.push({ field: 'off', from: offPlanOf(from), to: offPlanOf(to) })

@@ -98,6 +98,7 @@ function partOf(change: ForcedChange): string | undefined {
     case 'image':
       return 'licence'
     case 'disk':
+    case 'room':
       return `disk-${change.position}`
     default:
       return undefined

@@ -1,4 +1,5 @@
 import type { ShutdownState } from '../calendar/autoShutdown.ts'
+import type { LifeDates } from '../machine/life.ts'
 import { offIn, type OffPlan } from '../power/offPlan.ts'
 import { seconds } from '../quantity/units.ts'
 import type { Switch } from './transitions.ts'
@@ -13,7 +14,7 @@ export type Commands = Readonly<Partial<Record<SwitchAction, string>>>
 export const USUAL_COMMAND = 'power {action} {machine} {region}'
 
 /** A machine as far as switching it goes. */
-export interface SwitchedMachine extends OffPlan {
+export interface SwitchedMachine extends OffPlan, LifeDates {
   readonly name: string
   readonly region: string
   /** What an auto-shutdown makes of it, where that has a state of its own that the provider knows. */

@@ -1,4 +1,4 @@
-import type { DayNumber } from '../../core/calendar/civil.ts'
+import { dayNumber, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { LONGEST_GAP_DAYS } from '../../core/power/offPlan.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
@@ -48,7 +48,8 @@ export const isScriptPath = (path: string): boolean => /^\/[A-Za-z0-9._/-]{1,200
 
 /** The files of one format, the one that says most first. */
 export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
-  const { format, week, machines, safetyNet, from, to, commands, scriptPath, base, made } = inputs
+  const { format, week, machines, safetyNet, commands, scriptPath, base, made } = inputs
+  const { from, to } = datesWithin(inputs)
   const options = { steps: gapSteps(machines), safetyNet }
   const whole = timerPlan(week, from, to, format === 'calendar' ? 'times' : 'days', options)
   // What switches no machine, as it is left on in such gaps, is no switch.
@@ -64,7 +65,7 @@ export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
       ...(plan.closing ? [plan.closing] : []),
     ].filter(isFor)
   const title = titleOf(week, machines)
-  const switched = { title, machines, commands }
+  const switched = { title, machines, commands, timeZone: week.timeZone }
   const script = { name: `${base}.sh`, text: powerScript(plan, switched) }
   switch (format) {
     case 'calendar':
@@ -101,6 +102,16 @@ export function exportSchedule(inputs: ScheduleExportInputs): ExportedSchedule {
         ],
       }
   }
+}
+
+/** The dates on which any of the machines is there; all of them where none is. */
+function datesWithin({ machines, from, to }: ScheduleExportInputs): { from: DayNumber; to: DayNumber } {
+  const firsts = machines.map(({ firstDay }) => (firstDay === undefined ? -Infinity : parseDate(firstDay)!))
+  const lasts = machines.map(({ lastDay }) => (lastDay === undefined ? Infinity : parseDate(lastDay)!))
+  const [first, last] = [Math.max(from, Math.min(...firsts)), Math.min(to, Math.max(...lasts))]
+  return machines.length === 0 || last < first
+    ? { from, to }
+    : { from: dayNumber(first), to: dayNumber(last) }
 }
 
 /** As far back as the last switch before is looked for. */

@@ -16,6 +16,8 @@ import {
 
 /** What is switched, and how. */
 export interface SwitchedWeek {
+  /** In which the dates of machines are read. */
+  readonly timeZone: string
   /** In comments and descriptions: one line of text. */
   readonly title: string
   readonly machines: readonly SwitchedMachine[]
@@ -111,10 +113,25 @@ export const scriptHead = (
   ...comments.map((comment) => `# ${comment}`),
   'set -u',
   '',
+  ...(week.machines.some(isPlanned) ? [...thereLines(week), ''] : []),
   ...[...new Map([...SHORT_GAPS, ...switches].map((each) => [switchName(each), each])).values()].flatMap(
     (each) => [...switchFunction(each, week, leftOn), ''],
   ),
 ]
+
+const isPlanned = ({ firstDay, lastDay }: SwitchedMachine): boolean =>
+  firstDay !== undefined || lastDay !== undefined
+
+/** Whether there is a machine today, by its first and last day as whole numbers. */
+const thereLines = ({ timeZone }: SwitchedWeek): string[] => [
+  'is_there() {',
+  `  today="$(TZ=${shellQuote(timeZone)} date +%Y%m%d)"`,
+  '  [ "$today" -ge "$1" ] && [ "$today" -le "$2" ]',
+  '}',
+]
+
+const thereFrom = ({ firstDay = '0001-01-01', lastDay = '9999-12-31' }: SwitchedMachine): string =>
+  `is_there ${Number(firstDay.replaceAll('-', ''))} ${lastDay.replaceAll('-', '')}`
 
 const SHORT_GAPS: readonly Switch[] = [
   { to: 'on', gapFrom: 0 },
@@ -136,7 +153,10 @@ function switchFunction(
     const { name, region } = machine
     const command = fillTemplate(commands[action] ?? USUAL_COMMAND, { machine: name, region, action })
     // In a shell of its own, so that a mistake in it is an error of this machine alone.
-    return [`  sh -c ${shellQuote(command)} || failed=1`]
+    const run = `sh -c ${shellQuote(command)}`
+    return [
+      isPlanned(machine) ? `  if ${thereFrom(machine)}; then ${run} || failed=1; fi` : `  ${run} || failed=1`,
+    ]
   })
   return [`${switchName(does)}() {`, '  failed=0', ...lines, '  return "$failed"', '}']
 }

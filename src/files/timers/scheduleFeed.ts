@@ -29,6 +29,8 @@ export function scheduleFeed(
       .map((machine) => ({
         name: machine.name,
         region: machine.region,
+        ...(machine.firstDay !== undefined && { firstDay: machine.firstDay }),
+        ...(machine.lastDay !== undefined && { lastDay: machine.lastDay }),
         ...actionsOf(machine, { gapFrom: 0 }),
         ...(machine.longGaps && {
           longGaps: machine.longGaps.map(({ fromMinutes }) => ({

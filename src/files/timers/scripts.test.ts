@@ -26,6 +26,7 @@ const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'), ['2027-
 const plan = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'days')
 const switched = {
   title: 'Depot day',
+  timeZone: 'Europe/Lisbon',
   machines: [
     { name: "crew's; rm -rf $HOME `id`", region: 'porto', off: 'stopped' },
     { name: 'tile-cache', region: 'porto', off: 'hibernated' },
@@ -86,6 +87,23 @@ describe('the script that timers call', () => {
   })
 })
 
+test('a machine with a first and a last day is switched on those alone', () => {
+  const machines = [
+    { ...switched.machines[1], firstDay: '2027-03-16', lastDay: '2027-03-18' },
+    switched.machines[0],
+  ]
+  const commands = { start: 'echo {machine}', hibernate: 'echo {machine}', stop: 'echo {machine}' }
+  const text = powerScript(plan, { ...switched, machines, commands })
+  expect(run(text, '2027-03-15T08:00:00Z', 'due').stdout).not.toContain('tile-cache')
+  expect(run(text, '2027-03-16T08:00:00Z', 'due').stdout).toContain('tile-cache\ncrew')
+  expect(run(text, '2027-03-18T18:00:00Z', 'due').stdout).toContain('tile-cache')
+  expect(run(text, '2027-03-22T08:00:00Z', 'due').stdout).toMatch(/^crew/)
+  const { plan: cut } = exportSchedule({
+    format: 'calendar', week, machines: machines.slice(0, 1), safetyNet: false, from: day('2027-03-01'), to: day('2027-04-30'), commands: {}, scriptPath: '/opt/x.sh', base: 'x', made: instant(1_800_000_000),
+  }) // prettier-ignore
+  expect([cut.from, cut.to]).toEqual([day('2027-03-16'), day('2027-03-18')])
+})
+
 test('apply now switches to what the plan has for the moment', () => {
   const now = applyNowScript(plan, transitionsOf(week, plan.within), switched)
   expect(run(now, '2027-03-22T12:00:00Z').stdout).toContain('start crew')
@@ -99,6 +117,7 @@ test('apply now switches to what the plan has for the moment', () => {
 describe('gaps of several states', () => {
   const mixed = {
     title: 'Depot day',
+    timeZone: 'Europe/Lisbon',
     machines: [
       {
         name: 'soak',

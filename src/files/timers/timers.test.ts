@@ -36,7 +36,7 @@ const planned = (week: WeekPlan, plan: TimerPlan, options: SwitchOptions): strin
   transitionsOf(week, plan.within, options).map(({ at, ...does }) => textOf(at, does))
 
 const MACHINES = [{ name: 'one', region: 'porto', off: 'hibernated' as const }]
-const SWITCHED = { title: 'Tests', machines: MACHINES, commands: {} }
+const SWITCHED = { title: 'Tests', machines: MACHINES, commands: {}, timeZone: 'Etc/UTC' }
 const TITLE = { id: 'tests', title: 'Tests', says: switchId, week: weekOf('Etc/UTC', []) }
 const MADE = instant(1_800_000_000)
 

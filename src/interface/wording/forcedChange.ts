@@ -1,5 +1,6 @@
 import type { ForcedChange } from '../../core/machine/forcedChange.ts'
 import { diskName } from './charge'
+import { groupDigits } from './money'
 import { offPlanText } from './offPlan'
 
 const FIELD_NAMES = {
@@ -15,6 +16,8 @@ export function forcedChangeText(change: ForcedChange): string {
   switch (change.field) {
     case 'disk':
       return `${diskName(change.position)}: ${change.to} in place of ${change.from}`
+    case 'room':
+      return `${diskName(change.position)}: ${groupDigits(String(change.to))} GiB in place of ${groupDigits(String(change.from))}`
     case 'off':
       return `When off: ${offPlanText(change.to).toLowerCase()} in place of ${offPlanText(change.from).toLowerCase()}`
     default:

@@ -60,7 +60,7 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
   const scriptPath = path ?? `/usr/local/bin/${base}.sh`
   const sharers = state.plan.machines.filter((other) => other.week === week.id)
   const machines = (alone ? [machine] : sharers)
-    .filter((each) => !isNeverOff(each))
+    .filter((each) => !isNeverOff(each) && isThere(each, dates))
     .map((each): SwitchedMachine => {
       const book = priceBookFor(each.provider, state.books, month)
       return { ...each, atShutdown: book && shutdownState(week, book) }
@@ -169,7 +169,10 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
         ))}
       </ul>
       {machines.length === 0 ? (
-        <p>These machines are never switched off: choose another state when off first.</p>
+        <p>
+          These machines are never switched off, or are not there on these dates: choose another state when
+          off, or other dates.
+        </p>
       ) : (
         <Preview tabIndex={0} role="region" aria-label={`Preview of ${files[0]!.name}`}>
           {files[0]!.text.split('\n').slice(0, PREVIEW_LINES).join('\n')}
@@ -183,6 +186,11 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
     </Dialog>
   )
 }
+
+/** Whether it is there on any of the dates. */
+const isThere = ({ firstDay, lastDay }: Machine, { from, to }: { from: DayNumber; to: DayNumber }): boolean =>
+  (firstDay === undefined || firstDay <= formatDate(to)) &&
+  (lastDay === undefined || lastDay >= formatDate(from))
 
 function yearFrom(month: Parameters<typeof yearMonthParts>[0]): { from: DayNumber; to: DayNumber } {
   const { year, month: number } = yearMonthParts(month)
