@@ -16,7 +16,7 @@ test('a machine is duplicated and removed, and undo brings it back', async ({ pa
   await expect(page.getByRole('option')).toHaveCount(15)
   expect(await bench.total()).toBe(total)
   await action('Delete the machine…')
-  await page.getByRole('button', { name: 'Delete, and it is all gone' }).click()
+  await page.getByRole('button', { name: 'Delete the machine' }).click()
   await expect(page.getByRole('option')).toHaveCount(14)
   await bench.undo.click()
   await expect(page.getByRole('option', { name: /signal-replay 2 2/ })).toBeVisible()

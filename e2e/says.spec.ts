@@ -1,0 +1,158 @@
+import { expect, test } from '@playwright/test'
+import { readFileSync } from 'node:fs'
+import { pick, Workbench } from './workbench'
+
+/** What the screens say is so. */
+
+type PlanFile = { weeks: Record<string, unknown>[]; machines: Record<string, unknown>[] }
+
+/** Opens the demo plan with something changed in its file. */
+async function openChanged(bench: Workbench, path: string, change: (plan: PlanFile) => void): Promise<void> {
+  const plan = JSON.parse(readFileSync('data/larkspur-trams.json', 'utf8')) as PlanFile
+  change(plan)
+  await bench.open(path)
+  const file = {
+    name: 'changed.plan.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(plan)),
+  }
+  await bench.page.getByLabel('Plan, price book or inventory to import').setInputFiles(file)
+  await expect(bench.undo).toBeVisible()
+  await bench.priced()
+}
+
+test('the cheapest that fits is looked for at every provider, with any image that will do', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await page.getByRole('button', { name: 'Add a machine…' }).click()
+  await pick(page, 'When it is on', 'Never off')
+  const answer = page.getByTestId('need-answer')
+  await expect(answer).toContainText('Ashlar 2/8 (2 vCPU, 8 GiB) in Gdynia')
+  await expect(answer).toContainText('€ 12.23 a month')
+  await pick(page, 'What it runs', 'a licensed desktop')
+  await expect(answer).toContainText('Harbour')
+  await pick(page, 'When it is on', 'Off all month')
+  await expect(answer).toContainText('The cheapest that fits is')
+})
+
+test('a day that runs through does so whatever the auto-shutdown says, and no label says more', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await openChanged(bench, '/?view=month&machine=signal-replay', ({ weeks }) => {
+    const week = weeks.find(({ id }) => id === 'depot-day')!
+    week.autoShutdown = { at: '20:00', days: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] }
+    week.exceptions = [
+      { from: '2027-03-08', to: '2027-03-09', does: 'on' },
+      { from: '2027-03-09', does: 'off' },
+    ]
+  })
+  for (const day of ['Monday 8 March', 'Tuesday 9 March']) {
+    const option = page.getByRole('option', { name: new RegExp(`^${day}`) })
+    await expect(option).toHaveAttribute(
+      'aria-label',
+      /24 h running, runs through|23 h .* running, runs through/,
+    )
+    await expect(option).not.toHaveAttribute('aria-label', /stays off/)
+  }
+})
+
+test('a kept variant says that it follows its week, and keeps its hours once they are frozen', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=variants&machine=signal-replay')
+  await page.getByRole('button', { name: 'Keep it as it is now' }).click()
+  await expect(page.getByText('follows “Depot day”, and changes with it')).toBeVisible()
+  await page.getByRole('button', { name: 'Freeze its hours' }).click()
+  await expect(page.getByText('“Depot day, as kept”, its own')).toBeVisible()
+  await bench.undo.click()
+  await expect(page.getByRole('button', { name: 'Freeze its hours' })).toBeVisible()
+})
+
+test('a month that is not wholly priced is never within its budget', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?month=2026-11')
+  await expect(page.getByTestId('budget')).toContainText('not wholly priced: without 13 of 14 machines')
+  await expect(page.getByTestId('budget')).not.toContainText('within')
+  await bench.open('/?reading=730-hours')
+  await expect(page.getByTestId('plan-totals')).toContainText('planned, read as 730 hours')
+  await expect(page.getByTestId('budget')).toContainText('23 March 2027 at 14:12, by true hours')
+})
+
+test('warnings of access stand in Access, reserved names are refused and guessable ones said', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await openChanged(bench, '/?view=access&machine=signal-replay', ({ machines }) => {
+    const machine = machines.find(({ name }) => name === 'signal-replay')!
+    machine.address = 'none'
+  })
+  const administrator = page.getByRole('textbox', { name: 'Administrator' })
+  await administrator.fill('root')
+  await expect(page.getByText('It is reserved: the image has an account of that name')).toBeVisible()
+  await administrator.fill('admin')
+  await administrator.press('Enter')
+  const warnings = page.getByRole('list', { name: 'Warnings of access' })
+  await expect(warnings).toContainText('“admin” is among those that whoever guesses tries first')
+  await page.getByRole('button', { name: 'Add a rule' }).click()
+  await pick(page, 'From where, rule 1', 'anyone')
+  await expect(warnings).toContainText('Rule 1 lets public addresses in, and it has no public address')
+})
+
+test('a machine has a first and a last day, and costs nothing before', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=gauge&machine=signal-replay')
+  await page.getByRole('button', { name: 'Machine', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'First and last day…' }).click()
+  const first = page.getByRole('textbox', { name: 'First day' })
+  await first.fill('2027-4-1')
+  await expect(page.getByText('Write a date like 2027-03-01, or nothing.')).toBeVisible()
+  await first.fill('2027-04-02')
+  await first.press('Enter')
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText(/there from 2027-04-02/)).toBeVisible()
+  expect(await bench.total()).toBe(0)
+})
+
+test('the focus is never lost to the page’s body, and the bars can be skipped', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=gauge&machine=signal-replay')
+  const onBody = () => page.evaluate(() => document.activeElement === document.body)
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('link', { name: 'Skip to the main part' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('main')).toBeFocused()
+  await page.getByRole('button', { name: 'Keep the demo' }).press('Enter')
+  await expect.poll(onBody).toBe(false)
+  await bench.slider('Size').press('ArrowRight')
+  await bench.undo.press('Enter')
+  await expect(bench.nothingToUndo).toBeVisible()
+  await expect.poll(onBody).toBe(false)
+  await page.goto('/?view=variants&machine=signal-replay')
+  await page.getByRole('button', { name: 'Keep it as it is now' }).press('Enter')
+  await page.getByRole('button', { name: 'Drop Variant 1', exact: true }).press('Enter')
+  await expect(page.getByRole('button', { name: 'Drop Variant 1', exact: true })).toBeHidden()
+  await expect.poll(onBody).toBe(false)
+})
+
+test('times and degrees are read as people write them, and one press takes a row of the list', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=gauge&machine=signal-replay')
+  await bench.slider('Size').press('Enter')
+  const list = page.getByRole('grid', { name: 'Choices of Size' })
+  const before = await bench.total()
+  await list.getByRole('row', { name: /Heron 2\/8 mk2/ }).click()
+  await expect.poll(() => bench.total()).not.toBe(before)
+  await page.keyboard.press('Escape')
+  await page.goto('/?view=week&machine=signal-replay')
+  await pick(page, 'Days of the auto-shutdown', 'every day')
+  const time = page.getByRole('textbox', { name: 'Time of the auto-shutdown' })
+  await time.fill('8.30')
+  await time.press('Enter')
+  await expect(time).toHaveValue('08:30')
+})
