@@ -73,6 +73,33 @@ describe('a change of many machines', () => {
     const charged = run([{ costCentre: '7' }], { kind: 'cost-centre', costCentre: undefined })
     expect('costCentre' in charged.machines[0]!).toBe(false)
   })
+
+  test('is priced with a week that comes with it', () => {
+    const added = { ...OFFICE_WEEK, id: 'off', name: 'Off', windows: [] }
+    const to = { kind: 'week', week: 'off' } as const
+    expect(run([{}], { ...to, added }).changed).toEqual(['m0'])
+    expect(run([{}], to).left).toMatchObject([{ name: 'm0', issues: [{ code: 'unknown-name' }] }])
+  })
+
+  test('gives a first and a last day, and takes them away', () => {
+    const part = { firstDay: '2027-03-08', lastDay: '2027-03-12' }
+    const lived = run([{}, part], { kind: 'life', firstDay: '2027-03-08', lastDay: '2027-03-12' })
+    expect(lived.machines).toMatchObject([part, part])
+    expect(lived.changed).toEqual(['m0'])
+    const [bare] = run([part], { kind: 'life', firstDay: undefined, lastDay: undefined }).machines
+    expect(['firstDay' in bare!, 'lastDay' in bare!]).toEqual([false, false])
+  })
+
+  test('says a need of all, and names those that do not meet it', () => {
+    const parts = [{}, { region: 'west', zone: 'a' }]
+    const asked = run(parts, { kind: 'jurisdictions', jurisdictions: ['EU'] })
+    expect(asked.machines.map(({ needs }) => needs.jurisdictions)).toEqual([['EU'], ['EU']])
+    expect(asked.changed).toEqual(['m0', 'm1'])
+    expect(asked.left).toEqual([])
+    expect(asked.unfit).toMatchObject([{ name: 'm1', reasons: [{ code: 'jurisdiction-not-allowed' }] }])
+    const none = run(asked.machines, { kind: 'jurisdictions', jurisdictions: [] })
+    expect(none.machines.some(({ needs }) => 'jurisdictions' in needs)).toBe(false)
+  })
 })
 
 test('copies have names that nothing else has', () => {

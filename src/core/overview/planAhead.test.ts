@@ -75,3 +75,44 @@ test('an edition that begins is named in its month, and a month without one leav
     { month: '2028-02', leftOut: ['m0'] },
   ])
 })
+
+test('what ends is named in the first whole month without it, beside the last with all of it', () => {
+  const pool = { id: 'pool', hoursPerMonth: 100, eligible: ['middle'], until: '2027-05-31' }
+  const inMid = { ...pool, id: 'trial', until: '2027-08-14' }
+  const unused = { ...pool, id: 'other', eligible: ['huge'] }
+  const book = {
+    ...SMALL_BOOK,
+    valid: { from: '2027-01-01', until: '2027-12-31' },
+    freeAllowances: [pool, inMid, unused],
+  }
+  const { months } = ahead([{}], [book])
+  const planned = new Map(months.map((each) => [each.month, each.planned]))
+  const at = (month: string) => planned.get(month as YearMonth)!
+  expect(months.flatMap(({ month, ends }) => ends.map((end) => [month, end]))).toEqual([
+    [
+      '2027-06',
+      { kind: 'allowance', provider: 'mill', name: 'pool', on: '2027-05-31', before: at('2027-05') },
+    ],
+    [
+      '2027-09',
+      { kind: 'allowance', provider: 'mill', name: 'trial', on: '2027-08-14', before: at('2027-07') },
+    ],
+    [
+      '2028-01',
+      { kind: 'book', provider: 'mill', name: book.edition, on: '2027-12-31', before: at('2027-12') },
+    ],
+  ])
+  // A book that an edition follows does not end.
+  const next = { ...SMALL_BOOK, edition: '2', valid: { from: '2028-01-01' } }
+  expect(ahead([{}], [book, next]).months.at(-2)!.ends).toEqual([])
+})
+
+test('a commitment ends the day before its first day comes again', () => {
+  const { terms } = SMALL_BOOK
+  const months = new Map(terms.map((each) => [each.id, each.kind === 'commitment' ? each.months : 0]))
+  expect(months.get('year')).toBe(12)
+  const machine = { terms: 'year', firstDay: '2026-08-20' }
+  expect(ahead([machine], [withYear('0.13')]).months.filter(({ ends }) => ends.length > 0)).toMatchObject([
+    { month: '2027-09', ends: [{ kind: 'commitment', machine: 'm0', on: '2027-08-19' }] },
+  ])
+})
