@@ -1,6 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
+import { focusMain } from './focusMain.ts'
 
 /** The first stop of the keyboard: past the bars to what the page is about. */
 export const SkipLink = () => (
@@ -8,10 +9,7 @@ export const SkipLink = () => (
     href="#main"
     onClick={(event) => {
       event.preventDefault()
-      const main = document.querySelector<HTMLElement>('main')
-      if (!main) return
-      main.tabIndex = -1
-      main.focus()
+      focusMain()
     }}
   >
     Skip to the main part

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect } from 'react'
+import { focusMain } from './focusMain.ts'
 
 const FOCUSABLE =
   'a[href], button:not([disabled]), input:not([disabled]), select:not([disabled]), textarea:not([disabled]), [tabindex="0"]'
@@ -31,6 +32,7 @@ export function useFocusKeeper(): void {
       if (held.element.isConnected && !isSwitchedOff(held.element)) return
       const next = nearest(held)
       if (next) next.focus()
+      else focusMain()
     }
     const later = (): void => {
       if (waiting === 0) waiting = window.setTimeout(check, 30)
@@ -56,16 +58,15 @@ function ancestorsOf(element: Element): Element[] {
   return around
 }
 
-/** The first that takes the focus in what the lost one stood in, or else the page's main part. */
+/** The first that takes the focus in what the lost one stood in, unless that is as wide as the page. */
 function nearest({ element, around }: Held): HTMLElement | undefined {
   for (const place of around) {
     if (!place.isConnected) continue
+    if (place.querySelector('main')) return undefined
     const found = [...place.querySelectorAll<HTMLElement>(FOCUSABLE)].find(
       (each) => each !== element && each.offsetParent !== null,
     )
     if (found) return found
   }
-  const main = document.querySelector<HTMLElement>('main')
-  if (main) main.tabIndex = -1
-  return main ?? undefined
+  return undefined
 }
