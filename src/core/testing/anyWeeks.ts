@@ -5,11 +5,16 @@ import type { WeekException } from '../calendar/weekException.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { weekOf } from './weeks.ts'
 
-/** Zones that change their clocks at odd times, by odd amounts, or not at all. */
+/** Forty zones that change their clocks at odd times, by odd amounts, as others do, or not at all. */
 export const ODD_ZONES = [
   'Etc/UTC', 'Europe/Lisbon', 'Asia/Kolkata', 'Australia/Lord_Howe', 'America/Santiago', 'America/Halifax',
   'Asia/Kathmandu', 'Pacific/Chatham', 'Africa/Casablanca', 'America/St_Johns', 'Pacific/Apia', 'America/Havana',
-  'America/Nuuk', 'Africa/Cairo',
+  'America/Nuuk', 'Africa/Cairo', 'America/New_York', 'America/Los_Angeles', 'America/Mexico_City',
+  'America/Sao_Paulo', 'America/Asuncion', 'America/Caracas', 'America/Argentina/Buenos_Aires', 'America/Anchorage',
+  'America/Adak', 'America/Miquelon', 'Atlantic/Azores', 'Europe/Dublin', 'Europe/Istanbul', 'Europe/Volgograd',
+  'Africa/El_Aaiun', 'Africa/Juba', 'Asia/Tehran', 'Asia/Gaza', 'Asia/Beirut', 'Asia/Pyongyang',
+  'Australia/Adelaide', 'Australia/Eucla', 'Antarctica/Troll', 'Pacific/Norfolk', 'Pacific/Kiritimati',
+  'Pacific/Easter',
 ] // prettier-ignore
 
 const anyException = (year: number): fc.Arbitrary<WeekException> =>
