@@ -1,10 +1,18 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { pick, Workbench } from './workbench'
+import { cents, overviewDone, pick, Workbench } from './workbench'
 
 /** What the screens say is so. */
 
 type PlanFile = { weeks: Record<string, unknown>[]; machines: Record<string, unknown>[] }
+
+const texts = (page: Page, role: 'option' | 'button', name: RegExp): Promise<string[]> =>
+  page
+    .getByRole(role, { name })
+    .evaluateAll((all) => all.map((each) => each.getAttribute('aria-label') ?? ''))
+/** The amount that a text names with its currency. */
+const named = (text: string): number => cents(/€ ([\d,.]+)/.exec(text)![1]!)
+const sum = (amounts: readonly number[]): number => amounts.reduce((total, each) => total + each, 0)
 
 /** Opens the demo plan with something changed in its file. */
 async function openChanged(bench: Workbench, path: string, change: (plan: PlanFile) => void): Promise<void> {
@@ -57,6 +65,57 @@ test('a day that runs through does so whatever the auto-shutdown says, and no la
     )
     await expect(option).not.toHaveAttribute('aria-label', /stays off/)
   }
+})
+
+for (const name of ['axle-counter-sim', 'timetable-loadgen']) {
+  test(`days, months and sums of ${name} read the same in every view`, async ({ page }) => {
+    const bench = new Workbench(page)
+    await openChanged(bench, `/?view=month&month=2027-03&machine=${name}`, (plan) => {
+      plan.machines = plan.machines.filter((machine) => machine.name === name)
+    })
+    const total = Math.round((await bench.total()) * 100)
+    expect(total).toBeGreaterThan(1_000)
+    const days = await texts(page, 'option', / (March|April|February), € /)
+    expect(sum(days.map(named))).toBe(total)
+    const year = named(await page.getByTestId('year-total').innerText())
+    const months = (await texts(page, 'button', /^\w+ 202[78]: € /)).map(named)
+    expect([months.length, months[0], sum(months)]).toEqual([12, total, year])
+    await bench.saved()
+    await page.goto(`/?view=gauge&month=2027-03&machine=${name}`)
+    await bench.priced()
+    expect(Math.round((await bench.total()) * 100)).toBe(total)
+    const table = page.getByRole('table', { name: 'Cost of each day' })
+    expect((await table.getByRole('cell').allInnerTexts()).map(named)).toEqual(days.map(named))
+    await page.goto(`/?view=ledger&month=2027-03&machine=${name}`)
+    await bench.priced()
+    await expect.poll(async () => named(await page.getByTestId('ledger-total').innerText())).toBe(total)
+    await page.goto('/?view=bench&month=2027-03')
+    await bench.priced()
+    await overviewDone(page)
+    expect(named(await page.getByTestId('ahead-total').innerText())).toBe(year)
+    const ahead = page.getByRole('region', { name: 'Twelve months ahead' }).getByRole('row')
+    const planned = await ahead.evaluateAll((rows) => rows.map((row) => row.querySelector('td')?.textContent))
+    expect(planned.slice(1).map((text) => cents(text!))).toEqual(months)
+  })
+}
+
+test('the bench says what ends within the twelve months, and what the month becomes', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=bench&month=2027-03')
+  await overviewDone(page)
+  const notes = page.getByRole('region', { name: 'Twelve months ahead' }).getByRole('listitem')
+  await expect(
+    notes.filter({
+      hasText:
+        /^October 2027: the free allowance “600 hours for the first year” of Tidewright ended on 2027-09-30; the month becomes € [\d.]+ in place of € [\d.]+$/,
+    }),
+  ).toHaveCount(1)
+  await expect(
+    notes.filter({
+      hasText:
+        /^January 2028: the price book of Plinthouse, .* ended on 2027-12-31 and no edition follows; the month becomes € [\d.]+ in place of € [\d.]+$/,
+    }),
+  ).toHaveCount(1)
 })
 
 test('a kept variant says that it follows its week, and keeps its hours once they are frozen', async ({

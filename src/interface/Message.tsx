@@ -24,7 +24,7 @@ export function Message({ title, children, action }: MessageProps) {
   )
 }
 
-const Page = styled.main`
+const Page = styled.main.attrs({ id: 'main' })`
   max-width: 480px;
   margin: 18vh auto 0;
   padding: 0 20px;

@@ -94,7 +94,7 @@ const Columns = styled.div`
   }
 `
 
-const Main = styled.main`
+const Main = styled.main.attrs({ id: 'main' })`
   min-width: 0;
   overflow: auto;
   padding: 12px 20px 20px;
@@ -115,7 +115,7 @@ const Side = styled.aside`
   }
 `
 
-const Empty = styled.main`
+const Empty = styled.main.attrs({ id: 'main' })`
   display: grid;
   gap: 12px;
   justify-items: start;

@@ -187,7 +187,7 @@ export function HandOffScreen() {
   )
 }
 
-const Main = styled.main`
+const Main = styled.main.attrs({ id: 'main' })`
   min-width: 0;
   overflow: auto;
   padding: 12px 20px 24px;

@@ -25,7 +25,7 @@ export function Damaged({ session, issues }: DamagedProps) {
   )
 }
 
-const Page = styled.main`
+const Page = styled.main.attrs({ id: 'main' })`
   max-width: 640px;
   margin: 12vh auto 0;
   padding: 0 20px;

@@ -128,7 +128,7 @@ function NoMachine() {
   )
 }
 
-const Middle = styled.main`
+const Middle = styled.main.attrs({ id: 'main' })`
   display: flex;
   flex-direction: column;
   min-width: 0;

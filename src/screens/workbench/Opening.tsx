@@ -13,7 +13,7 @@ export function Opening() {
   )
 }
 
-const Page = styled.main`
+const Page = styled.main.attrs({ id: 'main' })`
   display: grid;
   gap: 10px;
   justify-items: center;
