@@ -97,6 +97,8 @@ describe('a change of many machines', () => {
     expect(asked.changed).toEqual(['m0', 'm1'])
     expect(asked.left).toEqual([])
     expect(asked.unfit).toMatchObject([{ name: 'm1', reasons: [{ code: 'jurisdiction-not-allowed' }] }])
+    const again = run(asked.machines, { kind: 'jurisdictions', jurisdictions: ['UK'] })
+    expect(again.unfit.map(({ name }) => name)).toEqual(['m0', 'm1'])
     const none = run(asked.machines, { kind: 'jurisdictions', jurisdictions: [] })
     expect(none.machines.some(({ needs }) => 'jurisdictions' in needs)).toBe(false)
   })

@@ -36,7 +36,7 @@ interface ChangedMany {
   readonly machines: readonly Machine[]
   readonly changed: readonly string[]
   readonly left: readonly LeftAsItIs[]
-  /** Changed, and with a reason not to fit that they did not have: a need is said, whether or not it is met. */
+  /** Changed, and not meeting the need that is said, or no longer fitting by it: a need is said, met or not. */
   readonly unfit: readonly LeftAsItIs[]
 }
 
@@ -67,6 +67,8 @@ export function changeMany(
     if (forms.length === 0) return machine
     const before = pricing.of(machine)
     const known = new Set(before.ok ? fitReasons(before.resolved).map(({ code }) => code) : [])
+    // Another need of the kind is another reason, though it has the same code.
+    if (change.kind === 'jurisdictions') known.delete('jurisdiction-not-allowed')
     const faults = forms.map((form): LeftAsItIs & { readonly form: Machine } => {
       const after = priced.of(form)
       const reasons = after.ok ? fitReasons(after.resolved).filter(({ code }) => !known.has(code)) : []
