@@ -115,7 +115,7 @@ test('an auto-shutdown cuts the week, bounds what forgetting costs, and leaves w
   await expect(night).toContainText(/until auto-shutdown, 1 March 20:00\+€ 0\.\d\d/)
   expect(await bench.total()).toBe(start)
   const time = page.getByRole('textbox', { name: 'Time of the auto-shutdown' })
-  await time.fill('17')
+  await time.fill('5 p')
   await expect(page.getByText('Write a time like 20:00.')).toBeVisible()
   await time.fill('17:00')
   await time.press('Enter')
