@@ -58,13 +58,20 @@ function ancestorsOf(element: Element): Element[] {
   return around
 }
 
-/** The first that takes the focus in what the lost one stood in, unless that is as wide as the page. */
+/** Where text is written the keys mean something else, undo above all. */
+const takesText = (element: Element): boolean =>
+  element.matches('input:not([type="checkbox"], [type="radio"]), textarea')
+
+/**
+ * The first that takes the focus in what the lost one stood in, unless that is as wide as the page. A press leads to no
+ * text field.
+ */
 function nearest({ element, around }: Held): HTMLElement | undefined {
   for (const place of around) {
     if (!place.isConnected) continue
     if (place.querySelector('main')) return undefined
     const found = [...place.querySelectorAll<HTMLElement>(FOCUSABLE)].find(
-      (each) => each !== element && each.offsetParent !== null,
+      (each) => each !== element && each.offsetParent !== null && (takesText(element) || !takesText(each)),
     )
     if (found) return found
   }
