@@ -79,7 +79,7 @@ export function planAhead(
     return { month, planned, alwaysOn, committed, leftOut, newEditions }
   })
   const plannedIn = new Map(ahead.map(({ month, planned }) => [month, planned]))
-  const ends = [...sharedEnds(inputs, plannedIn), ...commitmentEnds(inputs)]
+  const ends = [...sharedEnds(inputs, plannedIn), ...commitmentEnds(inputs, first)]
   return ahead.map((each) => ({
     ...each,
     ends: ends.filter(({ month }) => month === each.month).map(({ end }) => end),
@@ -138,11 +138,11 @@ function sharedEnds({ plan, books }: SpendingInputs, plannedIn: ReadonlyMap<Year
 }
 
 /** Commitments begin with the first day of their machine or, where it has none, with the credit. */
-function commitmentEnds({ plan, books }: Parameters<typeof planAhead>[0]): FoundEnd[] {
+function commitmentEnds({ plan, books }: Parameters<typeof planAhead>[0], first: YearMonth): FoundEnd[] {
   return plan.machines.flatMap((machine): FoundEnd[] => {
     const begins = machine.firstDay ?? plan.credit?.from
-    const book = books.find(({ provider }) => provider.id === machine.provider)
-    const terms = book?.terms.find(({ id }) => id === machine.terms)
+    const found = bookFor(machine.provider, books, first)
+    const terms = 'code' in found ? undefined : found.book.terms.find(({ id }) => id === machine.terms)
     if (begins === undefined || terms?.kind !== 'commitment') return []
     const { year, month } = yearMonthParts(begins.slice(0, 7) as YearMonth)
     const on = formatDate(dayNumber(dayOf(year, month + terms.months, Number(begins.slice(8))) - 1))
