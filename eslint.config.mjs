@@ -1,5 +1,6 @@
 import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
+import { noInheritedNames } from './scripts/lint/noInheritedNames.mjs'
 
 export default tseslint.config(
   { ignores: ['.next/', '.stamps/', 'node_modules/', 'next-env.d.ts', '.dependency-cruiser.cjs'] },
@@ -18,6 +19,13 @@ export default tseslint.config(
   {
     files: ['src/**/*.tsx', 'src/**/use*.ts', 'app/**/*.tsx'],
     ...reactHooks.configs.flat['recommended-latest'],
+  },
+  {
+    files: ['src/**/*.{ts,tsx}', 'app/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
+    languageOptions: { parserOptions: { projectService: true } },
+    plugins: { notchgauge: { rules: { 'no-inherited-names': noInheritedNames } } },
+    rules: { 'notchgauge/no-inherited-names': 'error' },
   },
   {
     files: ['src/core/**/*.ts'],

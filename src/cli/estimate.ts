@@ -1,3 +1,4 @@
+import { ownValue } from '../core/ownValue.ts'
 import { Command, Option } from 'commander'
 import { parseDecimal } from '../core/quantity/decimal.ts'
 import { compare } from '../core/quantity/exact.ts'
@@ -76,7 +77,7 @@ const program = withCommonOptions(
 /** The first word tells which command it is; without one, a plan is priced. */
 const COMMANDS: Record<string, Command> = { compare: compareCommand, check: checkCommand }
 const [, , word = '', ...rest] = process.argv
-const command = COMMANDS[word]
+const command = ownValue(COMMANDS, word)
 if (command) command.parse(rest, { from: 'user' })
 else
   program

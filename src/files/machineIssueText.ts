@@ -1,3 +1,4 @@
+import { ownValue } from '../core/ownValue.ts'
 import type { MissingPrice } from '../core/meter/charge.ts'
 import type { MachineIssue } from '../core/meter/planPricing.ts'
 
@@ -10,7 +11,7 @@ const WHAT: Record<string, string> = {
   '/week': 'week',
 }
 
-const whatOf = (field: string): string => WHAT[field] ?? 'disk kind'
+const whatOf = (field: string): string => ownValue(WHAT, field) ?? 'disk kind'
 
 const MISSING = {
   size: ['The size is not sold here on these terms.', 'another size, place or terms.'],

@@ -1,3 +1,4 @@
+import { ownValue } from '../core/ownValue.ts'
 import type Joi from 'joi'
 import { accept, type Outcome } from '../core/outcome.ts'
 import { excerpt, MOST_ISSUES, pointerOf, type FileIssue } from './fileIssue.ts'
@@ -17,7 +18,7 @@ function toIssue(detail: Joi.ValidationErrorItem): FileIssue {
     code: detail.type === 'array.unique' ? 'duplicate' : 'bad-value',
     pointer: pointerOf(detail.path),
     problem: problem(detail),
-    expected: `${(EXPECTED[detail.type] ?? asWorded)(detail)}.`,
+    expected: `${(ownValue(EXPECTED, detail.type) ?? asWorded)(detail)}.`,
   }
 }
 

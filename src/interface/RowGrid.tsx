@@ -1,5 +1,6 @@
 'use client'
 
+import { ownValue } from '../core/ownValue.ts'
 import { useEffect, useId, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { Rect, Size, useVirtualizerState } from 'react-stately/useVirtualizerState'
 import styled from 'styled-components'
@@ -111,7 +112,7 @@ export function RowGrid(props: RowGridProps) {
         aria-activedescendant={active !== undefined && active < count ? `${id}-${active}` : undefined}
         tabIndex={0}
         onKeyDown={(event) => {
-          const act = keys[event.key]
+          const act = ownValue(keys, event.key)
           if (!act || event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
           event.preventDefault()
           act()

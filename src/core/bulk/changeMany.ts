@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
@@ -115,9 +116,10 @@ function formsOf(
       return (order.length > 0 ? order : [machine.zone]).map((zone) => ({ ...machine, region, zone }))
     }
     case 'tag': {
-      const { [change.key]: before, ...others } = machine.tags ?? {}
-      if (before === change.value) return []
-      const tags: Tags = change.value === undefined ? others : { ...others, [change.key]: change.value }
+      if (ownValue(machine.tags, change.key) === change.value) return []
+      const others = Object.entries(machine.tags ?? {}).filter(([key]) => key !== change.key)
+      const own = change.value === undefined ? [] : [[change.key, change.value] as const]
+      const tags: Tags = Object.fromEntries([...others, ...own])
       const { tags: _, ...rest } = machine
       return [Object.keys(tags).length > 0 ? { ...rest, tags } : rest]
     }

@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { copyNames } from './changeMany.ts'
 
@@ -44,5 +45,8 @@ function isSame(a: unknown, b: unknown): boolean {
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
   const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>]
   const keys = new Set([...Object.keys(left), ...Object.keys(right)])
-  return Array.isArray(a) === Array.isArray(b) && [...keys].every((key) => isSame(left[key], right[key]))
+  return (
+    Array.isArray(a) === Array.isArray(b) &&
+    [...keys].every((key) => isSame(ownValue(left, key), ownValue(right, key)))
+  )
 }

@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import { rate, type Rate, type RatePer } from '../quantity/rate.ts'
 import type { DiskKind, Image, Licence, PriceBook, Region, RegionPrices, Size, Terms } from './priceBook.ts'
 
@@ -52,7 +53,7 @@ const makeIndex = (book: PriceBook): BookIndex => ({
       region.id,
       {
         region,
-        prices: book.prices[region.id] ?? NOTHING_SOLD,
+        prices: ownValue(book.prices, region.id) ?? NOTHING_SOLD,
         rates: new Map(),
       },
     ]),
@@ -77,6 +78,6 @@ export function keptRate(
 
 /** The zones of the region that sell the size; none where the region does not. */
 export function zonesSelling(region: RegionIndex, sizeId: string): readonly string[] {
-  const price = region.prices.sizes[sizeId]
+  const price = ownValue(region.prices.sizes, sizeId)
   return price ? (price.zones ?? region.region.zones) : []
 }

@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import { rate, type Rate } from '../quantity/rate.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import { keptRate, pointerIn, type RegionIndex } from './bookIndex.ts'
@@ -37,12 +38,12 @@ export function diskRate(region: RegionIndex, kind: DiskKind, asked: GiB): DiskR
 }
 
 function readDiskRate(region: RegionIndex, kind: DiskKind, asked: GiB): DiskRate | undefined {
-  const price = region.prices.disks[kind.id]
+  const price = ownValue(region.prices.disks, kind.id)
   if (!price) return undefined
   const path = `disks/${kind.id}`
   if (kind.room.by === 'step') {
     const step = kind.room.stepsGiB.find((candidate) => candidate >= asked)
-    const text = step === undefined ? undefined : price.perMonthByStep?.[step]
+    const text = step === undefined ? undefined : ownValue(price.perMonthByStep, String(step))
     if (step === undefined || text === undefined) return undefined
     const pointer = pointerIn(region, `${path}/perMonthByStep/${step}`)
     return { rate: rate(text, 'month', pointer), chargedGiB: step, units: 1 }
@@ -69,7 +70,7 @@ const diskExtra = (
   per: Rate['per'],
   field: 'perExtraIopsMonth' | 'perExtraMegabytesPerSecondMonth' | 'perTenThousandOperations',
 ): Rate | undefined =>
-  keptRate(region, per, region.prices.disks[kind.id]?.[field], `disks/${kind.id}/${field}`)
+  keptRate(region, per, ownValue(region.prices.disks, kind.id)?.[field], `disks/${kind.id}/${field}`)
 
 /** Rooms worth offering: the steps, or round sizes between the least and the most of a kind sold by the GiB. */
 export function offeredRooms(kind: DiskKind): readonly GiB[] {

@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import { compare, type Exact, add, ZERO } from '../quantity/exact.ts'
 import { amountAt, rate, unitsExact, type Rate } from '../quantity/rate.ts'
 import { pointerIn, type RegionIndex } from './bookIndex.ts'
@@ -42,10 +43,10 @@ export function sizeRates(region: RegionIndex, sizeId: string, terms: Terms): Si
 }
 
 function readRates(region: RegionIndex, sizeId: string, terms: Terms): SizeRates | undefined {
-  const price = region.prices.sizes[sizeId]
+  const price = ownValue(region.prices.sizes, sizeId)
   const onDemand = terms.kind === 'on-demand'
-  const upFrontText = onDemand ? undefined : price?.terms?.[terms.id]?.upFront
-  const texts = onDemand ? price : price?.terms?.[terms.id]
+  const upFrontText = onDemand ? undefined : ownValue(price?.terms, terms.id)?.upFront
+  const texts = onDemand ? price : ownValue(price?.terms, terms.id)
   if (!texts) return undefined
   const path = `sizes/${sizeId}${onDemand ? '' : `/terms/${terms.id}`}`
   const parts = FIELDS.flatMap(([field, base, per]) => {

@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
 import type { Size } from '../catalogue/priceBook.ts'
 import { neverOff } from '../meter/estimateMachine.ts'
@@ -46,7 +47,7 @@ export function missingInPlace(
   return {
     sizes: sizes.filter(({ id }) => !zonesSelling(region, id).includes(zone)).length,
     diskKinds: diskKinds
-      .filter(({ id, room }) => room.by !== 'size' && !region.prices.disks[id])
+      .filter(({ id, room }) => room.by !== 'size' && !ownValue(region.prices.disks, id))
       .map(({ name }) => name),
     addresses: (['fixed', 'changing'] as const).filter(
       (sort) => !region.prices.addresses[sort] && sold.some(({ addresses }) => addresses[sort]),

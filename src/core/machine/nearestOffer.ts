@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import { zonesSelling, type BookIndex, type RegionIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
 import { lackedState } from '../catalogue/lackedState.ts'
@@ -109,7 +110,7 @@ function* candidates(
   kept: ReadonlySet<Decision>,
 ): Generator<Size> {
   let named: string | undefined = machine.size
-  while (named !== undefined && !sizes.has(named)) named = book.replacedSizes?.[named]
+  while (named !== undefined && !sizes.has(named)) named = ownValue(book.replacedSizes, named)
   const own = named === undefined ? undefined : sizes.get(named)
   if (own && sizeRates(region, own.id, terms)) yield own
   if (!kept.has('size')) yield* nearest.in(region, terms)

@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
 import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
@@ -147,9 +148,10 @@ const notSold = (size: Size, region: RegionIndex, terms: Terms, index: BookIndex
 })
 
 function withdrawnSize(found: string, { sizes, book }: BookIndex): ReferenceIssue {
-  let replacedBy = book.replacedSizes?.[found]
+  let replacedBy = ownValue(book.replacedSizes, found)
   // A checked book has no cycle here.
-  while (replacedBy !== undefined && !sizes.has(replacedBy)) replacedBy = book.replacedSizes?.[replacedBy]
+  while (replacedBy !== undefined && !sizes.has(replacedBy))
+    replacedBy = ownValue(book.replacedSizes, replacedBy)
   const issue = unknown('/size', found, [...sizes.keys()])
   return replacedBy === undefined ? issue : { ...issue, replacedBy }
 }

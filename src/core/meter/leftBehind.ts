@@ -27,7 +27,7 @@ function deletable(resolved: ResolvedMachine): ResolvedMachine {
  */
 export function leftBehind(resolved: ResolvedMachine, month: BillingMonth): LeftBehind | undefined {
   const gone = hourByState(deletable(resolved), month).find(({ state }) => state === 'deleted')
-  const left = gone?.byMeter.filter(({ meter }) => meter in LEFT_METERS) ?? []
+  const left = gone?.byMeter.filter(({ meter }) => Object.hasOwn(LEFT_METERS, meter)) ?? []
   const perHour = left.reduce((sum, { amount }) => add(sum, amount), ZERO)
   if (perHour.n === 0n) return undefined
   return {

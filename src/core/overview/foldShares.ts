@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import type { Machine } from '../machine/plan.ts'
 import { add, compare, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import type { MachineShare } from './machineShare.ts'
@@ -35,7 +36,7 @@ function keyOf(fold: ShareFold, machine: Machine): string {
     case 'cost-centre':
       return machine.costCentre ?? ''
     default:
-      return machine.tags?.[fold.slice('tag:'.length)] ?? ''
+      return ownValue(machine.tags, fold.slice('tag:'.length)) ?? ''
   }
 }
 

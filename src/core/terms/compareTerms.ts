@@ -1,3 +1,4 @@
+import { ownValue } from '../ownValue.ts'
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
@@ -82,7 +83,7 @@ const withTerms = (resolved: ResolvedMachine, terms: Terms): ResolvedMachine => 
 
 function interruptionOf({ region, size }: ResolvedMachine, terms: Terms): string | undefined {
   if (terms.kind !== 'spot') return undefined
-  return region.prices.sizes[size.id]?.terms?.[terms.id]?.interruption ?? terms.interruption
+  return ownValue(ownValue(region.prices.sizes, size.id)?.terms, terms.id)?.interruption ?? terms.interruption
 }
 
 /** Machine time for so many seconds from the month's start. */

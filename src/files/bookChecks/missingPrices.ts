@@ -1,3 +1,4 @@
+import { ownValue } from '../../core/ownValue.ts'
 import type { PriceBook, RegionPrices, SizeRateTexts, Terms } from '../../core/catalogue/priceBook.ts'
 import type { FileIssue } from '../fileIssue.ts'
 import { badValue, missingPrice, type Path } from './bookIssue.ts'
@@ -6,7 +7,7 @@ import { badValue, missingPrice, type Path } from './bookIssue.ts'
 export function missingPrices(book: PriceBook): FileIssue[] {
   const issues: FileIssue[] = []
   book.regions.forEach((region, i) => {
-    if (!book.prices[region.id]) {
+    if (!ownValue(book.prices, region.id)) {
       issues.push(missingPrice(['prices', region.id], `Region ${region.name} (/regions/${i}) has no prices.`))
     }
   })
@@ -67,7 +68,7 @@ function offerProblems(
 
 function roomsWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): FileIssue[] {
   return book.diskKinds.flatMap((kind) => {
-    const price = prices.disks[kind.id]
+    const price = ownValue(prices.disks, kind.id)
     if (!price) return []
     const at = [...path, 'disks', kind.id]
     if (kind.room.by === 'size') {
@@ -79,7 +80,7 @@ function roomsWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): F
         : []
     }
     return kind.room.stepsGiB
-      .filter((step) => price.perMonthByStep?.[step] === undefined)
+      .filter((step) => ownValue(price.perMonthByStep, String(step)) === undefined)
       .map((step) =>
         missingPrice(
           [...at, 'perMonthByStep', step],

@@ -1,3 +1,4 @@
+import { ownValue } from '../../core/ownValue.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { FileIssue } from '../fileIssue.ts'
 import { badValue, unknownName } from './bookIssue.ts'
@@ -13,7 +14,7 @@ export function replacementProblems({ replacedSizes = {}, sizes }: PriceBook): F
       ]
     }
     const seen = [withdrawn]
-    let next = replacedSizes[withdrawn]!
+    let next = ownValue(replacedSizes, withdrawn)!
     while (!sold.has(next)) {
       if (seen.includes(next)) {
         return [
@@ -24,7 +25,7 @@ export function replacementProblems({ replacedSizes = {}, sizes }: PriceBook): F
           ),
         ]
       }
-      const after = replacedSizes[next]
+      const after = ownValue(replacedSizes, next)
       if (after === undefined) return [unknownName(path, 'size', next, [...sold])]
       seen.push(next)
       next = after

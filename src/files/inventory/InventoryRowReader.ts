@@ -1,3 +1,4 @@
+import { ownValue } from '../../core/ownValue.ts'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
 import type { PriceBook, Size } from '../../core/catalogue/priceBook.ts'
@@ -181,7 +182,8 @@ export class InventoryRowReader {
       .flatMap((id) => index.diskKinds.get(id) ?? [])
       .filter(({ boots }) => boots)
     const sold = bootable.filter(
-      ({ id, room }) => room.by === 'size' || index.book.prices[machine.region]?.disks[id],
+      ({ id, room }) =>
+        room.by === 'size' || ownValue(ownValue(index.book.prices, machine.region)?.disks, id),
     )
     const usual = sold.find(({ id }) => id === machine.systemDisk.kind) ?? sold[0]
     if (!usual) {

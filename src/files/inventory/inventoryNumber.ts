@@ -1,3 +1,4 @@
+import { ownValue } from '../../core/ownValue.ts'
 import { gib, type GiB } from '../../core/quantity/units.ts'
 
 /** How numbers are written in a table, as the person says. */
@@ -30,7 +31,7 @@ export function parseRoom(text: string, { decimal, unit }: NumberForm): GiB | un
   const match = /^(.*?)\s*(GiB|GB|TiB|TB|MiB|MB)?$/i.exec(text.trim())
   const value = match && parseNumber(match[1]!, decimal)
   if (value === undefined || value === null || value <= 0) return undefined
-  const factor = GIB_PER[(match![2] ?? unit).toLowerCase()]!
+  const factor = ownValue(GIB_PER, (match![2] ?? unit).toLowerCase())!
   return gib(Math.ceil(value * factor * MIB_PER_GIB - 1e-9) / MIB_PER_GIB)
 }
 

@@ -1,3 +1,4 @@
+import { ownValue } from '../../core/ownValue.ts'
 import type { PriceBook, SizeRateTexts } from '../../core/catalogue/priceBook.ts'
 import { POWER_STATES } from '../../core/power/powerState.ts'
 import { groupDigits } from './money'
@@ -120,7 +121,7 @@ function sizeRateEntries(label: string, texts: SizeRateTexts, pointer: string): 
 }
 
 function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
-  const prices = book.prices[regionId]
+  const prices = ownValue(book.prices, regionId)
   const region = book.regions.find(({ id }) => id === regionId)
   if (!prices || !region) return []
   const at = `/prices/${regionId}`
@@ -128,7 +129,7 @@ function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
     text === undefined ? [] : [{ sort: 'rate', label, text, per, pointer: `${at}/${path}` }]
   const termsNames = new Map(book.terms.map(({ id, name }) => [id, name]))
   const sizes = book.sizes.flatMap(({ id, name }): BookEntry[] => {
-    const price = prices.sizes[id]
+    const price = ownValue(prices.sizes, id)
     if (!price) return []
     const zones = price.zones ? `, zones ${price.zones.join(' ')}` : ''
     const offers = Object.entries(price.terms ?? {}).flatMap(([terms, offer]): BookEntry[] => {
@@ -141,14 +142,14 @@ function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
     return [...sizeRateEntries(`${name}${zones}`, price, `${at}/sizes/${id}`), ...offers]
   })
   const disks = book.diskKinds.flatMap(({ id, name, room }): BookEntry[] => {
-    const price = prices.disks[id]
+    const price = ownValue(prices.disks, id)
     if (!price) return []
     const steps = room.by === 'step' ? room.stepsGiB : []
     return [
       ...steps.flatMap((step) =>
         rate(
           `${name}, ${number(step)} GiB`,
-          price.perMonthByStep?.[step],
+          ownValue(price.perMonthByStep, String(step)),
           'month',
           `disks/${id}/perMonthByStep/${step}`,
         ),

@@ -1,5 +1,6 @@
 'use client'
 
+import { ownValue } from '../../core/ownValue.ts'
 import { useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { editionsOf } from '../../core/catalogue/bookFor.ts'
@@ -58,7 +59,7 @@ function OpenBook({ book, picker }: { readonly book: PriceBook; readonly picker:
   const asked = address.rate
   const start = regionOfPointer(asked) ?? machine?.region
   const [picked, setPicked] = useState<string>()
-  const region = picked ?? (start !== undefined && book.prices[start] ? start : book.regions[0]!.id)
+  const region = picked ?? (start !== undefined && ownValue(book.prices, start) ? start : book.regions[0]!.id)
   const entries = useMemo(() => bookEntries(book, region), [book, region])
   const marked = entries.findIndex((entry) => entry.sort !== 'head' && entry.pointer === asked)
   const [active, setActive] = useState<number | undefined>(marked < 0 ? undefined : marked)

@@ -1,5 +1,6 @@
 'use client'
 
+import { ownValue } from '../../core/ownValue.ts'
 import { useRef } from 'react'
 import styled from 'styled-components'
 import { civilDate, weekdayOf, type DayNumber, type Weekday } from '../../core/calendar/civil.ts'
@@ -35,7 +36,7 @@ export function MonthGrid({ days, firstColumn, open, estimate, week, onOpen }: M
     grid.current?.querySelector<HTMLElement>(`[data-day="${next.day}"]`)?.focus()
   }
   const onKeyDown = (event: React.KeyboardEvent): void => {
-    const step = STEPS[event.key]
+    const step = ownValue(STEPS, event.key)
     // From where the focus is: the address, and with it the open day, follows a moment later.
     const from = event.target instanceof HTMLElement ? Number(event.target.dataset['day']) : NaN
     const at = days.findIndex(({ day }) => day === from)

@@ -1,5 +1,6 @@
 'use client'
 
+import { ownValue } from '../../core/ownValue.ts'
 import { Fragment, useMemo } from 'react'
 import styled from 'styled-components'
 import type { Plan } from '../../core/machine/plan.ts'
@@ -100,7 +101,7 @@ function lineName(what: string): string {
   if (part === undefined) return name
   const number = Number(part)
   return Number.isNaN(number)
-    ? `${name}, ${ADDRESS_USE[part] ?? part}`
+    ? `${name}, ${ownValue(ADDRESS_USE, part) ?? part}`
     : `${name}, ${number === 0 ? 'system' : `data ${number}`}`
 }
 

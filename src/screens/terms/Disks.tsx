@@ -1,5 +1,6 @@
 'use client'
 
+import { ownValue } from '../../core/ownValue.ts'
 import styled from 'styled-components'
 import type { DiskKind } from '../../core/catalogue/priceBook.ts'
 import { diskReach, type Reach } from '../../core/fit/diskReach.ts'
@@ -40,7 +41,7 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
   const sold = index.book.diskKinds.filter(
     ({ id, room }) =>
       size.diskKinds.includes(id) &&
-      (room.by === 'size' ? size.localDiskGiB !== undefined : region.prices.disks[id]),
+      (room.by === 'size' ? size.localDiskGiB !== undefined : ownValue(region.prices.disks, id)),
   )
   const change = (position: number, part: DiskPart): void =>
     session.edit(
@@ -208,7 +209,7 @@ function OperationsField({
   readonly onChange: (part: DiskPart) => void
 }) {
   const { result } = useWorkbench()
-  const price = result?.ok ? result.resolved.region.prices.disks[kind.id] : undefined
+  const price = result?.ok ? ownValue(result.resolved.region.prices.disks, kind.id) : undefined
   if (price?.perTenThousandOperations === undefined) return null
   return (
     <NumberInput

@@ -1,5 +1,6 @@
 'use client'
 
+import { ownValue } from '../../core/ownValue.ts'
 import styled from 'styled-components'
 import { SHUTDOWN_STATES, type AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
@@ -36,7 +37,8 @@ export function AutoShutdownLine({ week, unable, onChange }: AutoShutdownLinePro
   const { autoShutdown } = week
   const set = (part: Partial<AutoShutdown>, label: string): void =>
     onChange({ minute: USUAL_MINUTE, days: DAYS, ...autoShutdown, ...part }, label)
-  const known = autoShutdown && Object.keys(SETS).find((id) => String(SETS[id]) === String(autoShutdown.days))
+  const known =
+    autoShutdown && Object.keys(SETS).find((id) => String(ownValue(SETS, id)) === String(autoShutdown.days))
   const options = [
     { id: 'none', name: 'none' },
     { id: 'all', name: 'every day' },
@@ -51,7 +53,7 @@ export function AutoShutdownLine({ week, unable, onChange }: AutoShutdownLinePro
         value={autoShutdown ? (known ?? 'own') : 'none'}
         options={options}
         onChange={(id) => {
-          const days = SETS[id]
+          const days = ownValue(SETS, id)
           if (id === 'none') onChange(undefined, 'no auto-shutdown')
           else if (days) set({ days }, 'auto-shutdown')
         }}

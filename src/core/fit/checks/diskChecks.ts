@@ -1,3 +1,4 @@
+import { ownValue } from '../../ownValue.ts'
 import type { DiskKind } from '../../catalogue/priceBook.ts'
 import { diskIops, diskThroughput } from '../../catalogue/diskPerformance.ts'
 import { chargedRoom, diskRate } from '../../catalogue/diskRates.ts'
@@ -69,7 +70,9 @@ export const DISK_CHECKS: readonly FitCheck[] = [
   {
     concerns: ['disk-kind', 'data-disk', 'new-disk', 'place'],
     find: ({ region }, disks) => {
-      const missing = disks.find(({ kind }) => kind.room.by !== 'size' && !region.prices.disks[kind.id])
+      const missing = disks.find(
+        ({ kind }) => kind.room.by !== 'size' && !ownValue(region.prices.disks, kind.id),
+      )
       return (
         missing && {
           code: 'disk-kind-not-sold-here',
@@ -89,7 +92,11 @@ export const DISK_CHECKS: readonly FitCheck[] = [
     find: ({ region }, disks) => {
       for (const { kind, disk } of disks) {
         const { room } = kind
-        if (room.by === 'size' || !region.prices.disks[kind.id] || diskRate(region, kind, disk.roomGiB))
+        if (
+          room.by === 'size' ||
+          !ownValue(region.prices.disks, kind.id) ||
+          diskRate(region, kind, disk.roomGiB)
+        )
           continue
         const most = room.by === 'step' ? room.stepsGiB.at(-1)! : room.mostGiB
         return { code: 'room-not-offered', kind: kind.name, asked: disk.roomGiB, most }
