@@ -55,11 +55,13 @@ const region = Joi.object({
   zones: Joi.array().items(id).min(1).max(26).unique().required(),
 })
 
-const steps = Joi.object({
-  least: Joi.number().greater(0).max(65_536).required(),
-  most: Joi.number().min(Joi.ref('least')).max(65_536).required(),
-  step: Joi.number().greater(0).max(65_536).required(),
-})
+/** Steps of a free choice; what can be chosen must be a figure that a plan can hold. */
+const stepsOf = (figure: Joi.NumberSchema) =>
+  Joi.object({
+    least: figure.required(),
+    most: figure.min(Joi.ref('least')).required(),
+    step: figure.required(),
+  })
 
 const size = Joi.object({
   id: id.required(),
@@ -69,7 +71,10 @@ const size = Joi.object({
   architecture: Joi.valid('x86-64', 'arm64').required(),
   vcpu: Joi.number().integer().min(1).max(4_096).required(),
   cores: Joi.number().integer().min(1).max(4_096),
-  choice: Joi.object({ vcpu: steps.required(), memoryGiB: steps.required() }),
+  choice: Joi.object({
+    vcpu: stepsOf(count(4_096).min(1)).required(),
+    memoryGiB: stepsOf(room.max(65_536)).required(),
+  }),
   sharedCore: Joi.boolean(),
   memoryGiB: room.required(),
   localDiskGiB: room,

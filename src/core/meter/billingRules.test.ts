@@ -261,6 +261,17 @@ describe('the month read as 730 hours', () => {
   })
 })
 
+test('bands of traffic end where they are written to end, in tenths too', () => {
+  const trafficOut = [{ upToGiB: 0.1, perGiB: '1' }, { upToGiB: 0.3, perGiB: '2' }, { perGiB: '0.5' }]
+  const book = {
+    ...RULE_BOOK,
+    prices: { ...RULE_BOOK.prices, east: { ...RULE_BOOK.prices.east!, trafficOut } },
+  }
+  const lines = linesOf({ trafficOutGiB: gib(12.5) }, { book })
+  // 0.1 at 1, 0.2 at 2, and 12.2 at 0.5
+  expect(lines.slice(-3).map((line) => line.split(': ')[1])).toEqual(['0.1', '0.4', '6.1'])
+})
+
 test('a machine that is never on costs what is left: its disk', () => {
   expect(linesOf({}, { week: NEVER })).toEqual(['Machine time: 0', 'System disk: 9.86'])
 })

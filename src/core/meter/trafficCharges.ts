@@ -1,8 +1,9 @@
 import type { Span } from '../quantity/units.ts'
-import { trafficBands, type TrafficBand } from '../catalogue/regionRates.ts'
+import { trafficBands } from '../catalogue/regionRates.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { gib } from '../quantity/units.ts'
-import type { Exact } from '../quantity/exact.ts'
+import { compare, multiply, sign, subtract, ZERO, type Exact } from '../quantity/exact.ts'
+import { exactNumber, MOST_DECIMALS, toDecimal, trimDecimal } from '../quantity/decimal.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { missingPrice, type Charge, type MissingPrice, type Tariff } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
@@ -42,20 +43,24 @@ export function trafficCharges(
     const free = tariff(bands[0]!.rate, unitsExact(included))
     charges.push(makeCharge('traffic', subject, free, metered.running, rules))
   }
+  const all = { n: BigInt(account), d: MIB }
+  let begins = ZERO
   for (const [at, band] of bands.entries()) {
-    const begins = at === 0 ? 0 : bands[at - 1]!.upToGiB!
-    const filled = Math.min(account, (band.upToGiB ?? Infinity) * MIB_PER_GIB) - begins * MIB_PER_GIB
-    if (filled <= 0 || own === 0) break
-    const share = { n: BigInt(filled) * BigInt(own), d: BigInt(account) * BigInt(MIB_PER_GIB) }
-    const part = { at, count: bands.length, from: String(begins), to: endOf(band) }
+    const ends = band.upToGiB === undefined ? undefined : exactNumber(band.upToGiB)
+    const filled = subtract(ends && compare(ends, all) < 0 ? ends : all, begins)
+    if (sign(filled) <= 0 || own === 0) break
+    const share = multiply(filled, { n: BigInt(own), d: BigInt(account) })
+    const part = { at, count: bands.length, from: plainDecimal(begins), to: ends && plainDecimal(ends) }
     const rules = { rounding: undefined, band: part, waived: undefined }
     charges.push(makeCharge('traffic', subject, tariff(band.rate, share), metered.running, rules))
+    if (ends) begins = ends
   }
   return charges
 }
 
-const endOf = ({ upToGiB }: TrafficBand): string | undefined =>
-  upToGiB === undefined ? undefined : String(upToGiB)
+const MIB = BigInt(MIB_PER_GIB)
+
+const plainDecimal = (value: Exact): string => trimDecimal(toDecimal(value, MOST_DECIMALS))
 
 /** What the whole account sends from the machine's region, in MiB, this machine as it is now. */
 function accountTraffic(

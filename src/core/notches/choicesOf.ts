@@ -159,9 +159,9 @@ function stepsNear(steps: SizeChoice['vcpu'] | undefined, present: number): numb
   const every = Math.ceil(count / MOST_STEPS)
   const at = (present - least) / step
   const values = new Set([present])
-  for (let i = 0; i < count; i += 1) {
-    if (i % every === 0 || Math.abs(i - at) <= STEPS_AT_HAND) values.add(least + i * step)
-  }
+  const add = (i: number): unknown => i >= 0 && i < count && values.add(least + i * step)
+  for (let i = 0; i < count; i += every) add(i)
+  for (let i = Math.ceil(at - STEPS_AT_HAND); i <= at + STEPS_AT_HAND; i += 1) add(i)
   return [...values]
 }
 

@@ -19,6 +19,20 @@ export function parseDecimal(text: string): Exact | undefined {
 }
 
 /**
+ * The decimal that a number was written as: the shortest one that reads back as it, so that 0.1 is a tenth. Throws for
+ * what is not finite, which no checked file holds.
+ */
+export function exactNumber(value: number): Exact {
+  if (Number.isSafeInteger(value)) return { n: BigInt(value), d: 1n }
+  const match = /^(-?)(\d+)(?:\.(\d+))?(?:e([+-]\d+))?$/.exec(String(value))
+  if (!match) throw new RangeError(`not a finite number: ${value}`)
+  const [, minus, whole, fraction = '', exponent = '0'] = match
+  const n = BigInt(`${minus}${whole}${fraction}`)
+  const tens = Number(exponent) - fraction.length
+  return tens >= 0 ? { n: n * 10n ** BigInt(tens), d: 1n } : { n, d: 10n ** BigInt(-tens) }
+}
+
+/**
  * The nearest whole number of units of 10^-places; halves go away from zero, as spreadsheets and invoices round. The one
  * place in which an amount is rounded.
  */

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { describe, expect, test } from 'vitest'
-import { parseDecimal, roundTo, toDecimal } from './decimal.ts'
+import { exactNumber, parseDecimal, roundTo, toDecimal } from './decimal.ts'
 import { add, compare, divide, exact, multiply, subtract, toNumber, type Exact } from './exact.ts'
 import { roundParts } from './roundParts.ts'
 
@@ -26,6 +26,26 @@ test('arithmetic agrees with a rational number library', () => {
 
 test('dividing by zero is a bug, not a number', () => {
   expect(() => divide(exact(1), exact(0))).toThrow(RangeError)
+})
+
+test('a number is read as the decimal that it was written as', () => {
+  expect(exactNumber(0.1)).toEqual({ n: 1n, d: 10n })
+  expect(exactNumber(-2.5)).toEqual({ n: -25n, d: 10n })
+  expect(exactNumber(1e-7)).toEqual({ n: 1n, d: 10n ** 7n })
+  expect(exactNumber(1.5e21)).toEqual({ n: 15n * 10n ** 20n, d: 1n })
+  expect(() => exactNumber(Infinity)).toThrow(RangeError)
+  const anyNumber = fc.double({ noNaN: true, noDefaultInfinity: true, min: -1e30, max: 1e30 })
+  fc.assert(
+    fc.property(anyNumber, (value) => {
+      const [, digits, tens = '0'] = /^([^e]+)(?:e(.+))?$/.exec(value.toString())!
+      const scale = new Fraction(10n ** BigInt(Math.abs(Number(tens))))
+      const read = new Fraction(digits!)
+      expect(fraction(exactNumber(value)).equals(Number(tens) < 0 ? read.div(scale) : read.mul(scale))).toBe(
+        true,
+      )
+    }),
+    { seed: 32, numRuns: 400 },
+  )
 })
 
 describe('decimals', () => {

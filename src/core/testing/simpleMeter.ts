@@ -456,10 +456,13 @@ function trafficPrice(own: Clocks, { book }: SimpleInputs, all: readonly Clocks[
     .reduce((sum, other) => sum + payable(other), 0)
   if (payable(own) === 0) return new Fraction(0)
   let total = new Fraction(0)
-  let begins = 0
-  for (const { upToGiB = Infinity, perGiB } of book.prices[machine.region]!.trafficOut!) {
-    total = total.add(new Fraction(perGiB).mul(Math.max(0, Math.min(together, upToGiB) - begins)))
-    begins = upToGiB
+  let begins = new Fraction(0)
+  for (const { upToGiB, perGiB } of book.prices[machine.region]!.trafficOut!) {
+    const all = new Fraction(together)
+    const ends =
+      upToGiB !== undefined && all.compare(String(upToGiB)) > 0 ? new Fraction(String(upToGiB)) : all
+    if (ends.compare(begins) > 0) total = total.add(new Fraction(perGiB).mul(ends.sub(begins)))
+    begins = upToGiB === undefined ? ends : new Fraction(String(upToGiB))
   }
   return total.mul(payable(own)).div(together)
 }

@@ -1,5 +1,5 @@
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { parseDecimal } from '../../core/quantity/decimal.ts'
+import { exactNumber, parseDecimal } from '../../core/quantity/decimal.ts'
 import { compare, exact, type Exact } from '../../core/quantity/exact.ts'
 import type { FileIssue } from '../fileIssue.ts'
 import { badValue, type Path } from './bookIssue.ts'
@@ -72,7 +72,7 @@ function trafficProblems(bands: PriceBook['prices'][string]['trafficOut'], path:
     ]
   }
   return orderProblems(
-    bands.slice(0, -1).map(({ upToGiB }) => ({ n: BigInt(Math.round(upToGiB! * 1_024)), d: 1_024n })),
+    bands.slice(0, -1).map(({ upToGiB }) => exactNumber(upToGiB!)),
     path,
     'upToGiB',
   )
