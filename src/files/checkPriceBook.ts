@@ -4,13 +4,21 @@ import { coreProblems } from './bookChecks/coreProblems.ts'
 import { missingPrices } from './bookChecks/missingPrices.ts'
 import { referenceProblems } from './bookChecks/referenceProblems.ts'
 import { replacementProblems } from './bookChecks/replacementProblems.ts'
-import type { FileIssue } from './fileIssue.ts'
+import { MOST_ISSUES, type FileIssue } from './fileIssue.ts'
 
-/** What a shape alone cannot show: names that nothing has, gaps in prices and bands, loops. Every problem is listed. */
-export const checkPriceBook = (book: PriceBook): FileIssue[] => [
-  ...referenceProblems(book),
-  ...replacementProblems(book),
-  ...coreProblems(book),
-  ...bandProblems(book),
-  ...missingPrices(book),
-]
+const CHECKS = [referenceProblems, replacementProblems, coreProblems, bandProblems, missingPrices]
+
+/**
+ * What a shape alone cannot show: names that nothing has, gaps in prices and bands, loops. Ends when there are more than
+ * are listed.
+ */
+export function checkPriceBook(book: PriceBook): FileIssue[] {
+  const issues: FileIssue[] = []
+  for (const check of CHECKS) {
+    for (const issue of check(book)) {
+      issues.push(issue)
+      if (issues.length > MOST_ISSUES) return issues
+    }
+  }
+  return issues
+}

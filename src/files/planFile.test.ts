@@ -174,7 +174,7 @@ describe('a plan that is refused says where and what would do', () => {
       draft.machines = Array.from({ length: 10_000 }, (_, i) => ({ ...first, name: `machine-${i}` }))
     })
     expect(issues[0]).toMatchObject({ pointer: '/machines' })
-    expect(issues[0]!.expected).toBe('at most 5000.')
+    expect(issues[0]!.expected).toBe('at most 5,000.')
   })
 
   test('text with markup is text', () => {

@@ -289,9 +289,7 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
   name: label(120).required(),
   month: month.required(),
   weeks: idListOf(weekSchema, MOST_WEEKS).required(),
-  machines: listOf(machine, MOST_MACHINES)
-    .unique((a: { name?: unknown }, b: { name?: unknown }) => a.name === b.name)
-    .required(),
+  machines: listOf(machine, MOST_MACHINES).unique('name', { ignoreUndefined: true }).required(),
   currency,
   exchangeRates: listOf(
     Joi.object({
@@ -303,7 +301,7 @@ export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
     MOST_EXCHANGE_RATES,
   ),
   taxPercent: percent,
-  places: listOf(userPlace, MOST_PLACES).unique('name'),
+  places: listOf(userPlace, MOST_PLACES).unique('name', { ignoreUndefined: true }),
   commands: Joi.object(Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, command]))),
   budget: price,
   credit,

@@ -85,9 +85,9 @@ describe('issues', () => {
     expect(excerpt(undefined)).toBe('nothing')
   })
 
-  test('a long list is cut and its rest counted', () => {
+  test('a long list is cut, and says so', () => {
     const many = limited(Array.from({ length: 150 }, () => issue))
     expect(many).toHaveLength(101)
-    expect(many.at(-1)!.problem).toBe('50 more problems like these.')
+    expect(many.at(-1)!.problem).toBe('There are more problems than these 100.')
   })
 })

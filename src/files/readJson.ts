@@ -1,4 +1,5 @@
 import { accept, refuse, type Outcome } from '../core/outcome.ts'
+import { beyondBounds } from './jsonBounds.ts'
 import { excerpt, type FileIssue } from './fileIssue.ts'
 
 /** Largest file that is read, in bytes of UTF-8: far above any real plan or book, far below what stalls a tab. */
@@ -14,6 +15,8 @@ export const tooLarge = (bytes: number): FileIssue => ({
 /** Parses JSON text of a known kind and version; `kind` is the part of `format` before its number. */
 export function readJson(text: string, kind: string, version: number): Outcome<unknown, FileIssue> {
   if (text.length > MOST_BYTES) return refuse(tooLarge(text.length))
+  const beyond = beyondBounds(text)
+  if (beyond) return refuse(beyond)
   let value: unknown
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''))

@@ -1,16 +1,71 @@
 import { ownValue } from '../core/ownValue.ts'
 import type Joi from 'joi'
-import { accept, type Outcome } from '../core/outcome.ts'
+import { accept, refuse, type Outcome } from '../core/outcome.ts'
 import { excerpt, MOST_ISSUES, pointerOf, type FileIssue } from './fileIssue.ts'
+import { valueBeyondBounds } from './valueBounds.ts'
+
+const STRICT = { convert: false, errors: { label: false } } as const
 
 /**
- * Holds a value against a Joi schema. Nothing is converted: the text "1" is not the number 1. Every problem is
- * listed, up to a limit.
+ * Holds a value against a Joi schema. Nothing is converted: the text "1" is not the number 1. What is beyond the bounds
+ * of every format is said at once; else every problem is listed, up to a limit, beyond which nothing is looked for.
  */
-export function validate<T>(schema: Joi.Schema<T>, value: unknown): Outcome<T, FileIssue> {
-  const result = schema.validate(value, { convert: false, abortEarly: false, errors: { label: false } })
-  if (!result.error) return accept(result.value as T)
-  return { ok: false, issues: limited(result.error.details.map(toIssue)) }
+export function validate<T>(
+  schema: Joi.Schema<T>,
+  value: unknown,
+  mostEntries?: number,
+): Outcome<T, FileIssue> {
+  const beyond = valueBeyondBounds(value, mostEntries)
+  if (beyond) return refuse(beyond)
+  const quick = schema.validate(value, { ...STRICT, abortEarly: true })
+  if (!quick.error) return accept(quick.value as T)
+  const many = problemsOfEntries(schema, value)
+  if (many.length > MOST_ISSUES) return { ok: false, issues: limited(many) }
+  const { details } = schema.validate(value, { ...STRICT, abortEarly: false }).error!
+  return { ok: false, issues: limited(details.map(toIssue)) }
+}
+
+/**
+ * Problems of the entries of each list and map at the top, one entry after the other, until there are more than are
+ * listed. Joi alone would find all of them, and hold a million in memory.
+ */
+function problemsOfEntries(schema: Joi.Schema, value: unknown): FileIssue[] {
+  const issues: FileIssue[] = []
+  if (typeof value !== 'object' || value === null) return issues
+  for (const [key, part] of Object.entries(value)) {
+    const described = partsOf(schema).get(key)
+    if (!described || typeof part !== 'object' || part === null) continue
+    for (const [name, entry] of Object.entries(part)) {
+      const { error } = described.validate(Array.isArray(part) ? [entry] : { [name]: entry }, {
+        ...STRICT,
+        abortEarly: false,
+      })
+      const details = error?.details.filter(({ path }) => path.length > 1) ?? []
+      issues.push(
+        ...details
+          .slice(0, MOST_ISSUES + 1)
+          .map((detail) => toIssue({ ...detail, path: [key, name, ...detail.path.slice(1)] })),
+      )
+      if (issues.length > MOST_ISSUES) return issues
+    }
+  }
+  return issues
+}
+
+/** Lists and maps at the top of a format, by name. */
+const partsBySchema = new WeakMap<Joi.Schema, ReadonlyMap<string, Joi.Schema>>()
+
+function partsOf(schema: Joi.Schema): ReadonlyMap<string, Joi.Schema> {
+  let parts = partsBySchema.get(schema)
+  if (!parts) {
+    const keys = (schema.describe() as { keys?: Record<string, Joi.Description> }).keys ?? {}
+    const isPart = ({ type, patterns }: Joi.Description): boolean =>
+      type === 'array' || patterns !== undefined
+    const names = Object.entries(keys).flatMap(([key, described]) => (isPart(described) ? [key] : []))
+    parts = new Map(names.map((key) => [key, schema.extract(key)]))
+    partsBySchema.set(schema, parts)
+  }
+  return parts
 }
 
 function toIssue(detail: Joi.ValidationErrorItem): FileIssue {
@@ -55,15 +110,14 @@ const EXPECTED: Readonly<Record<string, (detail: Joi.ValidationErrorItem) => str
   'number.unsafe': () => 'a number that fits in 53 bits',
 }
 
-/** At least one issue in, the first hundred out, and how many more there are. */
+/** At least one issue in, the first hundred out, and that there are more. */
 export function limited(issues: readonly FileIssue[]): [FileIssue, ...FileIssue[]] {
   const shown = issues.slice(0, MOST_ISSUES) as [FileIssue, ...FileIssue[]]
-  const more = issues.length - shown.length
-  if (more > 0) {
+  if (issues.length > MOST_ISSUES) {
     shown.push({
       code: 'bad-value',
       pointer: '',
-      problem: `${more} more problems like these.`,
+      problem: `There are more problems than these ${MOST_ISSUES}.`,
       expected: 'these mended first.',
     })
   }

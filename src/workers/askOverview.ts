@@ -1,3 +1,4 @@
+import { whenFailing } from './failing.ts'
 import type { OverviewAnswer, OverviewAsk } from './overviewWorkerProtocol.ts'
 
 const begin = (): Worker => new Worker(new URL('./overview.worker.ts', import.meta.url), { type: 'module' })
@@ -36,10 +37,10 @@ export function askOverview(
     onPart(data)
     if (data.kind === 'month') requestAnimationFrame(() => setTimeout(sawMonth))
   }
-  worker.onerror = (event) => {
+  whenFailing(worker, 'The plan could not be looked over.', (message) => {
     worker.terminate()
-    onFailure(event.message || 'The plan could not be looked over.')
-  }
+    onFailure(message)
+  })
   worker.postMessage(ask)
   return () => worker.terminate()
 }

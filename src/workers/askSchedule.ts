@@ -8,5 +8,5 @@ export type ScheduleAnswer = Outcome<ScheduledWeek, FileIssue>
 /** Reads a schedule file off the page's thread. */
 export function askSchedule(file: File) {
   const worker = new Worker(new URL('./schedule.worker.ts', import.meta.url), { type: 'module' })
-  return askOnce<ScheduleAnswer>(worker, file)
+  return askOnce<ScheduleAnswer>(worker, file, 'Reading the schedule failed. Nothing was changed.')
 }

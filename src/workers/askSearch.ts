@@ -1,12 +1,14 @@
 import type { SearchProgress } from '../core/search/cheapestFit.ts'
 import type { SearchResults } from '../core/search/searchPlan.ts'
+import type { Asked } from './askOnce.ts'
+import { whenFailing } from './failing.ts'
 import type { SearchAnswer, SearchAsk } from './searchWorkerProtocol.ts'
 
-/** Searches off the page's thread. `cancel` gives up; its promise then never answers. */
+/** Searches off the page's thread. */
 export function askSearch(
   ask: SearchAsk,
   onProgress: (progress: SearchProgress) => void,
-): { readonly answer: Promise<SearchResults>; readonly cancel: () => void } {
+): Asked<SearchResults> {
   const worker = new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' })
   const answer = new Promise<SearchResults>((resolve, reject) => {
     worker.onmessage = ({ data }: MessageEvent<SearchAnswer>) => {
@@ -14,10 +16,10 @@ export function askSearch(
       worker.terminate()
       resolve(data.results)
     }
-    worker.onerror = (event) => {
+    whenFailing(worker, 'The search failed.', (message) => {
       worker.terminate()
-      reject(new Error(event.message || 'The search failed.'))
-    }
+      reject(new Error(message))
+    })
   })
   worker.postMessage(ask)
   return { answer, cancel: () => worker.terminate() }

@@ -1,7 +1,8 @@
+import { answerWith } from './answerWith.ts'
 import { planChange } from '../core/advice/planChange.ts'
 import type { ChangeAnswer, ChangeAsk } from './changeWorkerProtocol.ts'
 
-self.onmessage = ({ data: { after, ...inputs } }: MessageEvent<ChangeAsk>) => {
+answerWith(({ after, ...inputs }: ChangeAsk) => {
   const answer: ChangeAnswer = after.map((plan) => planChange(inputs, plan))
   self.postMessage(answer)
-}
+})

@@ -1,10 +1,11 @@
+import { answerWith } from './answerWith.ts'
 import { planLedger } from '../core/ledger/planLedger.ts'
 import type { LedgerAnswer, LedgerAsk } from './ledgerWorkerProtocol.ts'
 
-self.onmessage = ({ data }: MessageEvent<LedgerAsk>) => {
+answerWith((data: LedgerAsk) => {
   const answer: LedgerAnswer = planLedger(data)
   const { line, from, to, ticks, state, shown, byTime } = answer.ledger
   // Handed over, not copied.
   const transfer = [line, from, to, ticks, state, shown, byTime].map(({ buffer }) => buffer as ArrayBuffer)
   self.postMessage(answer, { transfer })
-}
+})

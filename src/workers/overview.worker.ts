@@ -1,10 +1,11 @@
+import { answerWith } from './answerWith.ts'
 import { planOverview } from '../core/overview/planOverview.ts'
 import type { OverviewAnswer, OverviewAsk } from './overviewWorkerProtocol.ts'
 
 /** Often enough to see it move, seldom enough to cost nothing. */
 const REPORT_EVERY_MS = 50
 
-self.onmessage = ({ data }: MessageEvent<OverviewAsk>) => {
+answerWith((data: OverviewAsk) => {
   const post = (answer: OverviewAnswer): void => self.postMessage(answer)
   let reported = 0
   for (const part of planOverview(data)) {
@@ -14,4 +15,4 @@ self.onmessage = ({ data }: MessageEvent<OverviewAsk>) => {
     post(part)
   }
   post({ kind: 'done' })
-}
+})

@@ -49,7 +49,10 @@ beforeEach(() => {
   failures = []
   vi.stubGlobal('Worker', HeldWorker)
 })
-afterEach(() => vi.unstubAllGlobals())
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.restoreAllMocks()
+})
 
 describe('asking the worker for a plan', () => {
   test('books are sent once, and again when they change', () => {
@@ -87,9 +90,11 @@ describe('asking the worker for a plan', () => {
     const client = open()
     const worker = HeldWorker.last
     client.ask(question)
-    worker.onerror?.({ message: 'out of memory' })
-    expect(failures).toEqual(['out of memory'])
     client.ask({ ...question, month: APRIL })
+    const log = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    worker.onerror?.({ message: 'Uncaught TypeError: no' })
+    expect(failures).toEqual(['The plan could not be priced.'])
+    expect(log).toHaveBeenCalledWith('Uncaught TypeError: no')
     expect(worker.asked.at(-1)).toMatchObject({ month: APRIL })
     client.close()
     expect(worker.terminated).toBe(true)

@@ -3,6 +3,7 @@ import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { MachineSummary } from '../core/meter/summarisePlan.ts'
+import { whenFailing } from './failing.ts'
 import type { PlanAnswer, PlanAsk } from './planWorkerProtocol.ts'
 
 interface PlanQuestion {
@@ -28,10 +29,11 @@ export class PlanWorkerClient {
     private readonly onFailure: (message: string) => void,
   ) {
     this.worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
-    this.worker.onerror = (event) => {
+    whenFailing(this.worker, 'The plan could not be priced.', (message) => {
       this.underWay = false
-      this.onFailure(event.message || 'The plan could not be priced.')
-    }
+      this.onFailure(message)
+      this.send()
+    })
   }
 
   ask(question: PlanQuestion): void {

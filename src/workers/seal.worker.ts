@@ -1,7 +1,8 @@
+import { answerWith } from './answerWith.ts'
 import { openDatabase } from '../store/database.ts'
 import { sealStored } from '../store/sealStored.ts'
 
-self.onmessage = async () => {
+answerWith(async () => {
   const db = openDatabase()
   try {
     await sealStored(db)
@@ -10,4 +11,4 @@ self.onmessage = async () => {
   }
   db.close()
   self.postMessage('done')
-}
+})

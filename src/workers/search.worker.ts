@@ -1,10 +1,11 @@
+import { answerWith } from './answerWith.ts'
 import { searchPlan } from '../core/search/searchPlan.ts'
 import type { SearchAnswer, SearchAsk } from './searchWorkerProtocol.ts'
 
 /** Often enough to see it move, seldom enough to cost nothing. */
 const REPORT_EVERY_MS = 50
 
-self.onmessage = ({ data }: MessageEvent<SearchAsk>) => {
+answerWith((data: SearchAsk) => {
   const post = (answer: SearchAnswer): void => self.postMessage(answer)
   const steps = searchPlan(data)
   let reported = 0
@@ -16,4 +17,4 @@ self.onmessage = ({ data }: MessageEvent<SearchAsk>) => {
     reported = now
     post({ kind: 'progress', progress: step.value })
   }
-}
+})

@@ -5,19 +5,15 @@ import type { FileIssue } from '../fileIssue.ts'
 import { badValue, type Path } from './bookIssue.ts'
 
 /** Tables of bands must grow and reach their end; validity must not end before it begins. */
-export function bandProblems(book: PriceBook): FileIssue[] {
-  const issues: FileIssue[] = []
+export function* bandProblems(book: PriceBook): Iterable<FileIssue> {
   const { from, until } = book.valid
   if (until !== undefined && until < from) {
-    issues.push(
-      badValue(['valid', 'until'], `It ends on ${until}, before it begins on ${from}.`, 'a later date.'),
-    )
+    yield badValue(['valid', 'until'], `It ends on ${until}, before it begins on ${from}.`, 'a later date.')
   }
-  issues.push(...rebateProblems(book))
+  yield* rebateProblems(book)
   for (const [region, { trafficOut }] of Object.entries(book.prices)) {
-    issues.push(...trafficProblems(trafficOut, ['prices', region, 'trafficOut']))
+    yield* trafficProblems(trafficOut, ['prices', region, 'trafficOut'])
   }
-  return issues
 }
 
 const ONE: Exact = exact(1)

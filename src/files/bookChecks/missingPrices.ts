@@ -4,43 +4,39 @@ import type { FileIssue } from '../fileIssue.ts'
 import { badValue, missingPrice, type Path } from './bookIssue.ts'
 
 /** Gaps: sizes and rooms that are sold and have no price, states and terms whose prices are not there. */
-export function missingPrices(book: PriceBook): FileIssue[] {
-  const issues: FileIssue[] = []
-  book.regions.forEach((region, i) => {
+export function* missingPrices(book: PriceBook): Iterable<FileIssue> {
+  for (const [i, region] of book.regions.entries()) {
     if (!ownValue(book.prices, region.id)) {
-      issues.push(missingPrice(['prices', region.id], `Region ${region.name} (/regions/${i}) has no prices.`))
+      yield missingPrice(['prices', region.id], `Region ${region.name} (/regions/${i}) has no prices.`)
     }
-  })
+  }
   const sold = new Set(Object.values(book.prices).flatMap(({ sizes }) => Object.keys(sizes)))
-  book.sizes.forEach(({ id, name }, i) => {
-    if (!sold.has(id)) issues.push(missingPrice(['sizes', i], `${name} has no price in any region.`))
-  })
+  for (const [i, { id, name }] of book.sizes.entries()) {
+    if (!sold.has(id)) yield missingPrice(['sizes', i], `${name} has no price in any region.`)
+  }
   for (const [regionId, prices] of Object.entries(book.prices)) {
     const path = ['prices', regionId]
-    issues.push(
-      ...sizesWithoutPrice(book, prices, path),
-      ...roomsWithoutPrice(book, prices, path),
-      ...statesWithoutPrice(book, prices, path),
-    )
+    yield* sizesWithoutPrice(book, prices, path)
+    yield* roomsWithoutPrice(book, prices, path)
+    yield* statesWithoutPrice(book, prices, path)
   }
-  return issues
 }
 
 const RATES = ['perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
 
 const hasRate = (texts: SizeRateTexts): boolean => RATES.some((field) => texts[field] !== undefined)
 
-function sizesWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): FileIssue[] {
+function* sizesWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): Iterable<FileIssue> {
   const onDemand = book.terms.some(({ kind }) => kind === 'on-demand')
   const byId = new Map(book.terms.map((terms) => [terms.id, terms]))
-  return Object.entries(prices.sizes).flatMap(([size, price]) => {
+  for (const [size, price] of Object.entries(prices.sizes)) {
     const at = [...path, 'sizes', size]
     const offers = Object.entries(price.terms ?? {})
     if (!(onDemand && hasRate(price)) && offers.length === 0) {
-      return [missingPrice(at, `The size "${size}" is listed here and has no price on any terms.`)]
+      yield missingPrice(at, `The size "${size}" is listed here and has no price on any terms.`)
     }
-    return offers.flatMap(([id, offer]) => offerProblems(byId.get(id), offer, [...at, 'terms', id]))
-  })
+    for (const [id, offer] of offers) yield* offerProblems(byId.get(id), offer, [...at, 'terms', id])
+  }
 }
 
 function offerProblems(

@@ -3,33 +3,40 @@ import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { FileIssue } from '../fileIssue.ts'
 import { badValue, unknownName } from './bookIssue.ts'
 
-/** Withdrawn sizes must lead to one that is sold, and not back to themselves. */
-export function replacementProblems({ replacedSizes = {}, sizes }: PriceBook): FileIssue[] {
-  const sold = new Set(sizes.map(({ id }) => id))
-  return Object.keys(replacedSizes).flatMap((withdrawn): FileIssue[] => {
+/** Names of a circle that are written out; its rest is told by three dots. */
+const MOST_NAMED = 6
+
+/**
+ * Withdrawn sizes must lead to one that is sold, and not back to themselves. Each is followed until it meets one that is
+ * known to lead somewhere: O(withdrawn sizes).
+ */
+export function* replacementProblems({ replacedSizes = {}, sizes }: PriceBook): Iterable<FileIssue> {
+  const leads = new Set(sizes.map(({ id }) => id))
+  const sold = new Set(leads)
+  for (const withdrawn of Object.keys(replacedSizes)) {
     const path = ['replacedSizes', withdrawn]
     if (sold.has(withdrawn)) {
-      return [
-        badValue(path, `"${withdrawn}" is among the sizes that are sold.`, 'sizes that are no longer sold.'),
-      ]
+      yield badValue(
+        path,
+        `"${withdrawn}" is among the sizes that are sold.`,
+        'sizes that are no longer sold.',
+      )
+      continue
     }
-    const seen = [withdrawn]
-    let next = ownValue(replacedSizes, withdrawn)!
-    while (!sold.has(next)) {
-      if (seen.includes(next)) {
-        return [
-          badValue(
-            path,
-            `It leads in a circle: ${[...seen, next].join(', ')}.`,
-            'a size that is sold at the end.',
-          ),
-        ]
-      }
-      const after = ownValue(replacedSizes, next)
-      if (after === undefined) return [unknownName(path, 'size', next, [...sold])]
-      seen.push(next)
-      next = after
+    const seen = new Set([withdrawn])
+    let next = ownValue(replacedSizes, withdrawn)
+    let last = withdrawn
+    while (next !== undefined && !leads.has(next) && !seen.has(next)) {
+      seen.add(next)
+      last = next
+      next = ownValue(replacedSizes, next)
     }
-    return []
-  })
+    if (next === undefined) yield unknownName(path, 'size', last, [...sold])
+    else if (leads.has(next)) for (const each of seen) leads.add(each)
+    else {
+      const named = [...seen].slice(0, MOST_NAMED)
+      const circle = [...named, ...(seen.size > MOST_NAMED ? ['…'] : []), next].join(', ')
+      yield badValue(path, `It leads in a circle: ${circle}.`, 'a size that is sold at the end.')
+    }
+  }
 }

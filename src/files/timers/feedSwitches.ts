@@ -5,6 +5,7 @@ import { isTimeZone, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffse
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { instant, SECONDS_PER_DAY } from '../../core/quantity/units.ts'
 import type { FileIssue } from '../fileIssue.ts'
+import { beyondBounds } from '../jsonBounds.ts'
 import { validate } from '../validate.ts'
 import { notSchedule } from './scheduleIssue.ts'
 import type { SwitchFile, Switched } from './switchFile.ts'
@@ -16,6 +17,8 @@ interface Feed {
   readonly switches: readonly { readonly at: string; readonly to: 'on' | 'off' }[]
   readonly week?: object
 }
+
+const MOST_SWITCHES = 100_000
 
 /** What is read of a feed; what else it says of machines is theirs. */
 const feedSchema: Joi.ObjectSchema<Feed> = Joi.object({
@@ -34,20 +37,22 @@ const feedSchema: Joi.ObjectSchema<Feed> = Joi.object({
       }).unknown(),
     )
     .min(1)
-    .max(100_000)
+    .max(MOST_SWITCHES)
     .required(),
   week: Joi.object(),
 }).unknown()
 
 /** The switches of a feed that `scheduleFeed` wrote. */
 export function feedSwitches(text: string): Outcome<SwitchFile, FileIssue> {
+  const beyond = beyondBounds(text, MOST_SWITCHES)
+  if (beyond) return refuse(beyond)
   let json: unknown
   try {
     json = JSON.parse(text)
   } catch {
     return refuse(notSchedule())
   }
-  const feed = validate(feedSchema, json)
+  const feed = validate(feedSchema, json, MOST_SWITCHES)
   if (!feed.ok) return isFeed(json) ? feed : refuse(notSchedule())
   const { title, timeZone, week } = feed.value
   const times = feed.value.switches.map(({ at, to }) => ({ at: Date.parse(at) / 1_000, to }))
