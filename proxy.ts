@@ -1,10 +1,19 @@
 import { NextResponse, type NextRequest } from 'next/server'
+import { allowedHosts, isAllowedHost } from './src/server/allowedHosts.ts'
+
+const hosts = allowedHosts(process.env.HOSTS)
 
 /**
  * A content security policy with a fresh nonce for each page: no script or style sheet runs that the page did not
  * bring itself, and nothing is loaded from elsewhere. Style attributes are allowed, since charts place their parts so.
+ * Not for the service: what passes here is cut at a size of the framework's own, and has no page.
  */
 export function proxy(request: NextRequest): NextResponse {
+  if (!isAllowedHost(request.headers.get('host'), hosts)) {
+    return new NextResponse('Notchgauge is not known by that host name. Name it in HOSTS to allow it.\n', {
+      status: 421,
+    })
+  }
   const nonce = btoa(crypto.randomUUID())
   const development = process.env.NODE_ENV === 'development'
   const policy = [
@@ -26,9 +35,7 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy)
   const response = NextResponse.next({ request: { headers } })
   response.headers.set('content-security-policy', policy)
-  response.headers.set('x-content-type-options', 'nosniff')
-  response.headers.set('referrer-policy', 'no-referrer')
   return response
 }
 
-export const config = { matcher: [{ source: '/((?!_next/static|_next/image|icon.svg).*)' }] }
+export const config = { matcher: [{ source: '/((?!api/|_next/static|_next/image|icon.svg).*)' }] }

@@ -18,6 +18,10 @@ type FileIssueCode =
   | 'unknown-reference'
   | 'missing-price'
   | 'overlap'
+  | 'other-method'
+  | 'other-host'
+  | 'too-many'
+  | 'not-done'
 
 /** A list longer than this helps nobody; the rest is counted. */
 export const MOST_ISSUES = 100

@@ -14,7 +14,6 @@ import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { estimateCsv } from '../files/estimate/estimateCsv.ts'
 import { estimateRows } from '../files/estimate/estimateTable.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
-import { MOST_REQUEST_BYTES } from '../files/estimate/estimateRequest.ts'
 import { planToFile } from '../files/planFile.ts'
 import { estimateAnswer } from './estimateAnswer.ts'
 import { OPEN_API } from './openApi.ts'
@@ -25,15 +24,7 @@ const BOOKS = ['fennmark', 'tidewright', 'plinthouse', 'quarry-row-2026-10', 'qu
 )
 const demo = () => ({ plan: json('data/larkspur-trams.json') as { machines: unknown[] }, books: BOOKS })
 
-const ask = (body: unknown, type = 'application/json', now?: () => number) =>
-  estimateAnswer(
-    new Request('http://localhost/api/estimate', {
-      method: 'POST',
-      headers: { 'content-type': type },
-      body: typeof body === 'string' ? body : JSON.stringify(body),
-    }),
-    now,
-  )
+const ask = (body: unknown) => estimateAnswer(typeof body === 'string' ? body : JSON.stringify(body))
 
 const ajv = new Ajv2020({ strict: true, strictRequired: true, allowUnionTypes: true, schemas: [] })
 ajv.addVocabulary(['openapi', 'info', 'servers', 'paths', 'components'])
@@ -65,16 +56,16 @@ test('every reference of the description leads somewhere in it', () => {
 })
 
 describe('the service', () => {
-  test('answers the estimate, as its description says', async () => {
-    const { status, body } = await ask(demo())
+  test('answers the estimate, as its description says', () => {
+    const { status, body } = ask(demo())
     expect(status).toBe(200)
     expect(valid('EstimateRequest', demo())).toBe(true)
     expect(valid('Estimate', body)).toBe(true)
     expect((body as EstimateReport).month).toBe('2027-03')
   })
 
-  test('one machine, another month, another reading', async () => {
-    const { body } = await ask({
+  test('one machine, another month, another reading', () => {
+    const { body } = ask({
       ...demo(),
       month: '2027-04',
       reading: '730-hours',
@@ -91,6 +82,13 @@ describe('the service', () => {
   test.each<[string, () => unknown, number, RegExp]>([
     ['text that is no JSON', () => '{"plan":', 400, /not JSON/],
     ['a field that it does not have', () => ({ ...demo(), secret: 1 }), 422, /secret/],
+    [
+      'machines that are null',
+      () => ({ ...demo(), plan: { ...demo().plan, machines: [null, null] } }),
+      422,
+      /machines\/1/,
+    ],
+    ['a hundred thousand levels', () => `{"plan":${'['.repeat(100_000)}`, 422, /levels deep/],
     ['no books', () => ({ plan: demo().plan, books: [] }), 422, /books/],
     ['a broken plan', () => ({ ...demo(), plan: { ...demo().plan, month: 'soon' } }), 422, /plan\/month/],
     ['a month without prices', () => ({ ...demo(), month: '2026-05' }), 422, /machines\/0\/provider/],
@@ -114,22 +112,15 @@ describe('the service', () => {
       422,
       /2001 machines/,
     ],
-  ])('refuses %s with its place', async (_, body, status, text) => {
-    const answer = await ask(body())
+  ])('refuses %s with its place', (_, body, status, text) => {
+    const answer = ask(body())
     expect(answer.status).toBe(status)
-    expect(valid('Problems', answer.body)).toBe(true)
+    expect(valid('Problem', answer.body)).toBe(true)
     expect(JSON.stringify(answer.body)).toMatch(text)
-  })
-
-  test('refuses what is too large, not JSON, or too slow', async () => {
-    expect((await ask(`"${'x'.repeat(MOST_REQUEST_BYTES)}"`)).status).toBe(413)
-    expect((await ask(demo(), 'text/plain')).status).toBe(415)
-    let clock = 0
-    expect((await ask(demo(), 'application/json', () => (clock += 6_000))).status).toBe(408)
   })
 })
 
-test('service, table, CSV and screen have one total, on random plans', async () => {
+test('service, table, CSV and screen have one total, on random plans', () => {
   const books = DEMO_BOOKS.slice(0, 2)
   const anyPlan = fc.record({
     machines: fc.array(fc.oneof(...books.map((book) => anyMachineOf(book, ['a', 'b']))), {
@@ -139,8 +130,8 @@ test('service, table, CSV and screen have one total, on random plans', async () 
     weeks: fc.tuple(anyWeek('a'), anyWeek('b')),
   })
   const files = books.map((book: PriceBook) => JSON.parse(JSON.stringify(book)) as object)
-  await fc.assert(
-    fc.asyncProperty(anyPlan, async ({ machines: some, weeks }) => {
+  fc.assert(
+    fc.property(anyPlan, ({ machines: some, weeks }) => {
       const month = '2027-03' as YearMonth
       const machines = some.map((machine, i) => ({ ...machine, name: `m${i}` }))
       const rates = [{ from: 'USD', to: 'EUR', rate: '0.9184', date: '2027-01-01' }]
@@ -148,7 +139,7 @@ test('service, table, CSV and screen have one total, on random plans', async () 
       const pricing = new PlanPricing({ plan, books, month, reading: 'calendar' })
       const results = machines.map((machine) => pricing.of(machine))
       fc.pre(results.every(({ ok }) => ok))
-      const { status, body } = await ask({ plan: planToFile(plan), books: files })
+      const { status, body } = ask({ plan: planToFile(plan), books: files })
       expect(status).toBe(200)
       const report = body as EstimateReport
       const estimates = results.flatMap((result) => (result.ok ? [result.estimate] : []))

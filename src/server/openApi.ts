@@ -4,14 +4,18 @@ import book from '../../docs/formats/price-book.schema.json'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import { asComponents } from './asComponents.ts'
 import { MOST_REQUEST_BYTES, MOST_REQUEST_MACHINES } from '../files/estimate/estimateRequest.ts'
-import { LONGEST_SECONDS } from './estimateAnswer.ts'
+import { SERVICE_LIMITS } from './serviceLimits.ts'
 
 const json = (schema: object) => ({ 'application/json': { schema } })
 
-const refused = (description: string) => ({
+const refused = (description: string, headers: object = {}) => ({
   description,
-  content: json({ $ref: '#/components/schemas/Problems' }),
+  headers,
+  content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
 })
+
+const allow = { Allow: { description: 'Methods that would do', schema: { type: 'string' } } }
+const retryAfter = { 'Retry-After': { description: 'Seconds', schema: { type: 'integer' } } }
 
 /** The service's description, OpenAPI 3.1. The schemas are those of the files, their definitions as components. */
 export const OPEN_API = {
@@ -29,15 +33,19 @@ export const OPEN_API = {
       post: {
         operationId: 'estimate',
         summary: 'Price a plan for one month',
-        description: `At most ${MOST_REQUEST_BYTES / (1024 * 1024)} MiB, ${MOST_REQUEST_MACHINES} machines and ${LONGEST_SECONDS} seconds. Nothing is kept.`,
+        description: `At most ${MOST_REQUEST_BYTES / (1024 * 1024)} MiB, ${MOST_REQUEST_MACHINES} machines and ${SERVICE_LIMITS.longestMs / 1_000} seconds from the first byte, ${SERVICE_LIMITS.smallMs / 1_000} of work for bodies up to ${SERVICE_LIMITS.smallBytes / 1024} KiB; ${SERVICE_LIMITS.running} are worked on at a time and ${SERVICE_LIMITS.waiting} wait. Nothing is kept.`,
         requestBody: { required: true, content: json({ $ref: '#/components/schemas/EstimateRequest' }) },
         responses: {
           '200': { description: 'The estimate', content: json({ $ref: '#/components/schemas/Estimate' }) },
           '400': refused('Not JSON'),
+          '405': refused('Another method', allow),
           '408': refused('Took too long'),
-          '413': refused('Too large'),
+          '413': refused('Too large, or needs too much memory'),
           '415': refused('Not marked as JSON'),
+          '421': refused('A host name that the service is not known by'),
           '422': refused('A plan, a book or a question that will not do'),
+          '500': refused('The service failed'),
+          '503': refused('As many requests as are taken at a time', retryAfter),
         },
       },
     },
@@ -45,7 +53,11 @@ export const OPEN_API = {
       get: {
         operationId: 'description',
         summary: 'This description',
-        responses: { '200': { description: 'OpenAPI 3.1', content: json({ type: 'object' }) } },
+        responses: {
+          '200': { description: 'OpenAPI 3.1', content: json({ type: 'object' }) },
+          '405': refused('Another method', allow),
+          '421': refused('A host name that the service is not known by'),
+        },
       },
     },
   },
@@ -72,11 +84,16 @@ export const OPEN_API = {
           machine: { type: 'string', minLength: 1, maxLength: 60, description: 'Only this one.' },
         },
       },
-      Problems: {
+      Problem: {
         type: 'object',
+        description: 'Problem details of RFC 9457.',
         additionalProperties: false,
-        required: ['problems'],
+        required: ['type', 'title', 'status', 'detail', 'problems'],
         properties: {
+          type: { type: 'string', description: 'A URI reference.' },
+          title: { type: 'string' },
+          status: { type: 'integer', minimum: 400, maximum: 599 },
+          detail: { type: 'string' },
           problems: {
             type: 'array',
             minItems: 1,

@@ -1,6 +1,14 @@
-import { estimateAnswer } from '../../../src/server/estimateAnswer.ts'
+import { estimateService } from '../../../src/server/estimateService.ts'
+import { sharedThreads } from '../../../src/server/sharedThreads.ts'
 
-export async function POST(request: Request): Promise<Response> {
-  const { status, body } = await estimateAnswer(request)
-  return Response.json(body, { status, headers: { 'cache-control': 'no-store' } })
-}
+const answer = (request: Request): Promise<Response> => estimateService(request, sharedThreads)
+
+// Each method by its name: what the framework answers to others has neither a body nor the methods that would do.
+export const POST = answer
+export const GET = answer
+export const PUT = answer
+export const PATCH = answer
+export const DELETE = answer
+
+export const OPTIONS = (): Response =>
+  new Response(null, { status: 204, headers: { allow: 'POST, OPTIONS' } })

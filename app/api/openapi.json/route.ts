@@ -1,3 +1,12 @@
-import { OPEN_API } from '../../../src/server/openApi.ts'
+import { describeService } from '../../../src/server/describeService.ts'
 
-export const GET = (): Response => Response.json(OPEN_API)
+const answer = (request: Request): Response => describeService(request)
+
+export const GET = answer
+export const POST = answer
+export const PUT = answer
+export const PATCH = answer
+export const DELETE = answer
+
+export const OPTIONS = (): Response =>
+  new Response(null, { status: 204, headers: { allow: 'GET, HEAD, OPTIONS' } })
