@@ -3,7 +3,7 @@ import plan from '../../docs/formats/plan.schema.json'
 import book from '../../docs/formats/price-book.schema.json'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import { asComponents } from './asComponents.ts'
-import { MOST_REQUEST_BYTES, MOST_REQUEST_MACHINES } from '../files/estimate/estimateRequest.ts'
+import { MOST_REQUEST_BYTES, MOST_REQUEST_MACHINES } from '../files/estimate/requestLimits.ts'
 import { SERVICE_LIMITS } from './serviceLimits.ts'
 
 const json = (schema: object) => ({ 'application/json': { schema } })

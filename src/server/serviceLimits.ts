@@ -1,4 +1,4 @@
-import { MOST_REQUEST_BYTES } from '../files/estimate/estimateRequest.ts'
+import { MOST_REQUEST_BYTES } from '../files/estimate/requestLimits.ts'
 
 /** What the service gives to one request, and to all of them. */
 export const SERVICE_LIMITS = {

@@ -9,9 +9,8 @@ import { parsePriceBook } from '../priceBookFile.ts'
 import { month, label } from '../rules.ts'
 import { limited, validate } from '../validate.ts'
 import type { EstimateQuestion } from './askEstimate.ts'
+import { MOST_REQUEST_MACHINES } from './requestLimits.ts'
 
-export const MOST_REQUEST_BYTES = 16 * 1024 * 1024
-export const MOST_REQUEST_MACHINES = 2_000
 const MOST_BOOKS = 50
 
 interface EstimateRequest {
