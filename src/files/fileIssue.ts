@@ -34,7 +34,8 @@ export const pointerOf = (path: readonly (string | number)[]): string => path.ma
 
 /** A value as it stands in the file, short enough for a sentence. */
 export function excerpt(value: unknown): string {
-  const text = typeof value === 'number' ? String(value) : (JSON.stringify(value) ?? 'nothing')
+  const isPlain = typeof value === 'number' || typeof value === 'bigint'
+  const text = isPlain ? String(value) : (JSON.stringify(value) ?? 'nothing')
   return text.length > 48 ? `${text.slice(0, 45)}…` : text
 }
 

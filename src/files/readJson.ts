@@ -49,7 +49,8 @@ function syntaxIssue(text: string, error: SyntaxError): FileIssue {
   }
 }
 
-function checkFormat(value: unknown, kind: string, version: number): Outcome<unknown, FileIssue> {
+/** Whether a file says that it is of this kind, in a version that is known. */
+export function checkFormat(value: unknown, kind: string, version: number): Outcome<unknown, FileIssue> {
   const format =
     typeof value === 'object' && value !== null ? (value as { format?: unknown }).format : undefined
   const match = typeof format === 'string' ? /^(notchgauge\/[a-z-]+)\/(\d{1,6})$/.exec(format) : null

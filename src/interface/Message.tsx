@@ -16,7 +16,7 @@ export function Message({ title, children, action }: MessageProps) {
     <Page>
       <Mark />
       <h1>{title}</h1>
-      <p>{children}</p>
+      {typeof children === 'string' ? <p>{children}</p> : children}
       <p>
         <a href={action.href}>{action.label}</a>
       </p>
@@ -26,7 +26,7 @@ export function Message({ title, children, action }: MessageProps) {
 
 const Page = styled.main.attrs({ id: 'main' })`
   max-width: 480px;
-  margin: 18vh auto 0;
+  margin: 12vh auto 40px;
   padding: 0 20px;
   display: grid;
   gap: 12px;

@@ -21,6 +21,8 @@ export type Change =
   | { readonly kind: 'welcome' }
 
 interface MadeChange {
+  /** What could not be done, for people. */
+  readonly said?: string
   readonly plan: Plan
   readonly history: History
   readonly stored: StoredChange
@@ -40,23 +42,42 @@ export function makeChange(plan: Plan, history: History, change: Change): MadeCh
     }
     case 'undo': {
       const edit = history.edits.find(({ seq }) => seq === history.cursor)
-      return edit && moved(plan, history, edit.inverse, edit.seq - 1)
+      return edit && moved(plan, history, edit.inverse, edit.seq - 1, 'before')
     }
     case 'redo': {
       const edit = history.edits.find(({ seq }) => seq === history.cursor + 1)
-      return edit && moved(plan, history, edit.forward, edit.seq)
+      return edit && moved(plan, history, edit.forward, edit.seq, 'after')
     }
   }
 }
 
-/** History comes from the store: a plan that its patches would break is not taken. */
+/** History comes from the store: a step that cannot be taken, or would break the plan, is forgotten with all beyond it. */
 function moved(
   plan: Plan,
   history: History,
   patches: readonly Patch[],
   cursor: number,
-): MadeChange | undefined {
-  const next = applyPatches(plan, patches)
-  if (!parsePlan(planToFile(next)).ok) return undefined
-  return { plan: next, history: { ...history, cursor }, stored: { kind: 'cursor', cursor } }
+  side: 'before' | 'after',
+): MadeChange {
+  const next = patched(plan, patches)
+  if (next) return { plan: next, history: { ...history, cursor }, stored: { kind: 'cursor', cursor } }
+  const isBefore = side === 'before'
+  const edits = history.edits.filter(({ seq }) => (isBefore ? seq > history.cursor : seq <= history.cursor))
+  return {
+    plan,
+    history: { edits, cursor: history.cursor },
+    stored: { kind: 'forget', side },
+    said: isBefore
+      ? 'This step is damaged: it and those before it can no longer be taken back. The plan is as it was.'
+      : 'This step is damaged: it and those after it can no longer be done again. The plan is as it was.',
+  }
+}
+
+function patched(plan: Plan, patches: readonly Patch[]): Plan | undefined {
+  try {
+    const next = applyPatches(plan, patches)
+    return parsePlan(planToFile(next)).ok ? next : undefined
+  } catch {
+    return undefined
+  }
 }

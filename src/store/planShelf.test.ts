@@ -31,7 +31,7 @@ test('plans lie there by name, each with how many machines it has, and come back
     { id: 'a', name: 'Autumn', machines: 1, archived: false },
     { id: 'b', name: 'Winter', machines: 3, archived: false },
   ])
-  expect(await shelf.get('b')).toEqual(plan('b', 'Winter', 3))
+  expect(await shelf.get('b')).toEqual({ ok: true, value: plan('b', 'Winter', 3) })
   expect(await shelf.get('c')).toBeUndefined()
 })
 
@@ -49,7 +49,10 @@ test('a plan that no longer passes is not opened, and is not lost', async () => 
   await shelf.put(plan('a', 'Autumn'))
   const row = (await db.shelf.get('a'))!
   await db.shelf.put({ ...row, file: { name: 'no plan' } })
-  expect(await shelf.get('a')).toBeUndefined()
+  expect(await shelf.get('a')).toMatchObject({ ok: false, issues: [{ code: 'other-kind' }] })
+  expect(await shelf.raw('a')).toEqual({ name: 'no plan' })
+  await db.shelf.put({ ...row, file: { ...(row.file as object), format: 'notchgauge/plan/9' } })
+  expect(await shelf.get('a')).toMatchObject({ ok: false, issues: [{ code: 'newer-version' }] })
   expect(await shelf.list()).toHaveLength(1)
 })
 

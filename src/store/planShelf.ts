@@ -1,6 +1,10 @@
 import type { Plan } from '../core/machine/plan.ts'
-import { parsePlan, planToFile } from '../files/planFile.ts'
+import { accept, type Outcome } from '../core/outcome.ts'
+import type { FileIssue } from '../files/fileIssue.ts'
+import { planToFile } from '../files/planFile.ts'
 import type { NotchgaugeDatabase } from './database.ts'
+import { parseStoredPlan } from './planStore.ts'
+import { StoreProblem } from './storageProblem.ts'
 
 /** A plan that is not open, as a list shows it. */
 export interface OnShelf {
@@ -30,18 +34,23 @@ export class PlanShelf {
     await this.db.transaction('rw', this.db.shelf, async () => {
       const before = await this.db.shelf.get(id)
       if (!before && (await this.db.shelf.count()) >= MOST_SHELVED) {
-        throw new Error(`There are ${MOST_SHELVED} plans already: delete one first.`)
+        throw new StoreProblem(`There are ${MOST_SHELVED} plans already: delete one first.`)
       }
       const archived = before?.archived ?? false
       await this.db.shelf.put({ id, name, machines: machines.length, archived, file: planToFile(plan) })
     })
   }
 
-  /** The plan as it was laid aside; undefined where it is not there, or cannot be read any more. */
-  async get(id: string): Promise<Plan | undefined> {
+  /** The plan as it was laid aside, or why it cannot be read; undefined where it is not there. */
+  async get(id: string): Promise<Outcome<Plan, FileIssue> | undefined> {
     const row = await this.db.shelf.get(id)
-    const plan = row && parsePlan(row.file)
-    return plan?.ok ? { ...plan.value, id } : undefined
+    const plan = row && parseStoredPlan(row.file)
+    return plan?.ok ? accept({ ...plan.value, id }) : plan
+  }
+
+  /** What is stored, as it lies: for one that cannot be read. */
+  async raw(id: string): Promise<unknown> {
+    return (await this.db.shelf.get(id))?.file
   }
 
   async archive(id: string, archived: boolean): Promise<void> {

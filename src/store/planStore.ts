@@ -1,10 +1,13 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import { accept, type Outcome } from '../core/outcome.ts'
+import { accept, refuse, type Outcome } from '../core/outcome.ts'
 import { checkedPlan, parsePlan, planToFile } from '../files/planFile.ts'
+import { PLAN_KIND, PLAN_VERSION } from '../files/planSchema.ts'
 import { parsePriceBook } from '../files/priceBookFile.ts'
 import type { FileIssue } from '../files/fileIssue.ts'
+import { checkFormat } from '../files/readJson.ts'
 import type { NotchgaugeDatabase, StoredEdit, StoredPlan } from './database.ts'
+import { keptHistory } from './keptHistory.ts'
 import { bookSeal, PLAN_SEAL, sealReader } from './seals.ts'
 
 /** Edits kept for undo; older ones are dropped. */
@@ -14,6 +17,8 @@ export interface LoadedPlan {
   readonly plan: Plan
   readonly revision: number
   readonly edits: readonly StoredEdit[]
+  /** Stored steps that can no longer be taken back or done again. */
+  readonly lostSteps: number
   readonly cursor: number
   readonly welcome: boolean
   readonly booksRevision: number
@@ -26,10 +31,44 @@ export async function loadPlan(db: NotchgaugeDatabase): Promise<Outcome<LoadedPl
   )
   if (!row) return undefined
   const isSealed = await sealReader(db)
-  const plan = (await isSealed(PLAN_SEAL, row.file)) ? accept(checkedPlan(row.file)) : parsePlan(row.file)
+  const plan = (await isSealed(PLAN_SEAL, row.file))
+    ? accept(checkedPlan(row.file))
+    : parseStoredPlan(row.file)
   if (!plan.ok) return plan
-  const { revision, cursor, welcome, booksRevision = 0 } = row
-  return { ok: true, value: { plan: plan.value, revision, edits, cursor, welcome, booksRevision } }
+  // A plan is not lost with the numbers that stand beside it.
+  const [revision, stood, booksRevision] = [row.revision, row.cursor, row.booksRevision].map(counted)
+  const { edits: kept, cursor, lost } = keptHistory(edits, stood!)
+  return accept({
+    plan: plan.value,
+    revision: revision!,
+    edits: kept,
+    lostSteps: lost,
+    cursor,
+    welcome: row.welcome === true,
+    booksRevision: booksRevision!,
+  })
+}
+
+const counted = (value: unknown): number =>
+  typeof value === 'number' && Number.isSafeInteger(value) && value >= 0 ? value : 0
+
+/** A stored plan has the format of a file: one of a newer version, or of something else, is not read as if it were ours. */
+export function parseStoredPlan(file: unknown): Outcome<Plan, FileIssue> {
+  return readable(() => {
+    const known = checkFormat(file, PLAN_KIND, PLAN_VERSION)
+    return known.ok ? parsePlan(file) : known
+  })
+}
+
+/** The store holds what no file can: whole numbers of any length, circles. What trips over them is a reading that failed. */
+function readable<T>(read: () => Outcome<T, FileIssue>): Outcome<T, FileIssue> {
+  try {
+    return read()
+  } catch (error) {
+    console.error(error)
+    const problem = 'What is stored holds something that cannot be read.'
+    return refuse({ code: 'bad-value', pointer: '', problem, expected: 'what a file can hold.' })
+  }
 }
 
 const nameOf = (provider: string, edition: string): string => `${provider}, edition ${edition}`
@@ -45,7 +84,7 @@ export async function loadBooks(db: NotchgaugeDatabase): Promise<{ books: PriceB
   const isSealed = await sealReader(db)
   for (const row of rows) {
     const isChecked = await isSealed(bookSeal(row.provider, row.edition), row.file)
-    const book = isChecked ? accept(row.file as PriceBook) : parsePriceBook(row.file)
+    const book = isChecked ? accept(row.file as PriceBook) : readable(() => parsePriceBook(row.file))
     if (book.ok) books.push(book.value)
     else refused.push(nameOf(row.provider, row.edition))
   }
@@ -81,7 +120,7 @@ export async function storeFreshPlan(
     const before = await db.plan.get('current')
     const row: StoredPlan = {
       id: 'current',
-      revision: (before?.revision ?? 0) + 1,
+      revision: counted(before?.revision) + 1,
       file: planToFile(plan),
       cursor: 0,
       booksRevision: before?.booksRevision ?? 0,
@@ -97,6 +136,8 @@ export type StoredChange =
   | { readonly kind: 'edit'; readonly edit: StoredEdit }
   | { readonly kind: 'cursor'; readonly cursor: number }
   | { readonly kind: 'welcome' }
+  /** Steps before or after the cursor that can no longer be taken. */
+  | { readonly kind: 'forget'; readonly side: 'before' | 'after' }
 
 export interface SaveInputs {
   /** The revision that the change was made on. */
@@ -112,7 +153,7 @@ export interface SaveInputs {
 export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: SaveInputs): Promise<boolean> {
   return db.transaction('rw', db.plan, db.edits, async () => {
     const row = await db.plan.get('current')
-    if (row && row.revision !== base) return false
+    if (row && counted(row.revision) !== base) return false
     const cursor =
       change.kind === 'edit' ? change.edit.seq : change.kind === 'cursor' ? change.cursor : (row?.cursor ?? 0)
     if (change.kind === 'edit') {
@@ -122,6 +163,10 @@ export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: S
         .where('seq')
         .belowOrEqual(change.edit.seq - MOST_EDITS)
         .delete()
+    }
+    if (change.kind === 'forget') {
+      const forgotten = db.edits.where('seq')
+      await (change.side === 'before' ? forgotten.belowOrEqual(cursor) : forgotten.above(cursor)).delete()
     }
     const welcome = change.kind === 'welcome' ? false : (row?.welcome ?? false)
     const booksRevision = row?.booksRevision ?? 0

@@ -1,6 +1,6 @@
-import { parsePlan } from '../files/planFile.ts'
 import { parsePriceBook } from '../files/priceBookFile.ts'
 import type { NotchgaugeDatabase } from './database.ts'
+import { parseStoredPlan } from './planStore.ts'
 import { bookSeal, PLAN_SEAL, sealOf, sealReader } from './seals.ts'
 
 /**
@@ -17,7 +17,7 @@ export async function sealStored(db: NotchgaugeDatabase): Promise<number> {
       file,
       passes: () => parsePriceBook(file).ok,
     })),
-    ...(plan ? [{ of: PLAN_SEAL, file: plan.file, passes: () => parsePlan(plan.file).ok }] : []),
+    ...(plan ? [{ of: PLAN_SEAL, file: plan.file, passes: () => parseStoredPlan(plan.file).ok }] : []),
   ]
   const known = new Set(stored.map(({ of }) => of))
   await db.seals.filter(({ of }) => !known.has(of)).delete()

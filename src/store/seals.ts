@@ -22,7 +22,14 @@ export const bookSeal = (provider: string, edition: string): string => `book ${p
  */
 export async function sealOf(file: unknown): Promise<string | undefined> {
   if (!globalThis.crypto?.subtle) return undefined
-  const bytes = new TextEncoder().encode(`${CHECKS} ${JSON.stringify(file)}`)
+  let text: string
+  try {
+    text = JSON.stringify(file)
+  } catch {
+    // What JSON cannot say was never checked.
+    return undefined
+  }
+  const bytes = new TextEncoder().encode(`${CHECKS} ${text}`)
   const digest = await crypto.subtle.digest('SHA-256', bytes)
   return Array.from(new Uint8Array(digest), (byte) => byte.toString(16).padStart(2, '0')).join('')
 }

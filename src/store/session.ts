@@ -1,8 +1,9 @@
 import { liveQuery, type Subscription } from 'dexie'
-import { applyPatches, produce } from 'immer'
+import { produce } from 'immer'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import { makeChange, type Change, type History, type Recipe } from './change.ts'
 import type { Plan } from '../core/machine/plan.ts'
+import { earlierPlans, lostText, type EarlierPlan } from './earlierPlans.ts'
 import { replacePlan } from './commands.ts'
 import { PlanShelf } from './planShelf.ts'
 import { rebase } from './rebase.ts'
@@ -17,7 +18,8 @@ import {
   storeFreshPlan,
 } from './planStore.ts'
 import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
-import { storageProblem } from './storageProblem.ts'
+import { storageProblem, StoreProblem } from './storageProblem.ts'
+import { UnsavedPlan } from './UnsavedPlan.ts'
 
 export interface Demo {
   readonly plan: Plan
@@ -48,6 +50,7 @@ export class Session {
   constructor(
     private readonly db: NotchgaugeDatabase,
     private readonly loadDemo: () => Promise<Demo>,
+    private readonly unsaved = new UnsavedPlan(),
   ) {
     this.shelf = new PlanShelf(db)
   }
@@ -81,7 +84,7 @@ export class Session {
       const { books, refused } = await loadBooks(this.db)
       const loaded = await loadPlan(this.db)
       if (loaded?.ok) {
-        const { plan, revision, edits, cursor, welcome, booksRevision } = loaded.value
+        const { plan, revision, edits, cursor, welcome, booksRevision, lostSteps } = loaded.value
         this.saved = { revision, plan, history: { edits, cursor } }
         this.booksRevision = booksRevision
         this.history = this.saved.history
@@ -89,8 +92,10 @@ export class Session {
         const restored =
           demo?.books.filter((book) => books.length === 0 || refused.includes(editionName(book))) ?? []
         const refusedBooks = refused.filter((name) => !restored.some((book) => editionName(book) === name))
-        this.show({ status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks })
+        const notice = lostSteps > 0 ? lostText(lostSteps) : undefined
+        this.show({ status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks, notice })
         this.follow()
+        this.takeUpUnsaved()
         return
       }
       if (loaded) {
@@ -115,19 +120,30 @@ export class Session {
     this.show({ status: 'ready', plan: demo.plan, books: demo.books, welcome: true, saveProblem: problem })
   }
 
-  /** Leaves the stored plan behind, for one that could not be opened. */
-  async startOver(): Promise<void> {
-    const demo = await this.loadDemo()
-    const row = await storeFreshPlan(this.db, demo.plan, true)
-    for (const book of demo.books) await storeBook(this.db, book)
-    this.history = { edits: [], cursor: 0 }
-    this.saved = { revision: row.revision, plan: demo.plan, history: this.history }
-    this.show({ status: 'ready', plan: demo.plan, books: demo.books, welcome: true, damage: [] })
-    this.follow()
-  }
-
   close(): void {
     this.following?.unsubscribe()
+  }
+
+  /** What still waits to be saved is kept at once, where the page may end before the store has answered. */
+  readonly keepUnsaved = (): void => {
+    if (this.settled()) return
+    const labels = this.pending.flatMap((change) => (change.kind === 'edit' ? [change.label] : []))
+    this.unsaved.keep({
+      base: this.saved.revision,
+      changes: this.pending.length,
+      label: labels.join(', '),
+      plan: this.shownPlan,
+    })
+  }
+
+  /** Never what is only shown while a hand moves. */
+  private get shownPlan(): Plan {
+    return this.previewed ?? this.state.plan
+  }
+
+  private takeUpUnsaved(): void {
+    const kept = this.unsaved.take(this.saved.revision)
+    if (kept) this.edit(kept.label || 'changes that were not saved yet', replacePlan(kept.plan))
   }
 
   /** True where nothing waits to be saved. Told apart from the rest, since it changes twice with every edit. */
@@ -199,7 +215,7 @@ export class Session {
     const made = makeChange(this.state.plan, this.history, change)
     if (!made) return false
     this.history = made.history
-    this.show({ plan: made.plan })
+    this.show({ plan: made.plan, ...(made.said !== undefined && { notice: made.said }) })
     return true
   }
 
@@ -214,6 +230,7 @@ export class Session {
     this.working = true
     try {
       while (this.pending.length > 0) await this.saveOne(this.pending[0]!)
+      this.unsaved.forget()
       if (this.state.saveProblem !== undefined) this.show({ saveProblem: undefined })
     } catch (error) {
       this.show({ saveProblem: storageProblem(error) })
@@ -237,7 +254,7 @@ export class Session {
   /** Another tab has saved: its plan becomes the ground, and what waits here is made again on top of it. */
   private async takeUpOtherTab(): Promise<void> {
     const loaded = await loadPlan(this.db)
-    if (!loaded?.ok) throw new Error('The plan that another tab saved cannot be read.')
+    if (!loaded?.ok) throw new StoreProblem('The plan that another tab saved cannot be read.')
     const { plan, revision, edits, cursor, welcome } = loaded.value
     const before = this.saved
     const theirs = edits.filter(({ seq }) => seq > before.history.cursor && seq <= cursor)
@@ -247,11 +264,11 @@ export class Session {
     this.pending = [...rebased.pending]
     this.previewed = undefined
     const { said } = rebased
-    this.show({ plan: rebased.plan, welcome, ...(said.length > 0 && { tabNotice: said.join(' ') }) })
+    this.show({ plan: rebased.plan, welcome, ...(said.length > 0 && { notice: said.join(' ') }) })
   }
 
-  dismissTabNotice(): void {
-    this.show({ tabNotice: undefined })
+  dismissNotice(): void {
+    this.show({ notice: undefined })
   }
 
   /** Another plan in place of the open one. One that lies on the shelf is laid there as it is now, not as it was. */
@@ -277,15 +294,9 @@ export class Session {
     this.edit(`open ${plan.name}`, replacePlan({ ...plan, id: plan.id ?? crypto.randomUUID() }))
   }
 
-  /** The plan as it stood after so many of the edits that are kept; the newest first. */
-  earlier(): readonly { readonly label: string; readonly plan: () => Plan }[] {
-    const { edits, cursor } = this.history
-    const done = edits.filter(({ seq }) => seq <= cursor).reverse()
-    return done.map(({ label }, i) => ({
-      label,
-      plan: () =>
-        done.slice(0, i + 1).reduce((plan, { inverse }) => applyPatches(plan, inverse), this.state.plan),
-    }))
+  /** The plan as it stood before each of the edits that are kept, the newest first. */
+  earlier(): readonly EarlierPlan[] {
+    return earlierPlans(this.state.plan, this.history)
   }
 
   private follow(): void {

@@ -12,8 +12,8 @@ export interface SessionState {
   readonly welcome: boolean
   /** Why changes are not kept, when they are not. */
   readonly saveProblem: string | undefined
-  /** What another tab did to changes that were made here. */
-  readonly tabNotice: string | undefined
+  /** What another tab did to changes that were made here, and steps that can no longer be taken back. */
+  readonly notice: string | undefined
   /** Stored price books that can no longer be read. */
   readonly refusedBooks: readonly string[]
   /** What is wrong with the stored plan, when it cannot be opened. */
@@ -30,7 +30,7 @@ export const NOTHING_OPEN: SessionState = {
   redoLabel: undefined,
   welcome: false,
   saveProblem: undefined,
-  tabNotice: undefined,
+  notice: undefined,
   refusedBooks: [],
   damage: [],
 }

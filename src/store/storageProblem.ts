@@ -1,3 +1,6 @@
+/** What went wrong in the store, in a sentence for people. */
+export class StoreProblem extends Error {}
+
 /** Why the browser did not store something, in words. */
 export function storageProblem(error: unknown): string {
   const name = error instanceof Error ? error.name : ''
@@ -5,5 +8,5 @@ export function storageProblem(error: unknown): string {
   if (/MissingAPI|OpenFailed|InvalidState|Security|DatabaseClosed/.test(name)) {
     return 'The browser refuses to store data for this page.'
   }
-  return error instanceof Error ? error.message : 'The browser could not store the plan.'
+  return error instanceof StoreProblem ? error.message : 'The browser could not store the plan.'
 }

@@ -52,7 +52,13 @@ const COLUMNS: readonly { readonly order: ShareOrder; readonly name: string }[] 
 export const Shares = memo(function Shares({ part, selected, onSelect }: SharesProps) {
   const { state, address, mend } = useWorkbench()
   const { plan, books } = state
-  const { fold, order } = address.bench
+  const { order } = address.bench
+  const tags = useMemo(() => tagKeys(plan.machines), [plan.machines])
+  // A link may name a tag that no machine has any more.
+  const fold =
+    [...SHARE_FOLDS, ...tags.map((key) => `tag:${key}` as const)].find(
+      (each) => each === address.bench.fold,
+    ) ?? 'machine'
   const [search, setSearch] = useState('')
   const [showsAll, setShowsAll] = useState(false)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
@@ -80,7 +86,6 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
     0,
   )
   const symbol = part ? currencySymbol(part.totals.currency) : ''
-  const tags = tagKeys(plan.machines)
   const folds: readonly { readonly id: ShareFold; readonly name: string }[] = [
     ...SHARE_FOLDS.map((id) => ({ id, name: FOLD_NAMES[id] })),
     ...tags.map((key) => ({ id: `tag:${key}` as const, name: `by ${key}` })),

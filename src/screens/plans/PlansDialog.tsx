@@ -7,6 +7,7 @@ import { Dialog } from '../../interface/Dialog'
 import type { Plan } from '../../core/machine/plan.ts'
 import type { OnShelf } from '../../store/planShelf.ts'
 import { freeName } from '../../store/commands.ts'
+import { download, fileName } from '../workbench/download.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ComparePlans } from './ComparePlans'
@@ -23,6 +24,7 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
   const { plan } = state
   const [shelf, setShelf] = useState<readonly OnShelf[]>()
   const [problem, setProblem] = useState<string>()
+  const [unread, setUnread] = useState<{ readonly id: string; readonly file: unknown }>()
   const [compared, setCompared] = useState<{ readonly name: string; readonly plan: Plan }>()
   const refresh = useCallback(() => {
     session.shelf.list().then(
@@ -38,9 +40,18 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
     onClose()
   }
   const withPlan = async (id: string, then: (found: Plan) => void): Promise<void> => {
+    setProblem(undefined)
+    setUnread(undefined)
     const found = await session.shelf.get(id)
-    if (found) then(found)
-    else setProblem('This plan cannot be read any more.')
+    if (found?.ok) return then(found.value)
+    const [issue] = found?.issues ?? []
+    const file = await session.shelf.raw(id)
+    setProblem(
+      issue
+        ? `This plan cannot be opened: ${issue.problem} Expected: ${issue.expected} It stays here as it is.`
+        : 'This plan is no longer here: another tab deleted it.',
+    )
+    if (issue) setUnread({ id, file })
   }
   const change = (work: Promise<void>): void =>
     void work.then(refresh, () => setProblem('That could not be stored.'))
@@ -107,6 +118,17 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
         </Button>
       </Line>
       {problem && <p role="alert">{problem}</p>}
+      {unread && (
+        <Line>
+          <Button
+            onPress={() =>
+              download(`${fileName(unread.id)}.as-stored.json`, JSON.stringify(unread.file, undefined, 2))
+            }
+          >
+            Save it as it lies
+          </Button>
+        </Line>
+      )}
       {present!.length > 0 && <List aria-label="Other plans">{present!.map(line)}</List>}
       {archived!.length > 0 && (
         <>
@@ -125,7 +147,14 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
               <span>before “{label}”</span>
               <QuietButton
                 aria-label={`Compare with the plan before ${label}`}
-                onPress={() => setCompared({ name: `before “${label}”`, plan: earlier() })}
+                onPress={() => {
+                  const before = earlier()
+                  if (before) setCompared({ name: `before “${label}”`, plan: before })
+                  else
+                    setProblem(
+                      `What the plan was before “${label}” can no longer be told: a step is damaged.`,
+                    )
+                }}
               >
                 Compare
               </QuietButton>

@@ -24,10 +24,10 @@ export function Notices() {
           </Button>
         </Notice>
       )}
-      {state.tabNotice && (
+      {state.notice && (
         <Notice role="alert" $alert>
-          <span>{state.tabNotice}</span>
-          <Button onPress={() => session.dismissTabNotice()}>Close</Button>
+          <span>{state.notice}</span>
+          <Button onPress={() => session.dismissNotice()}>Close</Button>
         </Notice>
       )}
       {failure && (

@@ -4,6 +4,7 @@ import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts
 import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
 import { SHARE_FOLDS, SHARE_ORDERS, type ShareFold, type ShareOrder } from '../../core/overview/foldShares.ts'
 import { isPlateId, type PlateId } from '../../core/machine/decision.ts'
+import { TAG_KEY } from '../../core/machine/plan.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
 
@@ -79,7 +80,9 @@ const plateOf = (text: string | null): PlateId | undefined =>
   text !== null && isPlateId(text) ? text : undefined
 
 const foldOf = (text: string | null): ShareFold | undefined =>
-  short(text, LONGEST)?.startsWith('tag:') ? (text as ShareFold) : among(SHARE_FOLDS, text)
+  text?.startsWith('tag:') && TAG_KEY.test(text.slice('tag:'.length))
+    ? (text as ShareFold)
+    : among(SHARE_FOLDS, text)
 
 /** Reads a query; whatever it cannot be is left out. */
 export function readAddress(query: URLSearchParams): Address {

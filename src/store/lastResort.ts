@@ -1,0 +1,161 @@
+import { strToU8, zipSync } from 'fflate'
+import { applyPatches, type Patch } from 'immer'
+import Dexie, { type IndexableType } from 'dexie'
+import { checkedPlan, planToFile } from '../files/planFile.ts'
+import { plainNames } from '../files/plainNames.ts'
+import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
+import { parseStoredPlan } from './planStore.ts'
+
+/**
+ * What can be done where the stored plan, a stored price book or anything else keeps the page from working. Nothing here
+ * believes that what is stored has any form; each answers false, or less, where it cannot.
+ */
+
+/** A stored book or plan, as far as it can be named. */
+export interface Stranded {
+  readonly key: IndexableType
+  readonly name: string
+}
+
+const textOf = (value: unknown, otherwise: string): string =>
+  typeof value === 'string' && value !== '' ? value.slice(0, 120) : otherwise
+
+const rowsOf = async (
+  db: NotchgaugeDatabase,
+  table: string,
+): Promise<{ key: IndexableType; row: unknown }[]> => {
+  const found: { key: IndexableType; row: unknown }[] = []
+  await db.table<unknown, IndexableType>(table).each((row, { primaryKey }) => {
+    found.push({ key: primaryKey, row })
+  })
+  return found
+}
+
+const fieldOf = (row: unknown, field: string): unknown =>
+  typeof row === 'object' && row !== null && Object.hasOwn(row, field)
+    ? (row as Record<string, unknown>)[field] // eslint-disable-line notchgauge/no-inherited-names
+    : undefined
+
+export const storedBooks = async (db: NotchgaugeDatabase): Promise<Stranded[]> =>
+  (await rowsOf(db, 'editions')).map(({ key, row }) => ({
+    key,
+    name: `${textOf(fieldOf(row, 'provider'), 'no provider')}, edition ${textOf(fieldOf(row, 'edition'), 'without a name')}`,
+  }))
+
+export const shelvedPlans = async (db: NotchgaugeDatabase): Promise<Stranded[]> =>
+  (await rowsOf(db, 'shelf')).map(({ key, row }) => ({
+    key,
+    name: textOf(fieldOf(row, 'name'), 'a plan without a name'),
+  }))
+
+/** Every record of every table as JSON, in a zip; what JSON cannot say is written as text. */
+export async function rawRecords(db: NotchgaugeDatabase): Promise<Uint8Array<ArrayBuffer>> {
+  const files: Record<string, Uint8Array> = {}
+  for (const { name: table } of db.tables) {
+    const rows = await rowsOf(db, table)
+    const names = plainNames(rows.map(({ key }) => ({ name: `${table} ${String(key)}` })))
+    rows.forEach(({ row }, i) => {
+      files[`${table}/${names[i]!}.json`] = strToU8(rawText(row))
+    })
+  }
+  return zipSync(files)
+}
+
+function rawText(row: unknown): string {
+  const seen = new Set<object>()
+  const said = (_: string, value: unknown): unknown => {
+    if (typeof value === 'bigint' || value === undefined) return String(value)
+    if (typeof value === 'number' && !Number.isFinite(value)) return String(value)
+    if (typeof value !== 'object' || value === null) return value
+    if (seen.has(value)) return '(the same again)'
+    seen.add(value)
+    return value instanceof Map || value instanceof Set ? [...value] : value
+  }
+  return JSON.stringify(row, said, 2) ?? 'undefined'
+}
+
+export const takeOutBook = (db: NotchgaugeDatabase, { key }: Stranded): Promise<void> =>
+  db.table('editions').delete(key)
+
+/** Puts a plan of the shelf in the place of the open one, which is laid there as it lies. */
+export const openShelved = (db: NotchgaugeDatabase, { key }: Stranded): Promise<boolean> =>
+  db.transaction('rw', db.plan, db.edits, db.shelf, async () => {
+    const file = fieldOf(await db.table<unknown>('shelf').get(key), 'file')
+    const plan = parseStoredPlan(file)
+    if (!plan.ok) return false
+    const before = (await db.table<unknown>('plan').get('current')) as unknown
+    await layAside(db, fieldOf(before, 'file'))
+    await putFresh(db, before, planToFile({ ...plan.value, id: String(key) }))
+    await db.shelf.delete(String(key))
+    return true
+  })
+
+/** Takes back the newest step of the stored plan; the plan must be whole after it, not before. */
+export const takeBackLast = (db: NotchgaugeDatabase): Promise<boolean> =>
+  db.transaction('rw', db.plan, db.edits, async () => {
+    const before = (await db.table<unknown>('plan').get('current')) as unknown
+    const cursor = fieldOf(before, 'cursor')
+    const edit = typeof cursor === 'number' ? ((await db.edits.get(cursor)) as unknown) : undefined
+    const file = withoutStep(fieldOf(before, 'file'), fieldOf(edit, 'inverse'))
+    if (!file) return false
+    await db.plan.put({
+      ...(before as StoredPlan),
+      revision: nextRevision(before),
+      file,
+      cursor: Number(cursor) - 1,
+    })
+    return true
+  })
+
+function withoutStep(file: unknown, inverse: unknown): object | undefined {
+  try {
+    const plan = planToFile(applyPatches(checkedPlan(file), inverse as Patch[]))
+    return parseStoredPlan(plan).ok ? plan : undefined
+  } catch {
+    return undefined
+  }
+}
+
+/** Lays the stored plan aside as it lies, so that the next opening begins with the demo. */
+export const layOpenAside = (db: NotchgaugeDatabase): Promise<void> =>
+  db.transaction('rw', db.plan, db.edits, db.shelf, async () => {
+    await layAside(db, fieldOf((await db.table<unknown>('plan').get('current')) as unknown, 'file'))
+    await db.plan.clear()
+    await db.edits.clear()
+  })
+
+/** For a database that cannot even be opened, or read: all of it goes. */
+export const deleteEverything = (db: NotchgaugeDatabase): Promise<void> => {
+  db.close()
+  return Dexie.delete(db.name)
+}
+
+async function layAside(db: NotchgaugeDatabase, file: unknown): Promise<void> {
+  if (file === undefined) return
+  const machines = fieldOf(file, 'machines')
+  const id = textOf(fieldOf(file, 'id'), crypto.randomUUID())
+  await db.shelf.put({
+    id,
+    name: textOf(fieldOf(file, 'name'), 'A plan without a name'),
+    machines: Array.isArray(machines) ? machines.length : 0,
+    archived: false,
+    file,
+  })
+}
+
+const nextRevision = (before: unknown): number => {
+  const revision = fieldOf(before, 'revision')
+  return (typeof revision === 'number' && Number.isSafeInteger(revision) ? revision : 0) + 1
+}
+
+async function putFresh(db: NotchgaugeDatabase, before: unknown, file: object): Promise<void> {
+  await db.edits.clear()
+  await db.plan.put({
+    id: 'current',
+    revision: nextRevision(before),
+    file,
+    cursor: 0,
+    booksRevision: Number(fieldOf(before, 'booksRevision') ?? 0) || 0,
+    welcome: false,
+  })
+}
