@@ -80,6 +80,7 @@ test('a price book is taken out, and everything is deleted, by an address of its
   await expect(page.getByRole('button', { name: /^Take out fennmark/ })).toBeVisible()
   await expect(page.getByRole('button', { name: /^Take out tidewright/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Delete everything and start over' }).click()
+  await page.getByRole('button', { name: 'Yes, delete everything' }).click()
   await bench.priced()
   await expect(page.getByText('This is a demo')).toBeVisible()
 })

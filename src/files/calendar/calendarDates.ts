@@ -18,6 +18,8 @@ export interface DateRange {
 /** What was read, and what could not be. */
 export interface CalendarDates {
   readonly events: readonly CalendarEvent[]
+  /** From the first date that any event has to the last that was met; undefined where none has one. */
+  readonly covers: DateRange | undefined
   /** Sentences: events that were left out or read with a doubt. */
   readonly notes: readonly string[]
 }

@@ -2,6 +2,7 @@ import ICAL from 'ical.js'
 import { dayOf } from '../../core/calendar/civil.ts'
 import { isTimeZone, localToInstant, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
+import { isEndless } from './occurrences.ts'
 
 /**
  * Times of a calendar file on the clock of one zone. A zone's name is looked up among those of IANA first, then in the
@@ -16,10 +17,12 @@ export class EventZones {
   ) {
     const components = roots.flatMap((root) => root.getAllSubcomponents('vtimezone'))
     this.described = new Map(
-      components.map((component) => [
-        String(component.getFirstPropertyValue('tzid')),
-        new ICAL.Timezone(component),
-      ]),
+      // One that is broken, or whose rules never come to a date, would be searched without end.
+      components
+        .filter(
+          (component) => !component.getAllSubcomponents().some((part) => !isOffset(part) || isEndless(part)),
+        )
+        .map((component) => [String(component.getFirstPropertyValue('tzid')), new ICAL.Timezone(component)]),
     )
   }
 
@@ -44,5 +47,18 @@ export class EventZones {
     const there = time.clone()
     there.zone = described
     return instant(written - there.utcOffset())
+  }
+}
+
+function isOffset(part: ICAL.Component): boolean {
+  try {
+    return (
+      part.getFirstPropertyValue('dtstart') instanceof ICAL.Time &&
+      ['tzoffsetfrom', 'tzoffsetto'].every(
+        (name) => part.getFirstPropertyValue(name) instanceof ICAL.UtcOffset,
+      )
+    )
+  } catch {
+    return false
   }
 }

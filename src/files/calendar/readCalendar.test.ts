@@ -115,10 +115,94 @@ describe('bad input', () => {
     }
   })
 
-  test('a rule that never comes to an occurrence ends', () => {
-    const rule = 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=31;BYDAY=MO'
-    const { events } = datesOf(event('SUMMARY:Never', 'DTSTART;VALUE=DATE:20270101', rule))
-    expect(events.flatMap(({ dates }) => dates).length).toBeLessThan(3)
+  test.each([
+    ['FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', 'its rule never comes to a date'],
+    ['FREQ=HOURLY;BYMONTH=2;BYMONTHDAY=31', 'its rule never comes to a date'],
+    ['FREQ=MONTHLY;BYSETPOS=40;BYDAY=MO', 'its rule never comes to a date'],
+    ['FREQ=YEARLY;INTERVAL=100000000000', 'its rule has an interval of 100000000000'],
+    ['FREQ=DAILY;INTERVAL=100000000000', 'its rule has an interval of 100000000000'],
+  ])('the rule %s, which never comes to a date, ends with a note', (rule, why) => {
+    const { events, notes } = datesOf(event('SUMMARY:Never', 'DTSTART;VALUE=DATE:20270101', `RRULE:${rule}`))
+    expect([events, notes]).toEqual([[], [`“Never” is left out: ${why}.`]])
+  })
+
+  test('a 30 February is no other day', () => {
+    const rule = 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30'
+    expect(datesOf(event('DTSTART;VALUE=DATE:20270101', rule)).events).toEqual([])
+    const leap = 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=-1'
+    expect(datesOf(event('DTSTART;VALUE=DATE:20200229', leap)).events[0]?.dates).toEqual(['2027-02-28'])
+  })
+
+  test('rules that share no end are followed for so long in all', () => {
+    const endless = Array.from({ length: 2_000 }, (_, i) =>
+      [`BEGIN:VEVENT`, `SUMMARY:Never ${i}`, 'DTSTART;VALUE=DATE:20270101', 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', 'END:VEVENT'].join('\r\n'),
+    ) // prettier-ignore
+    const { events, notes } = datesOf(calendar(...endless))
+    expect([events, notes.length]).toEqual([[], 21])
+    expect(notes[19]).toContain('the rules of this file take too long to follow')
+    expect(notes[20]).toBe('1980 more notes like these.')
+  })
+
+  test.each(['RDATE', 'EXDATE'])('300,000 dates of %s are named and left out', (property) => {
+    const list = `${property};VALUE=DATE:${Array(300_000).fill('20270102').join(',')}`
+    const { events, notes } = datesOf(
+      event('SUMMARY:Many', 'DTSTART;VALUE=DATE:20270101', 'RRULE:FREQ=DAILY;COUNT=5', list),
+    )
+    expect(events[0]?.dates).toHaveLength(5)
+    expect(notes).toEqual(['Line 10 is left out: it lists more than 5,000 dates.'])
+  })
+
+  test.each(['20271399T996199Z', '20270230T000000Z', '20270101T250000Z'])('%s is no start', (time) => {
+    const { events, notes } = datesOf(event('SUMMARY:When', `DTSTART:${time}`))
+    expect([events, notes]).toEqual([[], ['“When” is left out: its start is no date or time.']])
+  })
+
+  test.each([
+    ['offsets that are none', ['TZOFFSETFROM:x', 'TZOFFSETTO:y']],
+    [
+      'a rule that never comes to a date',
+      ['TZOFFSETFROM:+0530', 'TZOFFSETTO:+0530', 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30'],
+    ],
+  ])('a zone with %s is not known', (_, lines) => {
+    const text = calendar(
+      'BEGIN:VTIMEZONE', 'TZID:Depot', 'BEGIN:STANDARD', 'DTSTART:19700101T000000', ...lines, 'END:STANDARD', 'END:VTIMEZONE',
+      'BEGIN:VEVENT', 'SUMMARY:Late', 'DTSTART;TZID=Depot:20270320T010000', 'DURATION:PT1H', 'END:VEVENT',
+    ) // prettier-ignore
+    const { events, notes } = datesOf(text)
+    expect(events[0]?.dates).toEqual(['2027-03-20'])
+    expect(notes[0]).toContain('“Depot” is not a time zone that is known')
+  })
+
+  test('a broken line or part is named, and the rest is read', () => {
+    const good = (name: string) => [
+      'BEGIN:VEVENT',
+      `SUMMARY:${name}`,
+      'DTSTART;VALUE=DATE:20270319',
+      'END:VEVENT',
+    ]
+    const broken = [...good('A').slice(0, -1), 'no value here', 'END:VEVENT', 'BEGIN:VEVENT', 'DTSTART:20270319T120000Z', 'RRULE:FREQ=MINUTELY;BYHOUR=25', 'END:VEVENT', ...good('B')] // prettier-ignore
+    const { events, notes } = datesOf(calendar(...broken))
+    expect(events.map(({ name }) => name)).toEqual(['A', 'B'])
+    expect(notes).toEqual([
+      'Line 7 is left out: “no value here” is not a name with a value.',
+      'The part that begins at line 9 cannot be read and is left out.',
+    ])
+    const whole = calendar(...good('A'), ...good('B'))
+    const cut = datesOf(whole.slice(0, whole.lastIndexOf('DTSTART')))
+    expect(cut.events.map(({ name }) => name)).toEqual(['A'])
+    expect(cut.notes).toEqual(['The file ends in the middle of the part that begins at line 8.'])
+  })
+
+  test('where nothing lies in the years that are asked about, it is known which years the file has', () => {
+    const text = event('SUMMARY:Old', 'DTSTART;VALUE=DATE:20190319', 'DTEND;VALUE=DATE:20190402')
+    const read = readCalendar(text, 'Etc/UTC', WITHIN)
+    const covers = read.ok ? read.value.covers : undefined
+    expect(covers && [formatDate(covers.from), formatDate(covers.to)]).toEqual(['2019-03-19', '2019-04-01'])
+  })
+
+  test('a name of the IANA list needs no description', () => {
+    const text = event('SUMMARY:Late', 'DTSTART;TZID=Asia/Kolkata:20270320T010000', 'DURATION:PT1H')
+    expect(datesOf(text)).toMatchObject({ events: [{ dates: ['2027-03-19'] }], notes: [] })
   })
 
   test('an event without a start, or with a broken one, does not hold back the others', () => {

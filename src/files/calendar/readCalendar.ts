@@ -3,6 +3,8 @@ import { dayNumber, dayOf, type DayNumber } from '../../core/calendar/civil.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { SECONDS_PER_DAY } from '../../core/quantity/units.ts'
 import type { FileIssue } from '../fileIssue.ts'
+import { calendarRoots } from './calendarRoots.ts'
+import { EndlessRule, isOfRules, noSteps, occurrences } from './occurrences.ts'
 import type { CalendarDates, CalendarEvent, DateRange } from './calendarDates.ts'
 import { EventZones } from './eventZones.ts'
 
@@ -25,11 +27,12 @@ export function readCalendar(
   within: DateRange,
 ): Outcome<CalendarDates, FileIssue> {
   if (text.length > MOST_CALENDAR_BYTES) return refuse(calendarTooLarge(text.length))
-  let roots: ICAL.Component[]
+  let roots: readonly ICAL.Component[]
+  let broken: readonly string[]
   try {
-    const parsed = ICAL.parse(text.replace(/^\uFEFF/, '')) as unknown[]
-    const all = (Array.isArray(parsed[0]) ? parsed : [parsed]) as unknown[][]
-    roots = all.map((each) => new ICAL.Component(each))
+    const found = calendarRoots(text)
+    roots = found.roots
+    broken = found.notes
   } catch (error) {
     return refuse(notCalendar(error instanceof Error ? error.message : ''))
   }
@@ -38,8 +41,13 @@ export function readCalendar(
   const components = roots.flatMap((root) => root.getAllSubcomponents('vevent'))
   if (components.length > MOST_EVENTS) return refuse(tooMany(components.length))
   const reader = new EventReader(new EventZones(roots, timeZone), within)
+  for (const sentence of broken) reader.note(sentence)
   const events = components.flatMap((component) => reader.read(component) ?? [])
-  return accept({ events: events.sort((a, b) => a.dates[0]!.from - b.dates[0]!.from), notes: reader.notes() })
+  return accept({
+    events: events.sort((a, b) => a.dates[0]!.from - b.dates[0]!.from),
+    covers: reader.covers,
+    notes: reader.notes(),
+  })
 }
 
 export const calendarTooLarge = (bytes: number): FileIssue => ({
@@ -68,6 +76,9 @@ class EventReader {
   private readonly said: string[] = []
   private unsaid = 0
   private repeats = 0
+  private readonly steps = noSteps()
+  /** All dates that were met, those outside among them. */
+  covers: DateRange | undefined
 
   constructor(
     private readonly zones: EventZones,
@@ -84,6 +95,7 @@ class EventReader {
       if (String(component.getFirstPropertyValue('status')).toUpperCase() === 'CANCELLED') return undefined
       const event = new ICAL.Event(component)
       if (!event.startDate) return this.leaveOut(name, 'it has no start')
+      if (!isWritten(component)) return this.leaveOut(name, 'its start is no date or time')
       const zone = zoneOf(component, 'dtstart')
       // The start is one of the dates; with dates alone (RDATE) the library leaves it out.
       const starts = component.hasProperty('rrule') ? [] : [this.single(event, component, zone)]
@@ -92,38 +104,45 @@ class EventReader {
       if (inside.length === 0) return undefined
       return { name, allDay: event.startDate.isDate, repeats: event.isRecurring(), dates: inside }
     } catch (error) {
-      return this.leaveOut(name, error instanceof Error ? error.message.slice(0, 120) : 'it cannot be read')
+      return this.leaveOut(name, error instanceof EndlessRule ? error.message : 'it cannot be read')
     }
   }
 
   private repeated(event: ICAL.Event, name: string, zone: string | undefined): DateRange[] {
-    const occurrences = event.iterator()
     const dates: DateRange[] = []
     const length = event.duration.toSeconds()
-    for (let count = 0; ; count += 1) {
+    let count = 0
+    for (const start of occurrences(event, this.steps)) {
       this.repeats += 1
+      count += 1
       if (count >= MOST_REPEATS || this.repeats > MOST_REPEATS_IN_ALL) {
         this.leaveOut(name, 'it repeats too often to be a holiday')
         return []
       }
-      const start = occurrences.next() as ICAL.Time | null
-      if (!start) return dates
       const begins = this.localSeconds(start, zone)
       const range = dateRange(begins, begins + length)
       if (range.from > this.within.to) return dates
+      if (!isOfRules(start, event.component)) continue
+      this.met(range)
       if (range.to >= this.within.from) dates.push(range)
     }
+    return dates
   }
 
   private single(event: ICAL.Event, component: ICAL.Component, zone: string | undefined): DateRange {
     const begins = this.localSeconds(event.startDate, zone)
     const end = component.getFirstPropertyValue('dtend')
-    if (end instanceof ICAL.Time) return dateRange(begins, this.localSeconds(end, zoneOf(component, 'dtend')))
+    if (end instanceof ICAL.Time)
+      return this.met(dateRange(begins, this.localSeconds(end, zoneOf(component, 'dtend'))))
     const usual = event.startDate.isDate ? SECONDS_PER_DAY : 0
-    return dateRange(
-      begins,
-      begins + (component.hasProperty('duration') ? event.duration.toSeconds() : usual),
-    )
+    const length = component.hasProperty('duration') ? event.duration.toSeconds() : usual
+    return this.met(dateRange(begins, begins + length))
+  }
+
+  private met(range: DateRange): DateRange {
+    const { from, to } = this.covers ?? range
+    this.covers = { from: earlier(from, range.from), to: later(to, range.to) }
+    return range
   }
 
   private localSeconds(time: ICAL.Time, zone: string | undefined): number {
@@ -138,17 +157,30 @@ class EventReader {
     this.note(`“${name}” is left out: ${why}.`)
   }
 
-  private note(sentence: string): void {
+  note(sentence: string): void {
     if (this.said.includes(sentence)) return
     if (this.said.length < MOST_NOTES) this.said.push(sentence)
     else this.unsaid += 1
   }
 }
 
+const earlier = (a: DayNumber, b: DayNumber): DayNumber => (a < b ? a : b)
+const later = (a: DayNumber, b: DayNumber): DayNumber => (a > b ? a : b)
+
 /** The last moment of an event does not count (section 3.6.1). Both are seconds of one clock. */
 function dateRange(begins: number, ends: number): DateRange {
   const day = (local: number): DayNumber => dayNumber(Math.floor(local / SECONDS_PER_DAY))
   return { from: day(begins), to: day(Math.max(begins, ends - 1)) }
+}
+
+/** The library carries a 13th month over into the next year. */
+function isWritten(component: ICAL.Component): boolean {
+  const written = String(component.getFirstProperty('dtstart')?.toJSON()[3])
+  const match = /^(\d{4})-(\d\d)-(\d\d)(?:T(\d\d):(\d\d):(\d\d)Z?)?$/.exec(written)
+  if (!match) return false
+  const [year, month, day, hour = 0, minute = 0, second = 0] = match.slice(1).map((part) => Number(part ?? 0))
+  const isDate = month! >= 1 && month! <= 12 && day! >= 1 && day! <= ICAL.Time.daysInMonth(month!, year!)
+  return isDate && hour <= 24 && minute <= 59 && second <= 60
 }
 
 const zoneOf = (component: ICAL.Component, property: string): string | undefined => {

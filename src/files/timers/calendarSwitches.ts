@@ -5,6 +5,7 @@ import { isTimeZone, localToInstant, zoneOffsets } from '../../core/calendar/zon
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
 import type { FileIssue } from '../fileIssue.ts'
+import { EndlessRule, noSteps, occurrences } from '../calendar/occurrences.ts'
 import { icalUnescape } from './icalText.ts'
 import type { SwitchFile, Switched } from './switchFile.ts'
 import { WEEK_PROPERTY } from './scheduleCalendar.ts'
@@ -21,7 +22,9 @@ export function calendarSwitches(text: string): Outcome<SwitchFile, FileIssue> {
   if (!root) return refuse(notSchedule())
   const events = root.getAllSubcomponents('vevent').flatMap((event) => switchEvent(event) ?? [])
   if (events.length === 0) return refuse(notSchedule())
-  const timeZone = String(root.getFirstSubcomponent('vtimezone')?.getFirstPropertyValue('tzid') ?? '')
+  const timeZone = String(
+    root.getFirstSubcomponent('vtimezone')?.getFirstPropertyValue('tzid') ?? zoneOfStart(root) ?? '',
+  )
   const switches = switchesOf(events, isTimeZone(timeZone) ? timeZone : 'Etc/UTC')
   const [first, ...rest] = switches ?? []
   if (!first) return refuse(tooLong())
@@ -33,6 +36,13 @@ export function calendarSwitches(text: string): Outcome<SwitchFile, FileIssue> {
     said: saidIn(textOf(root, WEEK_PROPERTY.toLowerCase())),
   })
 }
+
+/** As another program may have left it, which took the time zone’s description out: its name stands with the times. */
+const zoneOfStart = (root: ICAL.Component): unknown =>
+  root
+    .getAllSubcomponents('vevent')
+    .map((event): unknown => event.getFirstProperty('dtstart')?.getParameter('tzid'))
+    .find((zone) => typeof zone === 'string')
 
 /** The library knows neither NAME (RFC 7986) nor our own property, and so leaves their text as section 3.3.11 has it. */
 function textOf(root: ICAL.Component, property: string): string | undefined {
@@ -89,14 +99,19 @@ function switchEvent(component: ICAL.Component): SwitchEvent | undefined {
 
 /** Every switch in time order; undefined where there are too many, or they go on for too long. */
 function switchesOf(events: readonly SwitchEvent[], timeZone: string): Switched[] | undefined {
+  try {
+    return allSwitches(events, timeZone)
+  } catch (error) {
+    if (error instanceof EndlessRule) return undefined
+    throw error
+  }
+}
+
+function allSwitches(events: readonly SwitchEvent[], timeZone: string): Switched[] | undefined {
   const found: Switched[] = []
+  const steps = noSteps()
   for (const { to, event } of events) {
-    const occurrences = event.iterator()
-    for (
-      let next = occurrences.next() as ICAL.Time | null;
-      next;
-      next = occurrences.next() as ICAL.Time | null
-    ) {
+    for (const next of occurrences(event, steps)) {
       // A rule without an end would go on for ever.
       if (found.length >= MOST_SWITCHES || next.year > event.startDate.year + MOST_YEARS) return undefined
       found.push({ at: instantOf(next, timeZone), to })

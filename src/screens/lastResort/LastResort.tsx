@@ -30,6 +30,7 @@ export function LastResort() {
   const [db] = useState(() => openDatabase())
   const [stored, setStored] = useState<Stored | 'unreadable'>()
   const [problem, setProblem] = useState<string>()
+  const [isSure, setSure] = useState(false)
   useEffect(() => {
     Promise.all([storedBooks(db), shelvedPlans(db)]).then(
       ([books, plans]) => setStored({ books, plans }),
@@ -50,10 +51,7 @@ export function LastResort() {
   return (
     <Ways aria-label="Ways out">
       {problem && <p role="alert">{problem}</p>}
-      <p>
-        Save everything first, as it lies. Nothing below touches what is saved, and only the last takes
-        anything away that cannot be had again.
-      </p>
+      <p>Save everything first, as it lies: what is taken out or deleted below is then still yours.</p>
       <Button onPress={save}>Save everything as it lies</Button>
       <Button
         onPress={() =>
@@ -96,16 +94,20 @@ export function LastResort() {
       <Group>
         <h2>Start over</h2>
         <p>Deletes all plans, price books and edits of this browser. Save them first.</p>
-        <Button
-          onPress={() =>
-            then(
-              deleteEverything(db),
-              'The browser does not let go of what is stored. Close other tabs of this page and try again.',
-            )
-          }
-        >
-          Delete everything and start over
-        </Button>
+        {isSure ? (
+          <Button
+            onPress={() =>
+              then(
+                deleteEverything(db),
+                'The browser does not let go of what is stored. Close other tabs of this page and try again.',
+              )
+            }
+          >
+            Yes, delete everything
+          </Button>
+        ) : (
+          <Button onPress={() => setSure(true)}>Delete everything and start over</Button>
+        )}
       </Group>
     </Ways>
   )

@@ -6,7 +6,7 @@ import { dayOf } from '../../core/calendar/civil.ts'
 import { isWeekException, MOST_EXCEPTIONS, type WeekException } from '../../core/calendar/weekException.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
-import type { CalendarDates, CalendarEvent } from '../../files/calendar/calendarDates.ts'
+import type { CalendarDates, CalendarEvent, DateRange } from '../../files/calendar/calendarDates.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { askCalendar } from '../../workers/askCalendar.ts'
@@ -44,6 +44,7 @@ export function HolidayImport({ week, onTake, onClose }: HolidayImportProps) {
           key={file}
           file={file}
           dates={dates}
+          within={within}
           room={MOST_EXCEPTIONS - week.exceptions.length}
           onTake={(exceptions) => {
             onTake(exceptions, file)
@@ -58,10 +59,17 @@ export function HolidayImport({ week, onTake, onClose }: HolidayImportProps) {
 interface ChooseEventsProps {
   readonly file: string
   readonly dates: CalendarDates
+  readonly within: DateRange
   /** How many exceptions the week can still take. */
   readonly room: number
   readonly onTake: (exceptions: readonly WeekException[]) => void
 }
+
+/** Says both which years were looked at and which the file has. */
+const nothingText = (within: DateRange, covers: DateRange | undefined): string =>
+  covers
+    ? `no events from ${datesText(within)}. Its events are from ${datesText(covers)}.`
+    : 'no events that have a date.'
 
 const MEANINGS = [
   { id: 'off', name: DOES_TEXT.off },
@@ -72,7 +80,7 @@ const MEANINGS = [
 /** More are read and taken, but not listed: choose for all of them at once. */
 const LISTED = 200
 
-function ChooseEvents({ file, dates: { events, notes }, room, onTake }: ChooseEventsProps) {
+function ChooseEvents({ file, dates: { events, covers, notes }, within, room, onTake }: ChooseEventsProps) {
   const [meanings, setMeanings] = useState<ReadonlyMap<CalendarEvent, Meaning>>(new Map())
   // A day without work is written as a whole day; meetings have times.
   const meaningOf = (event: CalendarEvent): Meaning =>
@@ -93,7 +101,7 @@ function ChooseEvents({ file, dates: { events, notes }, room, onTake }: ChooseEv
   return (
     <>
       <p>
-        {file}: {events.length === 0 ? 'no events in these years.' : `${events.length} events.`}
+        {file}: {events.length === 0 ? nothingText(within, covers) : `${events.length} events.`}
       </p>
       {notes.map((note) => (
         <p key={note}>{note}</p>
