@@ -87,7 +87,7 @@ test('a file dropped on the page is imported', async ({ page }) => {
     return data
   }, text)
   await page.dispatchEvent('body', 'dragover', { dataTransfer: transfer })
-  await expect(page.getByText('Drop a plan, a price book or a table of machines to import it')).toBeVisible()
+  await expect(page.getByText('Drop plans, price books or a table of machines to import them')).toBeVisible()
   await page.dispatchEvent('body', 'drop', { dataTransfer: transfer })
   await expect(page.getByRole('button', { name: 'Plan name: Dropped plan. Rename' })).toBeVisible()
 })
@@ -152,4 +152,41 @@ test('60 MB are refused, whatever they hold', async ({ page }, info) => {
   writeFileSync(path, ' '.repeat(60_000_000))
   await page.locator('input[type="file"]').setInputFiles(path)
   await expect(page.getByRole('dialog')).toContainText('The file has 58 MiB. Expected: at most 32 MiB')
+})
+
+test('several files come in at once, a plan before the book that it needs, and another kind is told what to do', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open('/')
+  const book = JSON.parse(readFileSync('data/plinthouse.json', 'utf8')) as {
+    provider: { id: string; name: string }
+  }
+  const plan = JSON.parse(readFileSync('data/larkspur-trams.json', 'utf8')) as {
+    name: string
+    machines: { provider: string }[]
+  }
+  book.provider = { id: 'fellmoor', name: 'Fellmoor' }
+  plan.name = 'At Fellmoor'
+  for (const machine of plan.machines) if (machine.provider === 'plinthouse') machine.provider = 'fellmoor'
+  const file = (name: string, content: object | Buffer) => ({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.isBuffer(content) ? content : Buffer.from(JSON.stringify(content)),
+  })
+  const input = page.getByLabel('Plan, price book or inventory to import')
+  await input.setInputFiles([file('a.plan.json', plan), file('b.json', book)])
+  const told = page.getByRole('status').filter({ hasText: 'is open' })
+  await expect(told).toContainText('Fellmoor, edition 2027, is in use')
+  await expect(told).toContainText('At Fellmoor is open')
+  await bench.priced()
+  await input.setInputFiles([
+    file('machines.csv', Buffer.from([0xd0, 0xcf, 0x11, 0xe0])),
+    file('c.json', book),
+  ])
+  const dialog = page.getByRole('dialog', { name: 'The file was not imported' })
+  await expect(dialog).toContainText(
+    'This is a spreadsheet. Expected: In your spreadsheet program, save the sheet as CSV',
+  )
+  await expect(dialog).toContainText('Fellmoor, edition 2027, is in use')
 })

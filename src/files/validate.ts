@@ -33,7 +33,7 @@ function problemsOfEntries(schema: Joi.Schema, value: unknown): FileIssue[] {
   const issues: FileIssue[] = []
   if (typeof value !== 'object' || value === null) return issues
   for (const [key, part] of Object.entries(value)) {
-    const described = partsOf(schema).get(key)
+    const described = partOf(schema, key)
     if (!described || typeof part !== 'object' || part === null) continue
     for (const [name, entry] of Object.entries(part)) {
       const { error } = described.validate(Array.isArray(part) ? [entry] : { [name]: entry }, {
@@ -52,20 +52,15 @@ function problemsOfEntries(schema: Joi.Schema, value: unknown): FileIssue[] {
   return issues
 }
 
-/** Lists and maps at the top of a format, by name. */
-const partsBySchema = new WeakMap<Joi.Schema, ReadonlyMap<string, Joi.Schema>>()
-
-function partsOf(schema: Joi.Schema): ReadonlyMap<string, Joi.Schema> {
-  let parts = partsBySchema.get(schema)
-  if (!parts) {
-    const keys = (schema.describe() as { keys?: Record<string, Joi.Description> }).keys ?? {}
-    const isPart = ({ type, patterns }: Joi.Description): boolean =>
-      type === 'array' || patterns !== undefined
-    const names = Object.entries(keys).flatMap(([key, described]) => (isPart(described) ? [key] : []))
-    parts = new Map(names.map((key) => [key, schema.extract(key)]))
-    partsBySchema.set(schema, parts)
+/** The schema of a list or map at the top of a format; undefined for anything else. */
+function partOf(schema: Joi.Schema, key: string): Joi.Schema | undefined {
+  try {
+    const part = schema.extract([key]) as Joi.Schema & { readonly $_terms: { readonly patterns?: unknown } }
+    // What describes a schema is not in the library's build for browsers.
+    return part.type === 'array' || part.$_terms.patterns ? part : undefined
+  } catch {
+    return undefined
   }
-  return parts
 }
 
 function toIssue(detail: Joi.ValidationErrorItem): FileIssue {

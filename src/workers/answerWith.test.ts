@@ -52,7 +52,7 @@ test.each<[string, () => void | Promise<void>]>([
     () => Promise.resolve().then(() => Promise.reject(new TypeError('null has no machines'))),
   ],
 ])('what is thrown %s ends the question with a sentence, and its cause is logged', async (_, fail) => {
-  const log = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+  const log = vi.spyOn(console, 'warn').mockImplementation(() => undefined)
   const { worker, asked } = ask(fail)
   await expect(asked.answer).rejects.toThrow('It failed.')
   expect(log).toHaveBeenCalledWith('Uncaught TypeError: null has no machines')

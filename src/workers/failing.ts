@@ -4,7 +4,7 @@
  */
 export function whenFailing(worker: Worker, sentence: string, onFailure: (message: string) => void): void {
   worker.onerror = (event) => {
-    if (event.message) console.error(event.message)
+    if (event.message) console.warn(event.message)
     onFailure(sentence)
   }
   worker.onmessageerror = () => onFailure(sentence)

@@ -91,7 +91,7 @@ describe('asking the worker for a plan', () => {
     const worker = HeldWorker.last
     client.ask(question)
     client.ask({ ...question, month: APRIL })
-    const log = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    const log = vi.spyOn(console, 'warn').mockImplementation(() => undefined)
     worker.onerror?.({ message: 'Uncaught TypeError: no' })
     expect(failures).toEqual(['The plan could not be priced.'])
     expect(log).toHaveBeenCalledWith('Uncaught TypeError: no')

@@ -1,75 +1,25 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
-import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
-import { importFile } from '../../workers/importFile.ts'
-import { ChooseFile } from './ChooseFile'
-import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
-import { tooLarge } from '../../files/readJson.ts'
 import { InventoryDialog } from '../inventory/InventoryDialog'
+import { ChooseFile } from './ChooseFile'
 import { IssueList } from './IssueList'
-import { useWorkbench } from './WorkbenchContext'
+import { useDroppedFiles } from './useDroppedFiles'
+import { useImports } from './useImports'
 
-type Progress =
-  | { readonly at: 'table'; readonly name: string; readonly bytes: Uint8Array }
-  | { readonly at: 'none' }
-  | { readonly at: 'reading'; readonly name: string; readonly cancel: () => void }
-  | { readonly at: 'refused'; readonly name: string; readonly issues: readonly FileIssue[] }
-  | { readonly at: 'done'; readonly text: string; readonly takeBack?: () => void }
-
-/** Files that hold a table of machines, by their names. */
-const TABLE = /\.(csv|tsv|txt)$/i
-
-/** Takes plans, price books and tables in, from the file picker or dropped anywhere. A file that is refused changes nothing. */
+/** Takes plans, price books and tables in, from the file picker or dropped anywhere; several at a time. */
 export function FileImport({ children }: { readonly children: ReactNode }) {
-  const { session, state, go } = useWorkbench()
-  const [progress, setProgress] = useState<Progress>({ at: 'none' })
+  const { current, reports, take, closeTable, clear } = useImports()
   const [dragging, setDragging] = useState(false)
   const input = useRef<HTMLInputElement>(null)
   const choose = useCallback(() => input.current?.click(), [])
-  const take = async (file: File): Promise<void> => {
-    if (TABLE.test(file.name)) return takeTable(file)
-    const { answer, cancel } = importFile(file, state.books)
-    setProgress({ at: 'reading', name: file.name, cancel })
-    try {
-      const read = await answer
-      if (!read.ok) return setProgress({ at: 'refused', name: file.name, issues: read.issues })
-      if (read.value.kind === 'book') {
-        const { book } = read.value
-        const { provider, edition, valid } = book
-        const before = state.books.find(
-          (other) => other.provider.id === provider.id && other.edition === edition,
-        )
-        await session.addBook(book)
-        const text = `${provider.name}, edition ${edition}, is in use from ${valid.from} on.`
-        const takeBack = () => void (before ? session.addBook(before) : session.removeBook(book))
-        return setProgress({ at: 'done', text, takeBack })
-      }
-      const { plan } = read.value
-      session.replace(`import ${file.name}`, plan)
-      go({ machine: plan.machines[0]?.name, month: plan.month })
-      setProgress({ at: 'done', text: `${plan.name} is open. Undo brings the plan before it back.` })
-    } catch (error) {
-      const problem = error instanceof Error ? error.message : 'The file could not be read.'
-      const issue: FileIssue = {
-        code: 'not-json',
-        pointer: '',
-        problem,
-        expected: 'a file that can be read.',
-      }
-      setProgress({ at: 'refused', name: file.name, issues: [issue] })
-    }
-  }
-  const takeTable = async (file: File): Promise<void> => {
-    if (file.size > MOST_INVENTORY_BYTES) {
-      return setProgress({ at: 'refused', name: file.name, issues: [tooLarge(file.size)] })
-    }
-    setProgress({ at: 'table', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })
-  }
-  useDroppedFiles((file) => void take(file), setDragging)
+  useDroppedFiles(take, setDragging)
+  const done = reports.flatMap((report) => ('text' in report ? [report] : []))
+  const refused = reports.flatMap((report) => ('issues' in report ? [report] : []))
+  const isOver = current.at === 'none'
 
   return (
     <>
@@ -77,106 +27,67 @@ export function FileImport({ children }: { readonly children: ReactNode }) {
       <input
         ref={input}
         type="file"
+        multiple
         accept=".json,application/json,.csv,.tsv,.txt,text/csv"
         hidden
         aria-label="Plan, price book or inventory to import"
         onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file) void take(file)
+          take([...(event.target.files ?? [])])
           event.target.value = ''
         }}
       />
-      {dragging && <DropHint>Drop a plan, a price book or a table of machines to import it</DropHint>}
-      {progress.at === 'table' && (
-        <InventoryDialog
-          name={progress.name}
-          bytes={progress.bytes}
-          onClose={() => setProgress({ at: 'none' })}
-        />
+      {dragging && <DropHint>Drop plans, price books or a table of machines to import them</DropHint>}
+      {current.at === 'table' && (
+        <InventoryDialog name={current.name} bytes={current.bytes} onClose={closeTable} />
       )}
       <Toast role="status">
-        {progress.at === 'reading' && (
+        {current.at === 'reading' && (
           <Line>
-            Reading {progress.name}…
-            <Button
-              onPress={() => {
-                progress.cancel()
-                setProgress({ at: 'none' })
-              }}
-            >
-              Cancel
-            </Button>
+            Reading {current.name}…<Button onPress={current.cancel}>Cancel</Button>
           </Line>
         )}
-        {progress.at === 'done' && (
-          <Line>
-            {progress.text}
-            {progress.takeBack && (
-              <Button
-                onPress={() => {
-                  progress.takeBack?.()
-                  setProgress({ at: 'none' })
-                }}
-              >
-                Take it out again
-              </Button>
-            )}
-            <Button onPress={() => setProgress({ at: 'none' })}>Close</Button>
-          </Line>
+        {isOver && refused.length === 0 && done.length > 0 && (
+          <Lines>
+            {done.map(({ name, text, takeBack }, i) => (
+              <Line key={`${name} ${i}`}>
+                {text}
+                {takeBack && (
+                  <Button
+                    onPress={() => {
+                      takeBack()
+                      clear()
+                    }}
+                  >
+                    Take it out again
+                  </Button>
+                )}
+                {i === done.length - 1 && <Button onPress={clear}>Close</Button>}
+              </Line>
+            ))}
+          </Lines>
         )}
       </Toast>
       <Dialog
-        title="The file was not imported"
-        isOpen={progress.at === 'refused'}
-        onClose={() => setProgress({ at: 'none' })}
+        title={refused.length === 1 ? 'The file was not imported' : 'Some files were not imported'}
+        isOpen={isOver && refused.length > 0}
+        onClose={clear}
       >
-        {progress.at === 'refused' && (
-          <>
+        {done.map(({ name, text }) => (
+          <p key={name}>{text}</p>
+        ))}
+        {refused.map(({ name, issues }, i) => (
+          <div key={`${name} ${i}`}>
             <p>
-              {progress.name} has{' '}
-              {progress.issues.length === 1 ? 'a problem' : `${progress.issues.length} problems`}. Nothing was
-              changed.
+              {name} has {issues.length === 1 ? 'a problem' : `${issues.length} problems`}. It changed
+              nothing.
             </p>
-            <IssueList issues={progress.issues} />
-            <Button onPress={() => setProgress({ at: 'none' })}>Close</Button>
-          </>
-        )}
+            <IssueList issues={issues} />
+          </div>
+        ))}
+        <Button onPress={clear}>Close</Button>
       </Dialog>
     </>
   )
-}
-
-function useDroppedFiles(onFile: (file: File) => void, onDragging: (dragging: boolean) => void): void {
-  const handlers = useRef({ onFile, onDragging })
-  useEffect(() => {
-    handlers.current = { onFile, onDragging }
-  })
-  useEffect(() => {
-    const holdsFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false
-    const over = (event: DragEvent): void => {
-      if (!holdsFiles(event)) return
-      event.preventDefault()
-      handlers.current.onDragging(true)
-    }
-    const leave = (event: DragEvent): void => {
-      if (event.relatedTarget === null) handlers.current.onDragging(false)
-    }
-    const drop = (event: DragEvent): void => {
-      if (!holdsFiles(event)) return
-      event.preventDefault()
-      handlers.current.onDragging(false)
-      const file = event.dataTransfer?.files[0]
-      if (file) handlers.current.onFile(file)
-    }
-    window.addEventListener('dragover', over)
-    window.addEventListener('dragleave', leave)
-    window.addEventListener('drop', drop)
-    return () => {
-      window.removeEventListener('dragover', over)
-      window.removeEventListener('dragleave', leave)
-      window.removeEventListener('drop', drop)
-    }
-  }, [])
 }
 
 const DropHint = styled.div`
@@ -197,6 +108,11 @@ const Toast = styled.div`
   bottom: 16px;
   z-index: 15;
   transform: translateX(-50%);
+`
+
+const Lines = styled.div`
+  display: grid;
+  gap: 4px;
 `
 
 const Line = styled.div`

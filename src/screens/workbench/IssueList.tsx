@@ -2,15 +2,21 @@
 
 import styled from 'styled-components'
 import type { FileIssue } from '../../files/fileIssue.ts'
+import { issueGroups } from '../../files/issueGroups.ts'
 
 /** Problems of a file: where, what is wrong, what would do. */
 export function IssueList({ issues }: { readonly issues: readonly FileIssue[] }) {
   return (
     <List>
-      {issues.map((issue, i) => (
-        <li key={`${issue.pointer} ${i}`}>
-          <Where>{issue.pointer || 'the whole file'}</Where>
-          {issue.problem} <Wanted>Expected: {issue.expected}</Wanted>
+      {issueGroups(issues).map(({ first, count, places }, i) => (
+        <li key={`${first.pointer} ${i}`}>
+          <Where>
+            {count > 1
+              ? `${places.join(', ')} and ${count - places.length} more`
+              : first.pointer || 'the whole file'}
+          </Where>
+          {count > 1 && <b>{count} times: </b>}
+          {first.problem} <Wanted>Expected: {first.expected}</Wanted>
         </li>
       ))}
     </List>

@@ -1,0 +1,131 @@
+'use client'
+
+import { useRef, useState } from 'react'
+import { refuse } from '../../core/outcome.ts'
+import type { FileIssue } from '../../files/fileIssue.ts'
+import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
+import { KIND_BYTES, knownKind, wrongDoor } from '../../files/knownKind.ts'
+import { tooLarge } from '../../files/readJson.ts'
+import { importFile } from '../../workers/importFile.ts'
+import { useWorkbench } from './WorkbenchContext'
+
+/** What became of a file. */
+export type Report =
+  | { readonly name: string; readonly text: string; readonly takeBack?: () => void }
+  | { readonly name: string; readonly issues: readonly FileIssue[] }
+
+type Current =
+  | { readonly at: 'none' }
+  | { readonly at: 'reading'; readonly name: string; readonly cancel: () => void }
+  | { readonly at: 'table'; readonly name: string; readonly bytes: Uint8Array }
+
+interface Imports {
+  readonly current: Current
+  readonly reports: readonly Report[]
+  readonly take: (files: readonly File[]) => void
+  /** The table that is open is done with. */
+  readonly closeTable: () => void
+  readonly clear: () => void
+}
+
+/** Files that hold a table of machines, by their names. */
+const TABLE = /\.(csv|tsv|txt)$/i
+
+/**
+ * Takes files in, one after the other in the order in which they came, each with its report. A plan that is refused is
+ * read once more after price books that came with it. A file that is refused changes nothing.
+ */
+export function useImports(): Imports {
+  const { session, go } = useWorkbench()
+  const [current, setCurrent] = useState<Current>({ at: 'none' })
+  const [reports, setReports] = useState<readonly Report[]>([])
+  const queue = useRef<File[]>([])
+  const isBusy = useRef(false)
+  const tableClosed = useRef<() => void>(undefined)
+
+  const readFile = async (file: File): Promise<Report | 'table'> => {
+    const start = new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer())
+    const other = wrongDoor(start, file.name, 'import')
+    if (other) return { name: file.name, issues: [other] }
+    if (TABLE.test(file.name) && !/^(plan|price book|JSON)$/.test(knownKind(start, file.name) ?? '')) {
+      return file.size > MOST_INVENTORY_BYTES ? { name: file.name, issues: [tooLarge(file.size)] } : 'table'
+    }
+    const { answer, cancel } = importFile(file, session.snapshot().books)
+    const given = new Promise<'cancelled'>((resolve) => {
+      setCurrent({
+        at: 'reading',
+        name: file.name,
+        cancel: () => {
+          cancel()
+          resolve('cancelled')
+        },
+      })
+    })
+    const read = await Promise.race([answer, given])
+    if (read === 'cancelled') return { name: file.name, text: `${file.name} was not read.` }
+    if (!read.ok) return { name: file.name, issues: read.issues }
+    if (read.value.kind === 'book') {
+      const { book } = read.value
+      const { provider, edition, valid } = book
+      const before = session
+        .snapshot()
+        .books.find((each) => each.provider.id === provider.id && each.edition === edition)
+      await session.addBook(book)
+      const text = `${provider.name}, edition ${edition}, is in use from ${valid.from} on.`
+      const takeBack = () => void (before ? session.addBook(before) : session.removeBook(book))
+      return { name: file.name, text, takeBack }
+    }
+    const { plan } = read.value
+    session.replace(`import ${file.name}`, plan)
+    go({ machine: plan.machines[0]?.name, month: plan.month })
+    return { name: file.name, text: `${plan.name} is open. Undo brings the plan before it back.` }
+  }
+
+  const reportOf = async (file: File): Promise<Report | 'table'> => {
+    try {
+      return await readFile(file)
+    } catch (error) {
+      const problem = error instanceof Error ? error.message : 'The file could not be read.'
+      const { issues } = refuse<FileIssue>({
+        code: 'not-json',
+        pointer: '',
+        problem,
+        expected: 'a file that can be read.',
+      })
+      return { name: file.name, issues }
+    }
+  }
+
+  const work = async (): Promise<void> => {
+    if (isBusy.current) return
+    isBusy.current = true
+    const again: File[] = []
+    for (let file = queue.current.shift(); file; file = queue.current.shift()) {
+      const report = await reportOf(file)
+      if (report === 'table') {
+        setCurrent({ at: 'table', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })
+        await new Promise<void>((resolve) => (tableClosed.current = resolve))
+      } else if ('issues' in report && !again.includes(file) && queue.current.length > 0) {
+        // Its provider may be in a file that comes after it.
+        again.push(file)
+        queue.current.push(file)
+      } else {
+        setReports((all) => [...all, report])
+      }
+      setCurrent({ at: 'none' })
+    }
+    isBusy.current = false
+  }
+
+  return {
+    current,
+    reports,
+    take: (files) => {
+      if (!isBusy.current) setReports([])
+      queue.current.push(...files)
+      void work()
+    },
+    closeTable: () => tableClosed.current?.(),
+    clear: () => setReports([]),
+  }
+}
