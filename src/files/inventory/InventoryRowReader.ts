@@ -152,7 +152,7 @@ export class InventoryRowReader {
       }
       return undefined
     }
-    const asked = [text, `${vcpu} vCPU`, `${memory} GiB`].filter(Boolean).join(', ')
+    const asked = [text, `${vcpu} vCPU`, this.writtenRoom('memory')].filter(Boolean).join(', ')
     const key = `${index.book.provider.id} ${machine.region} ${machine.terms} ${machine.image} ${asked}`
     const before = sizes.get(key)
     const candidates = before?.candidates ?? candidatesFor(machine, index, vcpu, memory)
@@ -165,8 +165,18 @@ export class InventoryRowReader {
     })
     const chosen = this.inputs.confirmed.get(key) ?? candidates[0]?.id
     const found = chosen === undefined ? undefined : index.sizes.get(chosen)
-    if (!found) this.say(text === '' ? 'vcpu' : 'size', `No size there has ${vcpu} vCPU and ${memory} GiB.`)
+    if (!found)
+      this.say(
+        text === '' ? 'vcpu' : 'size',
+        `No size there has ${vcpu} vCPU and ${this.writtenRoom('memory')}.`,
+      )
     return found
+  }
+
+  /** As the person wrote it, with the table’s unit where it has none of its own. */
+  private writtenRoom(field: InventoryField): string {
+    const text = this.text(field).trim()
+    return /[A-Za-z]$/.test(text) ? text : `${text} ${this.inputs.unit}`
   }
 
   private needs(size: Size): Machine['needs'] {

@@ -7,7 +7,7 @@ import type { FileIssue } from '../fileIssue.ts'
 export const SEPARATORS = [',', ';', '\t', '|'] as const
 export type Separator = (typeof SEPARATORS)[number]
 
-export const ENCODINGS = ['utf-8', 'windows-1252', 'utf-16le'] as const
+export const ENCODINGS = ['utf-8', 'windows-1252', 'utf-16le', 'utf-16be'] as const
 export type Encoding = (typeof ENCODINGS)[number]
 
 export const MOST_INVENTORY_BYTES = 32 * 1024 * 1024
@@ -66,6 +66,8 @@ export function parseTable(text: string, separator: Separator): Outcome<Inventor
       ),
     )
   }
+  // A line by which spreadsheets tell each other the separator.
+  if (/^sep=.?$/i.test(data[0]?.join('').trim() ?? '')) data.shift()
   const [head, ...rows] = data
   if (!head || rows.length === 0)
     return refuse(issue('The table has no rows.', 'a line of column names, and rows.'))

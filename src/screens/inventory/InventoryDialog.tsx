@@ -9,6 +9,7 @@ import {
   type InventoryMapping,
 } from '../../files/inventory/inventoryFields.ts'
 import { decodeTable, parseTable, type InventoryTable } from '../../files/inventory/inventoryTable.ts'
+import { recogniseTable } from '../../files/inventory/recogniseTable.ts'
 import { readInventory } from '../../files/inventory/readInventory.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -41,14 +42,11 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
   const { plan, books } = state
   const { providers } = useMachineActions()
   const usualWeek = plan.weeks[0] ?? officeWeek('office-days', 'Office days')
-  const [settings, setSettings] = useState<TableSettings>({
-    separator: ',',
-    encoding: 'utf-8',
-    decimal: '.',
-    unit: 'GiB',
+  const [settings, setSettings] = useState<TableSettings>(() => ({
+    ...recogniseTable(bytes),
     provider: providers[0]?.provider.id ?? '',
     week: usualWeek.id,
-  })
+  }))
   const [chosen, setChosen] = useState<{ readonly columns: string; readonly mapping: InventoryMapping }>()
   const [mended, setMended] = useState<MendedCells>(new Map())
   const [confirmed, setConfirmed] = useState<ReadonlyMap<string, string>>(new Map())

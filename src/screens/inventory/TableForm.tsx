@@ -8,7 +8,12 @@ import { Dropdown } from '../../interface/Dropdown'
 import type { TableSettings } from './tableSettings.ts'
 
 const SEPARATOR_NAMES = { ',': 'a comma', ';': 'a semicolon', '\t': 'a tab', '|': 'a bar' } as const
-const ENCODING_NAMES = { 'utf-8': 'UTF-8', 'windows-1252': 'Windows-1252', 'utf-16le': 'UTF-16' } as const
+const ENCODING_NAMES = {
+  'utf-8': 'UTF-8',
+  'windows-1252': 'Windows-1252',
+  'utf-16le': 'UTF-16',
+  'utf-16be': 'UTF-16, big end first',
+} as const
 
 interface TableFormProps {
   readonly settings: TableSettings
@@ -17,7 +22,7 @@ interface TableFormProps {
   readonly providers: readonly PriceBook[]
 }
 
-/** How a table is written, and what rows that do not say get. Nothing of it is guessed. */
+/** How a table is written, and what rows that do not say get. It starts with what was recognised. */
 export function TableForm({ settings, onChange, weeks, providers }: TableFormProps) {
   return (
     <Lines>
