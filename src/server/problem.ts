@@ -1,3 +1,4 @@
+import { ownValue } from '../core/ownValue.ts'
 import { STATUS_CODES } from 'node:http'
 import { logRefusal, type Refused } from './refusalLog.ts'
 import type { FileIssue } from '../files/fileIssue.ts'
@@ -15,7 +16,7 @@ export const problem = (status: ProblemStatus, ...issues: readonly FileIssue[]):
   status,
   body: {
     type: 'about:blank',
-    title: STATUS_CODES[status],
+    title: ownValue(STATUS_CODES, String(status)),
     status,
     detail: issues.map((issue) => issue.problem)[0],
     problems: issues.map(({ code, pointer, problem: what, expected }) => ({

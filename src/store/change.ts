@@ -1,18 +1,13 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
 import type { Plan } from '../core/machine/plan.ts'
 import { parsePlan, planToFile } from '../files/planFile.ts'
-import type { StoredEdit } from './database.ts'
+import type { History } from './history.ts'
 import type { StoredChange } from './planStore.ts'
 
 enablePatches()
 
 /** A change of the plan: edits the draft, or answers a whole new plan. */
 export type Recipe = (draft: Draft<Plan>) => undefined | Draft<Plan>
-
-export interface History {
-  readonly edits: readonly StoredEdit[]
-  readonly cursor: number
-}
 
 /** A change on its way to the store; made again on top of another tab's when that one was first. */
 export type Change =

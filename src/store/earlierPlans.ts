@@ -1,6 +1,6 @@
 import { applyPatches } from 'immer'
 import type { Plan } from '../core/machine/plan.ts'
-import type { History } from './change.ts'
+import type { History } from './history.ts'
 
 export interface EarlierPlan {
   /** The edit that it stood before. */

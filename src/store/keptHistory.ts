@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import type { History } from './change.ts'
+import type { History } from './history.ts'
 import type { StoredEdit } from './database.ts'
 
 const step = Joi.array()

@@ -1,5 +1,6 @@
 import type { Plan } from '../core/machine/plan.ts'
-import { makeChange, type Change, type History } from './change.ts'
+import { makeChange, type Change } from './change.ts'
+import type { History } from './history.ts'
 import type { StoredEdit } from './database.ts'
 import { editsMeet } from './editsThatMeet.ts'
 

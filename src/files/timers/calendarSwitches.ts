@@ -18,6 +18,15 @@ const MINUTES_PER_WEEK = 7 * MINUTES_PER_DAY
 
 /** The switches of a calendar that `scheduleCalendar` wrote: events of the categories ON and OFF. */
 export function calendarSwitches(text: string): Outcome<SwitchFile, FileIssue> {
+  try {
+    return readSwitches(text)
+  } catch {
+    // The library reads a value when it is asked for, and throws then. A switch that is left out would be another schedule.
+    return refuse(notSchedule())
+  }
+}
+
+function readSwitches(text: string): Outcome<SwitchFile, FileIssue> {
   const root = calendarIn(text)
   if (!root) return refuse(notSchedule())
   const events = root.getAllSubcomponents('vevent').flatMap((event) => switchEvent(event) ?? [])

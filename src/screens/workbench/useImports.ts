@@ -10,7 +10,7 @@ import { importFile } from '../../workers/importFile.ts'
 import { useWorkbench } from './WorkbenchContext'
 
 /** What became of a file. */
-export type Report =
+type Report =
   | { readonly name: string; readonly text: string; readonly takeBack?: () => void }
   | { readonly name: string; readonly issues: readonly FileIssue[] }
 
