@@ -100,7 +100,7 @@ const READERS: readonly (readonly [string, string, (text: string) => void])[] = 
       if (!table.ok) return
       const mapping = proposedMapping(table.value.columns)
       if (!mapping.includes('name')) return
-      readInventory({ ...habits, table: table.value, mapping, plan, books: [SMALL_BOOK], month, provider: 'mill', week: OFFICE_WEEK, confirmed: new Map() }) // prettier-ignore
+      readInventory({ ...habits, table: table.value, mapping, plan, books: [SMALL_BOOK], month, provider: 'mill', week: OFFICE_WEEK, confirmed: new Map(), meant: new Map() }) // prettier-ignore
     },
   ],
   [

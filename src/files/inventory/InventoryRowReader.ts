@@ -9,6 +9,9 @@ import { MOST_TAGS, type Machine } from '../../core/machine/plan.ts'
 import { POWER_STATES } from '../../core/power/powerState.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { asOneLine } from '../oneLine.ts'
+import type { AskedMeanings } from './askedMeanings.ts'
+import { ADDRESS_MEANINGS, meaningOf, STATE_MEANINGS } from './wordsOfPrograms.ts'
+import type { Meaning } from './nearestName.ts'
 import { machineIssueText } from '../machineIssueText.ts'
 import type { AskedSize, CellProblem, InventoryInputs } from './inventory.ts'
 import type { InventoryField } from './inventoryFields.ts'
@@ -32,8 +35,8 @@ export class InventoryRowReader {
 
   constructor(
     private readonly cells: readonly string[],
-    private readonly at: number,
     private readonly inputs: InventoryInputs,
+    private readonly meanings: AskedMeanings,
   ) {}
 
   say(field: InventoryField | undefined, problem: string): void {
@@ -72,9 +75,11 @@ export class InventoryRowReader {
       regionsOf(index),
       index.book.regions.find(({ id }) => id === start.region)!,
       'region',
+      index.book.provider,
     )
-    const image = this.pick('image', index.book.images, index.images.get(start.image)!, 'image')
-    const terms = this.pick('terms', index.book.terms, index.terms.get(start.terms)!, 'terms')
+    const { provider: seller } = index.book
+    const image = this.pick('image', index.book.images, index.images.get(start.image)!, 'image', seller)
+    const terms = this.pick('terms', index.book.terms, index.terms.get(start.terms)!, 'terms', seller)
     if (!region || !image || !terms) return undefined
     const zone = this.zone(region.zones)
     const placed: Machine = {
@@ -99,24 +104,26 @@ export class InventoryRowReader {
   private provider(): string | undefined {
     const text = this.text('provider')
     if (text === '') return this.inputs.provider
-    const providers = this.inputs.books.map(({ provider }) => provider)
-    const found = named(providers, text)
-    if (!found) {
-      const known = [...new Set(providers.map(({ name }) => name))].join(', ')
+    const providers = onceEach(this.inputs.books.map(({ provider }) => provider))
+    const found = named(providers, text)?.id ?? this.meanings.of('provider', text, undefined, providers)
+    if (found === undefined) {
+      const known = providers.map(({ name }) => name).join(', ')
       this.say('provider', `There is no price book of “${text}”; there are ${known}.`)
     }
-    return found?.id
+    return found
   }
 
-  private pick<T extends { readonly id: string; readonly name: string }>(
+  private pick<T extends Meaning>(
     field: InventoryField,
     all: readonly T[],
     usual: T,
     what: string,
+    provider?: PriceBook['provider'],
   ): T | undefined {
     const text = this.text(field)
     if (text === '') return usual
-    const found = named(all, text)
+    const meant = named(all, text)?.id ?? this.meanings.of(field, text, provider, all)
+    const found = all.find(({ id }) => id === meant)
     if (!found) {
       const known = all.slice(0, 6).map(({ name }) => name)
       this.say(
@@ -200,7 +207,7 @@ export class InventoryRowReader {
       this.say('size', `${size.name} carries no system disk that is sold there.`)
       return undefined
     }
-    const kind = this.pick('disk-kind', index.book.diskKinds, usual, 'disk kind')
+    const kind = this.pick('disk-kind', index.book.diskKinds, usual, 'disk kind', index.book.provider)
     const least = index.images.get(machine.image)?.least.diskGiB ?? gib(0)
     const room = this.room('disk-room') ?? gib(Math.max(machine.systemDisk.roomGiB, least))
     const data = this.room('data-disk-room')
@@ -213,19 +220,20 @@ export class InventoryRowReader {
   }
 
   private withRest(machine: Machine, { book }: BookIndex): Machine {
-    const address = this.text('address').toLowerCase()
-    const sort = ADDRESSES.find((each) => each === address)
-    if (address !== '' && !sort) this.say('address', `“${address}” is none of ${ADDRESSES.join(', ')}.`)
-    const offText = this.text('off').toLowerCase()
-    const offered = POWER_STATES.filter((state) => book.states[state])
-    const off = offered.find((state) => state === offText)
-    if (offText !== '' && !off) this.say('off', `“${offText}” is none of ${offered.join(', ')}.`)
+    const address = this.pick(
+      'address',
+      ADDRESS_MEANINGS,
+      meaningOf(ADDRESS_MEANINGS, machine.address),
+      'address',
+    )
+    const states = STATE_MEANINGS.filter(({ id }) => book.states[id])
+    const off = this.pick('off', states, meaningOf(STATE_MEANINGS, machine.off), 'state', book.provider)
     const costCentre = asOneLine(this.text('cost-centre'), 60)
     const tags = this.tags()
     return {
       ...machine,
-      address: sort ?? machine.address,
-      off: off ?? machine.off,
+      address: address?.id ?? machine.address,
+      off: off?.id ?? machine.off,
       ...(costCentre !== '' && { costCentre }),
       ...(Object.keys(tags).length > 0 && { tags }),
     }
@@ -271,7 +279,10 @@ export class InventoryRowReader {
 }
 
 const MARKS = { '.': 'point', ',': 'comma' } as const
-const ADDRESSES = ['none', 'changing', 'fixed'] as const
+/** Each once: a provider has several editions. */
+const onceEach = <T extends { readonly id: string }>(all: readonly T[]): T[] => [
+  ...new Map(all.map((each) => [each.id, each])).values(),
+]
 
 const regionsOf = ({ book }: BookIndex): PriceBook['regions'] => book.regions
 

@@ -2,7 +2,7 @@ import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
-import type { InventoryMapping } from './inventoryFields.ts'
+import type { InventoryField, InventoryMapping } from './inventoryFields.ts'
 import type { NumberForm } from './inventoryNumber.ts'
 import type { InventoryTable } from './inventoryTable.ts'
 
@@ -18,6 +18,8 @@ export interface InventoryInputs extends NumberForm {
   readonly week: WeekPlan
   /** Sizes that the person confirmed, by what the table asks for. */
   readonly confirmed: ReadonlyMap<string, string>
+  /** What the person said that words of the table mean, by their keys. */
+  readonly meant: ReadonlyMap<string, string>
 }
 
 export interface CellProblem {
@@ -36,6 +38,19 @@ export interface AskedSize {
   readonly rows: number
 }
 
+/** A word of the table that names nothing there is, once for all its rows. */
+export interface AskedValue {
+  readonly key: string
+  readonly field: InventoryField
+  /** As the table says it. */
+  readonly text: string
+  readonly provider: string | undefined
+  readonly options: readonly { readonly id: string; readonly name: string }[]
+  /** Stands until the person says something else. */
+  readonly proposed: string | undefined
+  readonly rows: number
+}
+
 export interface InventoryRow {
   /** From 0. */
   readonly at: number
@@ -46,4 +61,5 @@ export interface InventoryRow {
 export interface Inventory {
   readonly rows: readonly InventoryRow[]
   readonly sizes: readonly AskedSize[]
+  readonly values: readonly AskedValue[]
 }

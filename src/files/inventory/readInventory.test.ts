@@ -8,6 +8,7 @@ import { mappingProblem, proposedMapping } from './inventoryFields.ts'
 import { parseNumber, parseRoom } from './inventoryNumber.ts'
 import { decodeTable, parseTable } from './inventoryTable.ts'
 import type { Inventory, InventoryInputs } from './inventory.ts'
+import { nearestName } from './nearestName.ts'
 import { readInventory } from './readInventory.ts'
 
 const MARCH = '2027-03' as YearMonth
@@ -25,6 +26,7 @@ function read(text: string, part: Partial<InventoryInputs> = {}): Inventory {
     provider: 'mill',
     week: OFFICE_WEEK,
     confirmed: new Map(),
+    meant: new Map(),
     decimal: ',',
     unit: 'GB',
     ...part,
@@ -75,6 +77,36 @@ describe('rows of a table', () => {
       'huge',
       'small',
     ])
+  })
+
+  test('words that name nothing are asked once for all their rows, with the nearest proposed', () => {
+    const text =
+      'name;size;region;address;off;image\n' +
+      'a;small;Eaast;Fest;shutdown;FREE!\n' +
+      'b;small;eaast;Reserved;Shut down;free!\n' +
+      'c;small;Atlantis;nein;aus;FREE!\n'
+    const { rows, values } = read(text)
+    expect(
+      values.map(({ field, text: word, proposed, rows: count }) => [field, word, proposed, count]),
+    ).toEqual([
+      ['region', 'Eaast', 'east', 2],
+      ['image', 'FREE!', 'free', 3],
+      ['address', 'Fest', 'fixed', 1],
+      ['off', 'shutdown', 'stopped', 1],
+      ['address', 'Reserved', 'fixed', 1],
+      ['off', 'Shut down', 'stopped', 1],
+      ['region', 'Atlantis', undefined, 1],
+    ])
+    expect(rows.map(({ machine }) => machine && [machine.region, machine.address, machine.off])).toEqual([
+      ['east', 'fixed', 'stopped'],
+      ['east', 'fixed', 'stopped'],
+      undefined,
+    ])
+    const meant = new Map([
+      [values.find(({ text: word }) => word === 'Atlantis')!.key, 'west'],
+      [values[0]!.key, 'nowhere any more'],
+    ])
+    expect(read(text, { meant }).rows.map(({ machine }) => machine?.region)).toEqual(['east', 'east', 'west'])
   })
 
   test('say all that is wrong with them, each at its cell, and hold no other row back', () => {
@@ -214,4 +246,24 @@ describe('numbers', () => {
   ])('%s in a table of %s', (text, unit, value) => {
     expect(parseRoom(text, { decimal: '.', unit })).toBe(value)
   })
+})
+
+test.each<[string, string | undefined]>([
+  ['fellside-12', 'fellside-12'],
+  ['FELLSIDE Linux 12', 'fellside-12'],
+  ['Linux', 'fellside-12'],
+  ['Fellside', 'fellside-12'],
+  ['Felside Linux 11', 'fellside-11'],
+  ['Harbour Desktop 9, licensed', 'harbour-9'],
+  ['Schreibtisch', 'harbour-9'],
+  ['Windmill', undefined],
+  ['', undefined],
+])('the word %s is nearest to %s', (text, id) => {
+  const images = [
+    { id: 'fellside-11', name: 'Fellside Linux 11' },
+    { id: 'fellside-12', name: 'Fellside Linux 12' },
+    { id: 'harbour-9', name: 'Harbour Desktop 9', also: ['Schreibtisch'] },
+  ]
+  expect(nearestName(text, images)).toBe(id)
+  expect(nearestName(text, [])).toBeUndefined()
 })

@@ -1,6 +1,7 @@
 import type { Machine } from '../../core/machine/plan.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { machineIssueText } from '../machineIssueText.ts'
+import { AskedMeanings } from './askedMeanings.ts'
 import type { AskedSize, Inventory, InventoryInputs, InventoryRow } from './inventory.ts'
 import { InventoryRowReader } from './InventoryRowReader.ts'
 
@@ -11,8 +12,9 @@ export function readInventory(inputs: InventoryInputs): Inventory {
   const taken = new Map(plan.machines.map(({ name }) => [name, 'the plan']))
   const sizes = new Map<string, AskedSize>()
   const starts = new Map<string, Machine | undefined>()
+  const meanings = new AskedMeanings(inputs.meant)
   const rows = table.rows.map((cells, at): InventoryRow => {
-    const row = new InventoryRowReader(cells, at, inputs)
+    const row = new InventoryRowReader(cells, inputs, meanings)
     const machine = row.machine(sizes, starts)
     if (machine && row.problems.length === 0) {
       const owner = taken.get(machine.name)
@@ -23,5 +25,5 @@ export function readInventory(inputs: InventoryInputs): Inventory {
     }
     return { at, machine: row.problems.length === 0 ? machine : undefined, problems: row.problems }
   })
-  return { rows, sizes: [...sizes.values()] }
+  return { rows, sizes: [...sizes.values()], values: meanings.all }
 }

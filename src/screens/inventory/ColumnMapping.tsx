@@ -8,27 +8,7 @@ import {
 } from '../../files/inventory/inventoryFields.ts'
 import type { InventoryTable } from '../../files/inventory/inventoryTable.ts'
 import { Dropdown } from '../../interface/Dropdown'
-
-const FIELD_NAMES = {
-  name: 'name',
-  purpose: 'purpose',
-  provider: 'provider',
-  region: 'region',
-  zone: 'zone',
-  size: 'size',
-  vcpu: 'vCPU',
-  memory: 'memory',
-  image: 'image',
-  terms: 'terms',
-  'disk-kind': 'kind of the system disk',
-  'disk-room': 'room of the system disk',
-  'data-disk-room': 'room of a data disk',
-  address: 'public address',
-  week: 'week plan',
-  off: 'state when off',
-  'cost-centre': 'cost centre',
-  tag: 'a tag of this name',
-} as const satisfies Record<InventoryField, string>
+import { FIELD_NAMES } from './fieldNames.ts'
 
 const SAMPLES = 3
 

@@ -9,6 +9,7 @@ import {
   type InventoryMapping,
 } from '../../files/inventory/inventoryFields.ts'
 import { decodeTable, parseTable, type InventoryTable } from '../../files/inventory/inventoryTable.ts'
+import type { AskedValue } from '../../files/inventory/inventory.ts'
 import { recogniseTable } from '../../files/inventory/recogniseTable.ts'
 import { readInventory } from '../../files/inventory/readInventory.ts'
 import { Button } from '../../interface/Button'
@@ -19,8 +20,10 @@ import { IssueList } from '../workbench/IssueList'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { AskedSizes } from './AskedSizes'
+import { AskedValues } from './AskedValues'
 import { ColumnMapping } from './ColumnMapping'
 import { RowPreview } from './RowPreview'
+import { rememberedMeanings, rememberMeanings } from './rememberedMeanings.ts'
 import { rememberedMapping, rememberMapping } from './rememberedMapping.ts'
 import { TableForm } from './TableForm'
 import type { TableSettings } from './tableSettings.ts'
@@ -50,6 +53,7 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
   const [chosen, setChosen] = useState<{ readonly columns: string; readonly mapping: InventoryMapping }>()
   const [mended, setMended] = useState<MendedCells>(new Map())
   const [confirmed, setConfirmed] = useState<ReadonlyMap<string, string>>(new Map())
+  const [meant, setMeant] = useState(rememberedMeanings)
   const [added, setAdded] = useState<ReadonlySet<number>>(new Set())
   const { separator, encoding } = settings
   const read = useMemo(() => {
@@ -79,6 +83,7 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
       provider,
       week,
       confirmed,
+      meant,
       decimal,
       unit,
     })
@@ -96,6 +101,7 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
     settings.unit,
     week,
     confirmed,
+    meant,
   ])
   const rows = inventory?.rows.filter(({ at }) => !added.has(at)) ?? []
   const good = rows.flatMap(({ machine }) => (machine ? [machine] : []))
@@ -104,6 +110,7 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
   const take = (): void => {
     if (!table) return
     rememberMapping(table.columns, mapping)
+    rememberMeanings(acceptedMeanings(inventory?.values ?? [], meant))
     session.edit(`import ${good.length} machines of ${name}`, (draft) => {
       if (plan.weeks.length === 0) addWeek(week)(draft)
       addMachines(good)(draft)
@@ -139,6 +146,13 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
           onConfirm={(key, size) => setConfirmed(new Map(confirmed).set(key, size))}
         />
       )}
+      {inventory && inventory.values.length > 0 && (
+        <AskedValues
+          values={inventory.values}
+          meant={meant}
+          onMean={(key, id) => setMeant(new Map(meant).set(key, id))}
+        />
+      )}
       {table && inventory && (
         <RowPreview
           table={table}
@@ -165,6 +179,15 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
     </Dialog>
   )
 }
+
+/** What was said, and what was proposed and taken. */
+const acceptedMeanings = (values: readonly AskedValue[], meant: ReadonlyMap<string, string>) =>
+  new Map(
+    values.flatMap(({ key, proposed }) => {
+      const id = meant.get(key) ?? proposed
+      return id === undefined ? [] : [[key, id] as const]
+    }),
+  )
 
 function withMended(table: InventoryTable, mended: MendedCells): InventoryTable {
   if (mended.size === 0) return table
