@@ -11,33 +11,41 @@ interface AskedValuesProps {
   readonly onMean: (key: string, id: string) => void
 }
 
-/** Words of the table that name nothing there is: what each means, once for all its rows. */
+/** The person’s word where it still names something, else what is proposed. */
+const valueOf = ({ key, options, proposed }: AskedValue, meant: ReadonlyMap<string, string>) => {
+  const said = meant.get(key)
+  return options.some(({ id }) => id === said) ? said : proposed
+}
+
+/** Words of the table that name nothing there is: what each means, once for all its rows; those without a proposal first. */
 export const AskedValues = ({ values, meant, onMean }: AskedValuesProps) => (
   <section aria-label="Words to confirm">
     <h3>Words to confirm</h3>
     <List>
-      {values.map(({ key, field, text, provider, options, proposed, rows }) => {
-        const said = meant.get(key)
-        const value = options.some(({ id }) => id === said) ? said : proposed
-        return (
-          <li key={key} data-open={value === undefined || undefined}>
-            <span>
-              “{text}”{' '}
-              <small>
-                {[FIELD_NAMES[field], rows === 1 ? '1 row' : `${rows} rows`, provider]
-                  .filter(Boolean)
-                  .join(', ')}
-              </small>
-            </span>
-            <Dropdown
-              label={`Meaning of ${text}`}
-              value={value ?? ''}
-              options={value === undefined ? [{ id: '', name: 'say what it means' }, ...options] : options}
-              onChange={(id) => id !== '' && onMean(key, id)}
-            />
-          </li>
-        )
-      })}
+      {values
+        .toSorted((a, b) => Number(a.proposed !== undefined) - Number(b.proposed !== undefined))
+        .map((asked) => {
+          const { key, field, text, provider, options, rows } = asked
+          const value = valueOf(asked, meant)
+          return (
+            <li key={key} data-open={value === undefined || undefined}>
+              <span>
+                “{text}”{' '}
+                <small>
+                  {[FIELD_NAMES[field], rows === 1 ? '1 row' : `${rows} rows`, provider]
+                    .filter(Boolean)
+                    .join(', ')}
+                </small>
+              </span>
+              <Dropdown
+                label={`Meaning of ${text}`}
+                value={value ?? ''}
+                options={value === undefined ? [{ id: '', name: 'say what it means' }, ...options] : options}
+                onChange={(id) => id !== '' && onMean(key, id)}
+              />
+            </li>
+          )
+        })}
     </List>
   </section>
 )
