@@ -17,8 +17,9 @@ test('a new user brings forty machines in, and hands them off', async ({ page })
   await page.getByRole('button', { name: 'Start an empty plan' }).click()
   await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
 
-  // In: the separator is asked for, columns are confirmed, sizes that nobody sells are matched.
+  // In: the separator is recognised, and can be corrected; sizes that nobody sells are matched.
   await chooseTable(page, 'bays.csv', inventory())
+  await pick(page, 'Separator of columns', 'a bar')
   await expect(page.getByText('Say which column holds the names')).toBeVisible()
   await pick(page, 'Separator of columns', 'a semicolon')
   await pick(page, 'What crew holds', 'a tag of this name')
