@@ -46,6 +46,7 @@ test('a day opens by mouse and by keys, with its states in local time and UTC, a
   await page.keyboard.press('Home')
   await expect(day(page, /^Monday 1 March/)).toBeFocused()
   await page.keyboard.press('ArrowRight')
+  await expect(detail(page)).toContainText('Tuesday, 2 March 2027')
   await bench.reload()
   await expect(detail(page)).toContainText('Tuesday, 2 March 2027')
 })

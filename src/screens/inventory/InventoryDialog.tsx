@@ -203,7 +203,7 @@ const Problem = styled.p`
 
 const Foot = styled.div`
   position: sticky;
-  bottom: -20px;
+  bottom: 0;
   margin: 0 0 -20px;
   padding: 8px 0 16px;
   background: var(--sheet);
