@@ -1,5 +1,5 @@
 import ICAL from 'ical.js'
-import { MOST_LISTED_DATES } from './occurrences.ts'
+import { dropEndlessZones, MOST_LISTED_DATES } from './occurrences.ts'
 
 interface Parts extends Roots {
   /** Whole ones, read or not. */
@@ -44,7 +44,7 @@ function commasIn(text: string): number {
 function rootsOf(text: string): ICAL.Component[] {
   const parsed = ICAL.parse(text) as unknown[]
   const all = (Array.isArray(parsed[0]) ? parsed : [parsed]) as unknown[][]
-  return all.map((each) => new ICAL.Component(each))
+  return all.map((each) => dropEndlessZones(new ICAL.Component(each)))
 }
 
 interface Line {

@@ -82,6 +82,14 @@ export function isEndless(component: ICAL.Component): boolean {
   }
 }
 
+/** Takes out descriptions of zones whose rules never come to a date: the library follows them for every time in them. */
+export function dropEndlessZones(root: ICAL.Component): ICAL.Component {
+  for (const zone of root.getAllSubcomponents('vtimezone')) {
+    if (zone.getAllSubcomponents().some(isEndless)) root.removeSubcomponent(zone)
+  }
+  return root
+}
+
 interface RuleIterator {
   last: unknown
   next(): unknown

@@ -5,7 +5,7 @@ import { isTimeZone, localToInstant, zoneOffsets } from '../../core/calendar/zon
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
 import type { FileIssue } from '../fileIssue.ts'
-import { EndlessRule, noSteps, occurrences } from '../calendar/occurrences.ts'
+import { dropEndlessZones, EndlessRule, noSteps, occurrences } from '../calendar/occurrences.ts'
 import { icalUnescape } from './icalText.ts'
 import type { SwitchFile, Switched } from './switchFile.ts'
 import { WEEK_PROPERTY } from './scheduleCalendar.ts'
@@ -70,7 +70,7 @@ function saidIn(text: string | undefined): unknown {
 function calendarIn(text: string): ICAL.Component | undefined {
   try {
     const parsed = ICAL.parse(text) as unknown[]
-    return parsed[0] === 'vcalendar' ? new ICAL.Component(parsed) : undefined
+    return parsed[0] === 'vcalendar' ? dropEndlessZones(new ICAL.Component(parsed)) : undefined
   } catch {
     return undefined
   }

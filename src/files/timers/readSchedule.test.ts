@@ -174,3 +174,11 @@ test('more windows a day than a plan may hold are refused', () => {
   const read = readSchedule(written(weekOf('Europe/Lisbon', many), 20_900, 20_950))
   expect(!read.ok && read.issues[0].problem).toBe('A day has too many windows.')
 })
+
+test('a zone whose rule never comes to a date is no reason to look for it without end', () => {
+  const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'))
+  const text = written(week, dayOf(2027, 3, 1), dayOf(2027, 5, 31))
+  const broken = text.replace('END:DAYLIGHT', 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30\r\nEND:DAYLIGHT')
+  const read = readSchedule(broken)
+  expect(read.ok && read.value.windows).toEqual(week.windows)
+})
