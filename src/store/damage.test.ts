@@ -221,3 +221,12 @@ test('the last edit is taken back in the store alone', async () => {
   const { session } = await open(name)
   expect(session.snapshot()).toMatchObject({ plan: { name: demo.plan.name }, redoLabel: 'rename to One' })
 })
+
+test('an older state of the damaged plan on the shelf is opened, and the damaged one lies there in its place', async () => {
+  const { db, name } = await worn()
+  await ofFile((file) => ({ ...file, id: 'spare', machines: 7 }))(db)
+  expect(await openShelved(db, (await shelvedPlans(db))[0]!)).toBe(true)
+  expect((await db.shelf.toArray()).map(({ file }) => (file as Row).machines)).toEqual([7])
+  const { session } = await open(name)
+  expect(session.snapshot()).toMatchObject({ status: 'ready', plan: { name: 'Spare' } })
+})

@@ -133,7 +133,9 @@ export const deleteEverything = (db: NotchgaugeDatabase): Promise<void> => {
 async function layAside(db: NotchgaugeDatabase, file: unknown): Promise<void> {
   if (file === undefined) return
   const machines = fieldOf(file, 'machines')
-  const id = textOf(fieldOf(file, 'id'), crypto.randomUUID())
+  const own = textOf(fieldOf(file, 'id'), crypto.randomUUID())
+  // What lies there under its id may be the last state of it that was whole.
+  const id = (await db.shelf.get(own)) === undefined ? own : crypto.randomUUID()
   await db.shelf.put({
     id,
     name: textOf(fieldOf(file, 'name'), 'A plan without a name'),
