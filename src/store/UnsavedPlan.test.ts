@@ -53,6 +53,12 @@ test.each(['', 'null', '{"base":7}', '{"base":7,"changes":2,"label":"x","file":{
   },
 )
 
+test('what belongs to no store is discarded', () => {
+  keep()
+  new UnsavedPlan().discard()
+  expect(new UnsavedPlan().take(7)).toBeUndefined()
+})
+
 test('a browser without room or storage keeps nothing and says nothing', () => {
   const refuse = (): never => {
     throw new DOMException('full', 'QuotaExceededError')

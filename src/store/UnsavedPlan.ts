@@ -35,6 +35,11 @@ export class UnsavedPlan {
     remove()
   }
 
+  /** There is no store that it could belong to. */
+  discard(): void {
+    remove()
+  }
+
   /**
    * What the store at this revision does not hold; undefined where it does, where another tab has gone on since, or
    * where nothing was kept. Asked once.

@@ -106,6 +106,7 @@ export class Session {
     } catch (error) {
       problem = storageProblem(error)
     }
+    if (problem === undefined) this.unsaved.discard()
     const demo = await this.loadDemo()
     this.saved = { revision: 0, plan: demo.plan, history: this.history }
     if (problem === undefined) {
