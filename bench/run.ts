@@ -17,6 +17,7 @@ import { readPriceBook } from '../src/files/priceBookFile.ts'
 import { filterLedger, foldLedger } from '../src/core/ledger/foldLedger.ts'
 import { planLedger } from '../src/core/ledger/planLedger.ts'
 import { simpleMeter } from '../src/core/testing/simpleMeter.ts'
+import { manyRows, matchOneByOne, readRows, withManyShapes } from './inventoryMatching.ts'
 import { largeBook, largePlan, usingAllRules, withAllRules } from './generate.ts'
 
 const MARCH = '2027-03' as YearMonth
@@ -259,6 +260,25 @@ function schedules(): Row {
   }
 }
 
+/** A table of 5,000 rows against a book of 5,000 sizes; the plain way matches a sample of the rows. */
+function inventories(): Row[] {
+  const shaped = withManyShapes(book)
+  const [week] = plan.weeks
+  const sample = 50
+  const asked = manyRows(shaped, week!, 5_000)
+  const plainSample = median(
+    3,
+    () => ({ ...asked, books: [{ ...shaped }] }),
+    (inputs) => matchOneByOne(inputs, sample),
+  )
+  return [0, 200, 5_000].map((shapes) => ({
+    what: `5,000 rows against 5,000 sizes, ${shapes === 0 ? 'by name' : `${shapes.toLocaleString('en')} shapes`}`,
+    ours: median(5, () => manyRows(shaped, { ...week! }, shapes), readRows),
+    plain: (plainSample * asked.table.rows.length) / sample,
+    baseline: 'row by row',
+  }))
+}
+
 const figure = (ms: number): string => `${ms.toFixed(ms < 10 ? 2 : 0)} ms`
 for (const { what, ours, plain, baseline } of [
   plates(),
@@ -268,6 +288,7 @@ for (const { what, ours, plain, baseline } of [
   allRules(),
   schedules(),
   wholeLedger(),
+  ...inventories(),
 ]) {
   console.log(`${what}: ${figure(ours)}; ${baseline}: ${figure(plain)}; ratio ${(plain / ours).toFixed(0)}`)
 }

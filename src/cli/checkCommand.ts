@@ -1,16 +1,9 @@
 import { Command } from 'commander'
-import { surveyPlan, type Survey, type SurveyInputs } from '../core/survey/surveyPlan.ts'
+import { finish } from '../core/finish.ts'
+import { surveyPlan } from '../core/survey/surveyPlan.ts'
 import { findingText, SEVERITY_NAMES } from '../interface/wording/finding.ts'
 import { formatMoney, SHOWN_PLACES } from '../interface/wording/money.ts'
 import { EXIT, questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'
-
-function surveyed(inputs: SurveyInputs): Survey {
-  const steps = surveyPlan(inputs)
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-  }
-}
 
 /** `check`: the watch list as text; what will not work, or is unsafe, fails the run. */
 export const checkCommand = withCommonOptions(
@@ -25,7 +18,7 @@ export const checkCommand = withCommonOptions(
     const { plan } = question
     const report = reportOf(options.plan, question)
     const { currency } = report.total
-    const { findings } = surveyed({ ...question, currency, places: SHOWN_PLACES })
+    const { findings } = finish(surveyPlan({ ...question, currency, places: SHOWN_PLACES }))
     const zoneOf = (name: string): string => {
       const machine = plan.machines.find((each) => each.name === name)
       return plan.weeks.find(({ id }) => id === machine?.week)?.timeZone ?? 'Etc/UTC'

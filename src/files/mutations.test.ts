@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
 import { parseDate } from '../core/calendar/civil.ts'
+import { finish } from '../core/finish.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { summarisePlan } from '../core/meter/summarisePlan.ts'
@@ -100,7 +101,7 @@ const READERS: readonly (readonly [string, string, (text: string) => void])[] = 
       if (!table.ok) return
       const mapping = proposedMapping(table.value.columns)
       if (!mapping.includes('name')) return
-      readInventory({ ...habits, table: table.value, mapping, plan, books: [SMALL_BOOK], month, provider: 'mill', week: OFFICE_WEEK, confirmed: new Map(), meant: new Map() }) // prettier-ignore
+      finish(readInventory({ ...habits, table: table.value, mapping, plan, books: [SMALL_BOOK], month, provider: 'mill', week: OFFICE_WEEK, confirmed: new Map(), meant: new Map() })) // prettier-ignore
     },
   ],
   [

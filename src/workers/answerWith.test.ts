@@ -1,27 +1,7 @@
 import { afterEach, expect, test, vi } from 'vitest'
 import { answerWith } from './answerWith.ts'
 import { askOnce } from './askOnce.ts'
-
-/** The worker's own side, and what a throw in it becomes: an error event at the asker's. */
-class LocalWorker {
-  onmessage: ((event: { data: unknown }) => void) | undefined
-  onerror: ((event: { message: string }) => void) | undefined
-  terminated = false
-  readonly scope = {
-    onmessage: undefined as ((event: { data: unknown }) => Promise<void>) | undefined,
-    postMessage: (data: unknown) => this.onmessage?.({ data }),
-    reportError: (error: Error) => this.onerror?.({ message: `Uncaught ${error.name}: ${error.message}` }),
-  }
-  constructor() {
-    vi.stubGlobal('self', this.scope)
-  }
-  postMessage(data: unknown): void {
-    void this.scope.onmessage?.({ data })
-  }
-  terminate(): void {
-    this.terminated = true
-  }
-}
+import { LocalWorker } from './testing/LocalWorker.ts'
 
 afterEach(() => {
   vi.unstubAllGlobals()

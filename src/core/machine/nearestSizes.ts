@@ -5,7 +5,7 @@ import { fittingSizes, type SizeShape } from './fittingSizes.ts'
 import type { Machine } from './plan.ts'
 
 /** Doublings of vCPU and memory between two sizes; another architecture counts as a quarter. */
-const apart = (a: SizeShape, b: SizeShape): number =>
+export const apart = (a: SizeShape, b: SizeShape): number =>
   Math.abs(Math.log2(a.vcpu / b.vcpu)) +
   Math.abs(Math.log2(a.memoryGiB / b.memoryGiB)) +
   (a.architecture === b.architecture ? 0 : 0.25)

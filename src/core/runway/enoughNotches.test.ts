@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { finish } from '../finish.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { Machine } from '../machine/plan.ts'
 import { surveyPlan } from '../survey/surveyPlan.ts'
@@ -23,13 +24,7 @@ const plan = {
 }
 const MARCH = '2027-03' as YearMonth
 const inputs = { plan, books: [SMALL_BOOK], reading: 'calendar' as const, month: MARCH }
-const notches = (() => {
-  const steps = surveyPlan({ ...inputs, currency: 'EUR', places: 2 })
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value.notches
-  }
-})()
+const { notches } = finish(surveyPlan({ ...inputs, currency: 'EUR', places: 2 }))
 const credit = (amount: string) => ({
   amount,
   from: '2027-03-01',

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { finish } from '../finish.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { indexBook } from '../catalogue/bookIndex.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
@@ -118,13 +119,7 @@ function inputsFor(plan: Plan, books: readonly PriceBook[], machine: Machine): P
   return { resolved, plan, month, shared: account.planned, elsewhere: pricing.elsewhere(resolved.index) }
 }
 
-function search(inputs: PlatesInputs): Found | undefined {
-  const steps = cheapestFit(inputs)
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-  }
-}
+const search = (inputs: PlatesInputs): Found | undefined => finish(cheapestFit(inputs))
 
 /** Rooms about all that can matter: steps, images, needs, memory images, operations that come with room. */
 const roomsOf = ({ systemDisk, needs }: Machine, kind: string): number[] =>

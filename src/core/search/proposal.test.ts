@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { finish } from '../finish.ts'
 import type { Machine } from '../machine/plan.ts'
 import { add, compare, ZERO } from '../quantity/exact.ts'
 import { gib } from '../quantity/units.ts'
@@ -56,10 +57,7 @@ describe('a proposal', () => {
   test('of a search costs what the search says', () => {
     const needs = { vcpu: 2, memoryGiB: gib(8), iops: 0 }
     const searched = plateInputs({ off: 'running', needs }, [RULE_BOOK])
-    const steps = cheapestFit(searched)
-    let step = steps.next()
-    while (!step.done) step = steps.next()
-    const found = step.value!
+    const found = finish(cheapestFit(searched))!
     const parts = partsOf(searched, found.machine)
     const { machine: whole, difference } = priceProposal(searched, found.machine, new Set(parts))
     expect(whole).toEqual(found.machine)

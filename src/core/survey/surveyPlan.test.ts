@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { finish } from '../finish.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { applyChoice } from '../machine/choice.ts'
 import type { Machine } from '../machine/plan.ts'
@@ -15,13 +16,7 @@ import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { surveyPlan, type Survey, type SurveyInputs } from './surveyPlan.ts'
 
-function surveyed(inputs: SurveyInputs): Survey {
-  const steps = surveyPlan(inputs)
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-  }
-}
+const surveyed = (inputs: SurveyInputs): Survey => finish(surveyPlan(inputs))
 
 const inputsOf = (
   parts: readonly Partial<Machine>[],

@@ -22,11 +22,7 @@ const byNumbers = new Intl.Collator('en', { numeric: true })
 export function nearestName(text: string, meanings: readonly Meaning[]): string | undefined {
   const wanted = plainName(text, { empty: '' })
   if (wanted === '') return undefined
-  const known = meanings.map(({ id, name, also = [] }) => ({
-    id,
-    name,
-    plain: [id, name, ...also].map((word) => plainName(word, { empty: '' })),
-  }))
+  const known = knownWords(meanings)
   const same = known.find(({ plain }) => plain.includes(wanted))
   if (same) return same.id
   const words = wanted.split('-')
@@ -37,6 +33,28 @@ export function nearestName(text: string, meanings: readonly Meaning[]): string 
     .map(({ id, plain }) => ({ id, errors: Math.min(...plain.map((each) => distance(each, wanted))) }))
     .reduce((best, each) => (each.errors < best.errors ? each : best))
   return near.errors <= Math.floor(wanted.length / LETTERS_AN_ERROR) ? near.id : undefined
+}
+
+interface KnownWords {
+  readonly id: string
+  readonly name: string
+  readonly plain: readonly string[]
+}
+
+const memo = new WeakMap<readonly Meaning[], readonly KnownWords[]>()
+
+/** Each list is gone through once and must not change. */
+function knownWords(meanings: readonly Meaning[]): readonly KnownWords[] {
+  let known = memo.get(meanings)
+  if (!known) {
+    known = meanings.map(({ id, name, also = [] }) => ({
+      id,
+      name,
+      plain: [id, name, ...also].map((word) => plainName(word, { empty: '' })),
+    }))
+    memo.set(meanings, known)
+  }
+  return known
 }
 
 /** Whether one holds all words of the other. */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { finish } from '../../core/finish.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import { OFFICE_WEEK } from '../../core/testing/resolved.ts'
@@ -17,20 +18,22 @@ const PLAN: Plan = { name: 'p', month: MARCH, weeks: [OFFICE_WEEK], machines: [S
 function read(text: string, part: Partial<InventoryInputs> = {}): Inventory {
   const table = parseTable(text, ';')
   if (!table.ok) throw new Error(JSON.stringify(table.issues))
-  return readInventory({
-    table: table.value,
-    mapping: proposedMapping(table.value.columns),
-    plan: PLAN,
-    books: [SMALL_BOOK],
-    month: MARCH,
-    provider: 'mill',
-    week: OFFICE_WEEK,
-    confirmed: new Map(),
-    meant: new Map(),
-    decimal: ',',
-    unit: 'GB',
-    ...part,
-  })
+  return finish(
+    readInventory({
+      table: table.value,
+      mapping: proposedMapping(table.value.columns),
+      plan: PLAN,
+      books: [SMALL_BOOK],
+      month: MARCH,
+      provider: 'mill',
+      week: OFFICE_WEEK,
+      confirmed: new Map(),
+      meant: new Map(),
+      decimal: ',',
+      unit: 'GB',
+      ...part,
+    }),
+  )
 }
 const problemsOf = ({ rows }: Inventory): string[] =>
   rows.flatMap(({ at, problems }) =>
@@ -96,6 +99,8 @@ describe('rows of a table', () => {
       ['address', 'Reserved', 'fixed', 1],
       ['off', 'Shut down', 'stopped', 1],
       ['region', 'Atlantis', undefined, 1],
+      ['address', 'nein', 'none', 1],
+      ['off', 'aus', 'stopped', 1],
     ])
     expect(rows.map(({ machine }) => machine && [machine.region, machine.address, machine.off])).toEqual([
       ['east', 'fixed', 'stopped'],

@@ -1,8 +1,7 @@
 'use client'
 
-import styled from 'styled-components'
 import type { AskedValue } from '../../files/inventory/inventory.ts'
-import { Dropdown } from '../../interface/Dropdown'
+import { AskedList } from './AskedList'
 import { FIELD_NAMES } from './fieldNames.ts'
 
 interface AskedValuesProps {
@@ -17,56 +16,22 @@ const valueOf = ({ key, options, proposed }: AskedValue, meant: ReadonlyMap<stri
   return options.some(({ id }) => id === said) ? said : proposed
 }
 
-/** Words of the table that name nothing there is: what each means, once for all its rows; those without a proposal first. */
+/** Words of the table that name nothing there is: what each means. */
 export const AskedValues = ({ values, meant, onMean }: AskedValuesProps) => (
-  <section aria-label="Words to confirm">
-    <h3>Words to confirm</h3>
-    <List>
-      {values
-        .toSorted((a, b) => Number(a.proposed !== undefined) - Number(b.proposed !== undefined))
-        .map((asked) => {
-          const { key, field, text, provider, options, rows } = asked
-          const value = valueOf(asked, meant)
-          return (
-            <li key={key} data-open={value === undefined || undefined}>
-              <span>
-                “{text}”{' '}
-                <small>
-                  {[FIELD_NAMES[field], rows === 1 ? '1 row' : `${rows} rows`, provider]
-                    .filter(Boolean)
-                    .join(', ')}
-                </small>
-              </span>
-              <Dropdown
-                label={`Meaning of ${text}`}
-                value={value ?? ''}
-                options={value === undefined ? [{ id: '', name: 'say what it means' }, ...options] : options}
-                onChange={(id) => id !== '' && onMean(key, id)}
-              />
-            </li>
-          )
-        })}
-    </List>
-  </section>
+  <AskedList
+    title="Words to confirm"
+    nothing="there is nothing that it could mean"
+    unsaid="say what it means"
+    items={values.map((asked) => ({
+      key: asked.key,
+      text: `“${asked.text}”`,
+      small: [FIELD_NAMES[asked.field], asked.rows === 1 ? '1 row' : `${asked.rows} rows`, asked.provider]
+        .filter(Boolean)
+        .join(', '),
+      label: `Meaning of ${asked.text}`,
+      options: asked.options,
+      value: valueOf(asked, meant),
+    }))}
+    onSay={onMean}
+  />
 )
-
-const List = styled.ul`
-  max-height: 180px;
-  overflow: auto;
-
-  li {
-    display: flex;
-    justify-content: space-between;
-    gap: 12px;
-    align-items: baseline;
-    padding: 3px 0;
-    border-top: 1px solid var(--rule);
-  }
-  li[data-open] span {
-    color: var(--leak);
-  }
-  small {
-    font-size: 12px;
-    color: var(--ink-2);
-  }
-`

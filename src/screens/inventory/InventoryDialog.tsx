@@ -11,10 +11,12 @@ import {
 import { decodeTable, parseTable, type InventoryTable } from '../../files/inventory/inventoryTable.ts'
 import type { AskedValue } from '../../files/inventory/inventory.ts'
 import { recogniseTable } from '../../files/inventory/recogniseTable.ts'
-import { readInventory } from '../../files/inventory/readInventory.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
+import { Progress } from '../../interface/Progress'
 import { addMachines, addWeek } from '../../store/commands.ts'
+import { inventoryAsker } from '../../workers/inventoryAsker.ts'
+import { useAnswer } from '../../workers/useAnswer.ts'
 import { officeWeek } from '../workbench/emptyPlan.ts'
 import { IssueList } from '../workbench/IssueList'
 import { useMachineActions } from '../workbench/useMachineActions'
@@ -69,15 +71,14 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
   }, [table, chosen, columns])
   const unreadable = table && mappingProblem(mapping)
   const week = plan.weeks.find(({ id }) => id === settings.week) ?? usualWeek
-  const inventory = useMemo(() => {
-    if (!table || unreadable) return undefined
-    const { decimal, unit, provider } = settings
-    const weeks = plan.weeks.length > 0 ? plan.weeks : [week]
-    const left = { ...plan, weeks, machines: plan.machines }
-    return readInventory({
+  const { decimal, unit, provider } = settings
+  const weeks = useMemo(() => (plan.weeks.length > 0 ? plan.weeks : [week]), [plan.weeks, week])
+  const known = useMemo(() => ({ ...plan, weeks }), [plan, weeks])
+  const asked = table &&
+    !unreadable && {
       table,
       mapping,
-      plan: left,
+      plan: known,
       books,
       month,
       provider,
@@ -86,23 +87,11 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
       meant,
       decimal,
       unit,
-    })
-    // Only what is read of the settings: a change of separator reads the table anew anyway.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [
-    table,
-    mapping,
-    unreadable,
-    plan,
-    books,
-    month,
-    settings.provider,
-    settings.decimal,
-    settings.unit,
-    week,
-    confirmed,
-    meant,
-  ])
+    }
+  const { answer, of, isStale, progress, failure, again } = useAnswer(inventoryAsker, asked || undefined)
+  // What was read of other columns says nothing about these; mended cells and words leave the rows where they were.
+  const isOfThese = of?.table.columns === table?.columns && of?.table.rows.length === table?.rows.length
+  const inventory = asked && isOfThese ? answer : undefined
   const rows = inventory?.rows.filter(({ at }) => !added.has(at)) ?? []
   const good = rows.flatMap(({ machine }) => (machine ? [machine] : []))
   const bad = rows.filter(({ machine }) => !machine)
@@ -139,6 +128,14 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
         />
       )}
       {unreadable && <Problem role="alert">{unreadable}</Problem>}
+      {failure && (
+        <Problem role="alert">
+          {failure} <Button onPress={again}>Try again</Button>
+        </Problem>
+      )}
+      {asked && !inventory && !failure && (
+        <Progress label="Reading the rows" done={progress ?? 0} of={table.rows.length} />
+      )}
       {inventory && inventory.sizes.length > 0 && (
         <AskedSizes
           sizes={inventory.sizes}
@@ -168,8 +165,9 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
             {good.length} can be added
             {bad.length > 0 && `, ${bad.length} cannot be read yet: mend them above, or leave them out`}.
             {good.length > room && ` The plan has room for ${room}.`}
+            {isStale && ' Reading the rows…'}
           </span>
-          <Button isDisabled={good.length === 0 || good.length > room} onPress={take}>
+          <Button isDisabled={isStale || good.length === 0 || good.length > room} onPress={take}>
             Add {good.length} {good.length === 1 ? 'machine' : 'machines'}
           </Button>
           <Button onPress={onClose}>{added.size > 0 ? 'Done' : 'Cancel'}</Button>
