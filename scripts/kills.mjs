@@ -5,7 +5,8 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { buildIfChanged, nextCommand, NO_TELEMETRY, ROOT } from './prepare.mjs'
+import { seededRandom } from './seededRandom.mjs'
+import { serve } from './serve.mjs'
 
 const COUNT = Number(process.env.KILLS ?? 300)
 const SEED = Number(process.env.SEED ?? 15)
@@ -14,9 +15,7 @@ const [PORT, DEBUGGING] = [4_395, 4_394]
 const PAGE = `http://127.0.0.1:${PORT}/`
 const profile = mkdtempSync(join(tmpdir(), 'notchgauge-kills-'))
 
-/** The same numbers for the same seed (Lehmer). */
-let state = SEED
-const random = () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647
+const random = seededRandom(SEED)
 
 async function browse() {
   const args = ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', `--user-data-dir=${profile}`, `--remote-debugging-port=${DEBUGGING}`] // prettier-ignore
@@ -50,20 +49,10 @@ const nameOn = async (page) =>
     await page.getByRole('button', { name: /^Plan name: / }).getAttribute('aria-label'),
   )[1]
 
-buildIfChanged()
-const server = spawn(
-  process.execPath,
-  nextCommand('start', '--hostname', '127.0.0.1', '--port', String(PORT)),
-  {
-    cwd: ROOT,
-    env: { ...process.env, ...NO_TELEMETRY },
-    stdio: 'ignore',
-  },
-)
+const server = await serve(PORT)
 const found = { kept: 0, lostUnsaved: 0, lostSaved: 0, damaged: 0 }
 const lostAfter = []
 try {
-  await new Promise((resolve) => setTimeout(resolve, 3_000))
   for (let i = 0; i < COUNT; i += 1) {
     const { page, kill: end } = await browse()
     await open(page)
