@@ -252,6 +252,16 @@ describe('edits of two tabs that meet', () => {
 describe('several plans', () => {
   const other = (name: string) => ({ ...demo().plan, name, machines: demo().plan.machines.slice(0, 2) })
 
+  test('nothing is said of the demo once another plan is open', async () => {
+    const { session, name } = await open()
+    session.edit('kite', takeKite)
+    expect(session.snapshot().welcome).toBe(true)
+    session.replace('import', other('Mine'))
+    expect(session.snapshot().welcome).toBe(false)
+    await saved(session)
+    expect((await open(name)).session.snapshot()).toMatchObject({ welcome: false, plan: { name: 'Mine' } })
+  })
+
   test('the open one is laid aside, and comes back as it was', async () => {
     const { session, name } = await open()
     session.edit('kite', takeKite)

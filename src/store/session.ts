@@ -282,6 +282,7 @@ export class Session {
         .catch((error: unknown) => this.show({ saveProblem: storageProblem(error) }))
     }
     this.edit(label, replacePlan(plan))
+    this.noDemo()
   }
 
   /** Lays the open plan aside and opens another; says so, and leaves all as it is, where the storage has no room. */
@@ -294,6 +295,12 @@ export class Session {
       return
     }
     this.edit(`open ${plan.name}`, replacePlan({ ...plan, id: plan.id ?? crypto.randomUUID() }))
+    this.noDemo()
+  }
+
+  /** What explains the demo says nothing of another plan. */
+  private noDemo(): void {
+    if (this.state.welcome) this.dismissWelcome()
   }
 
   /** The plan as it stood before each of the edits that are kept, the newest first. */

@@ -1,7 +1,6 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import { refuse } from '../../core/outcome.ts'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
 import { KIND_BYTES, knownKind, wrongDoor } from '../../files/knownKind.ts'
@@ -86,13 +85,8 @@ export function useImports(): Imports {
       return await readFile(file)
     } catch (error) {
       const problem = error instanceof Error ? error.message : 'The file could not be read.'
-      const { issues } = refuse<FileIssue>({
-        code: 'not-json',
-        pointer: '',
-        problem,
-        expected: 'a file that can be read.',
-      })
-      return { name: file.name, issues }
+      const issue: FileIssue = { code: 'not-json', pointer: '', problem, expected: 'a file that can be read.' }
+      return { name: file.name, issues: [issue] }
     }
   }
 
