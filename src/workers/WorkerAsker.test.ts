@@ -1,89 +1,169 @@
 import { afterEach, expect, test, vi } from 'vitest'
 import { answerQuestions } from './answerQuestions.ts'
-import { WorkerAsker } from './WorkerAsker.ts'
 import { LocalWorker } from './testing/LocalWorker.ts'
+import { WorkerAsker } from './WorkerAsker.ts'
 
 interface Question {
   readonly books: readonly string[]
   readonly month: string
 }
 const BOOKS = ['a', 'b']
+const march: Question = { books: BOOKS, month: 'March' }
+const april: Question = { books: BOOKS, month: 'April' }
 
 afterEach(() => {
   vi.unstubAllGlobals()
   vi.restoreAllMocks()
 })
 
+type Answering<Step> = (question: Question) => Generator<Step, string> | Promise<string> | string
+
 /** An asker whose workers are run here; `begun` holds them in order. */
-function asking<P>(answer: (question: Question) => Generator<P, string> | Promise<string>) {
+function asking<Step = never>(
+  answer: Answering<Step>,
+  { waits = false, mayBeSkipped }: { waits?: boolean; mayBeSkipped?: (step: Step) => boolean } = {},
+) {
   const begun: LocalWorker[] = []
-  const asker = new WorkerAsker<Question, string, P>(() => {
-    const worker = new LocalWorker()
-    answerQuestions(answer)
-    begun.push(worker)
-    return worker as unknown as Worker
-  }, 'It failed.')
+  const asker = new WorkerAsker<Question, string, Step>({
+    begin: () => {
+      const worker = new LocalWorker()
+      answerQuestions(answer, mayBeSkipped && { mayBeSkipped })
+      begun.push(worker)
+      return worker as unknown as Worker
+    },
+    failure: 'It failed.',
+    waits,
+  })
   return { asker, begun }
+}
+
+/** March is never answered until it is let go. */
+function held(options?: { waits?: boolean }) {
+  const letGo: ((month: string) => void)[] = []
+  const asked: string[] = []
+  const made = asking(({ month }) => {
+    asked.push(month)
+    return month === 'March' ? new Promise<string>((resolve) => letGo.push(resolve)) : Promise.resolve(month)
+  }, options)
+  return { ...made, asked, letGo: () => letGo.forEach((go) => go('March')) }
 }
 
 test('what two questions share is sent once, and is the very same at the worker', async () => {
   const seen: Question[] = []
   const { asker, begun } = asking((question) => {
     seen.push(question)
-    return Promise.resolve(question.month)
+    return question.month
   })
-  await expect(asker.ask({ books: BOOKS, month: 'March' }).answer).resolves.toBe('March')
-  await expect(asker.ask({ books: BOOKS, month: 'April' }).answer).resolves.toBe('April')
+  await expect(asker.ask(march).answer).resolves.toBe('March')
+  await expect(asker.ask(april).answer).resolves.toBe('April')
   expect(begun).toHaveLength(1)
   expect(begun[0]!.sent).toEqual([
-    { same: [], changed: { books: BOOKS, month: 'March' } },
-    { same: ['books'], changed: { month: 'April' } },
+    { id: 1, same: [], changed: march },
+    { id: 2, same: ['books'], changed: { month: 'April' } },
   ])
-  expect(seen[1]).toEqual({ books: BOOKS, month: 'April' })
+  expect(seen[1]).toEqual(april)
   expect(seen[1]!.books).toBe(seen[0]!.books)
 })
 
 test('a new question gives up the one under way, which is never answered', async () => {
-  const { asker, begun } = asking(({ month }) =>
-    month === 'March' ? new Promise<string>(() => undefined) : Promise.resolve(month),
-  )
+  const { asker, begun, letGo } = held()
   const first = vi.fn()
-  void asker.ask({ books: BOOKS, month: 'March' }).answer.then(first, first)
-  await expect(asker.ask({ books: BOOKS, month: 'April' }).answer).resolves.toBe('April')
+  void asker.ask(march).answer.then(first, first)
+  await expect(asker.ask(april).answer).resolves.toBe('April')
+  letGo()
+  await Promise.resolve()
   expect(begun.map(({ terminated }) => terminated)).toEqual([true, false])
-  expect(begun[1]!.sent).toEqual([{ same: [], changed: { books: BOOKS, month: 'April' } }])
+  expect(begun[1]!.sent).toEqual([{ id: 2, same: [], changed: april }])
   expect(first).not.toHaveBeenCalled()
+})
+
+test('one that waits gives way to a newer one, and the answer that came meanwhile is of no use', async () => {
+  const { asker, begun, asked, letGo } = held({ waits: true })
+  const [first, second] = [vi.fn(), vi.fn()]
+  void asker.ask(march).answer.then(first, first)
+  void asker.ask({ ...march, month: 'May' }).answer.then(second, second)
+  const { answer } = asker.ask(april)
+  expect(asked).toEqual(['March'])
+  letGo()
+  await expect(answer).resolves.toBe('April')
+  expect(asked).toEqual(['March', 'April'])
+  expect(first).not.toHaveBeenCalled()
+  expect(second).not.toHaveBeenCalled()
+  expect(begun).toHaveLength(1)
+})
+
+test('one that waits and is given up is not asked; the one under way is answered all the same', async () => {
+  const { asker, asked, letGo } = held({ waits: true })
+  const { answer } = asker.ask(march)
+  asker.ask(april).cancel()
+  letGo()
+  await expect(answer).resolves.toBe('March')
+  expect(asked).toEqual(['March'])
 })
 
 test('cancelling ends the worker only while its question is under way', async () => {
   const { asker, begun } = asking(({ month }) => Promise.resolve(month))
-  const { answer, cancel } = asker.ask({ books: BOOKS, month: 'March' })
+  const { answer, cancel } = asker.ask(march)
   await answer
   cancel()
   expect(begun[0]!.terminated).toBe(false)
-  asker.ask({ books: BOOKS, month: 'April' }).cancel()
+  asker.ask(april).cancel()
   expect(begun[0]!.terminated).toBe(true)
 })
 
-test('steps are reported now and then, not each', async () => {
-  let now = 0
-  vi.spyOn(performance, 'now').mockImplementation(() => (now += 10))
-  const { asker } = asking<number>(function* ({ month }) {
-    for (let i = 1; i <= 20; i += 1) yield i
-    return month
-  })
-  const progress: number[] = []
-  await asker.ask({ books: BOOKS, month: 'March' }, (step) => progress.push(step)).answer
-  expect(progress).toEqual([5, 10, 15, 20])
+test('asked once, the worker ends with its answer', async () => {
+  const { asker, begun } = asking(({ month }) => month)
+  await expect(asker.askOnce(march).answer).resolves.toBe('March')
+  expect(begun[0]!.terminated).toBe(true)
 })
 
-test('a worker that fails is left, and the next question is put to a new one', async () => {
+test('steps are reported now and then, and always those that may not be skipped', async () => {
+  let now = 0
+  vi.spyOn(performance, 'now').mockImplementation(() => (now += 10))
+  const steps = function* ({ month }: Question) {
+    for (let i = 1; i <= 20; i += 1) yield i
+    return month
+  }
+  const [every, odd]: [number[], number[]] = [[], []]
+  await asking<number>(steps).asker.ask(march, (step) => every.push(step)).answer
+  expect(every).toEqual([5, 10, 15, 20])
+  const mayBeSkipped = (step: number): boolean => step % 7 !== 0
+  await asking<number>(steps, { mayBeSkipped }).asker.ask(march, (step) => odd.push(step)).answer
+  expect(odd).toEqual([5, 7, 12, 14, 19])
+})
+
+test.each<[string, Answering<never>]>([
+  [
+    'at once',
+    () => {
+      throw new TypeError('null has no machines')
+    },
+  ],
+  [
+    'after waiting',
+    () => Promise.resolve().then(() => Promise.reject(new TypeError('null has no machines'))),
+  ],
+])(
+  'what is thrown %s ends the question with a sentence; the next is put to a new worker',
+  async (_, fail) => {
+    const log = vi.spyOn(console, 'warn').mockImplementation(() => undefined)
+    const { asker, begun } = asking((question) => (question === march || question.month === 'March' ? fail(question) : question.month)) // prettier-ignore
+    await expect(asker.ask(march).answer).rejects.toThrow('It failed.')
+    expect(log).toHaveBeenCalledWith('Uncaught TypeError: null has no machines')
+    await expect(asker.ask(april).answer).resolves.toBe('April')
+    expect(begun.map(({ terminated }) => terminated)).toEqual([true, false])
+    expect(begun[1]!.sent).toEqual([{ id: 2, same: [], changed: april }])
+  },
+)
+
+test('a failure is said, and the question that waits is asked all the same', async () => {
   vi.spyOn(console, 'warn').mockImplementation(() => undefined)
-  const { asker, begun } = asking(({ month }) =>
-    month === 'March' ? Promise.reject(new TypeError('null')) : Promise.resolve(month),
+  const { asker } = asking(
+    ({ month }) => (month === 'March' ? Promise.reject(new Error('no')) : Promise.resolve(month)),
+    { waits: true },
   )
-  await expect(asker.ask({ books: BOOKS, month: 'March' }).answer).rejects.toThrow('It failed.')
-  await expect(asker.ask({ books: BOOKS, month: 'April' }).answer).resolves.toBe('April')
-  expect(begun.map(({ terminated }) => terminated)).toEqual([true, false])
-  expect(begun[1]!.sent).toEqual([{ same: [], changed: { books: BOOKS, month: 'April' } }])
+  const first = asker.ask(march).answer
+  const second = asker.ask(april).answer
+  await expect(first).rejects.toThrow('It failed.')
+  await expect(second).resolves.toBe('April')
 })

@@ -1,54 +1,119 @@
-import type { Asked } from './askOnce.ts'
-import { whenFailing } from './failing.ts'
-import type { SentQuestion, Told } from './questions.ts'
+import type { Asked, SentQuestion, Told } from './questions.ts'
+
+export interface WorkerAskerOptions {
+  readonly begin: () => Worker
+  /** Says to people what did not work when the worker stops without an answer. */
+  readonly failure: string
+  /**
+   * Whether a new question waits for the answer to the one under way, which is then of no use to anybody. Worth it where
+   * answers are quick and a new worker would have to be told everything; a question that waits gives way to a newer one.
+   */
+  readonly waits?: boolean
+}
+
+interface UnderWay<Question, Answer, Step> {
+  readonly question: Question
+  readonly onStep: (step: Step) => void
+  readonly resolve: (answer: Answer) => void
+  readonly reject: (error: Error) => void
+}
 
 /**
  * Puts questions to a worker, one at a time: a new one gives up the one under way. The worker is begun with the first
  * question and kept for the next, so that what two of them share is sent and looked up once.
  */
-export class WorkerAsker<Question extends object, Answer, Progress = never> {
+export class WorkerAsker<Question extends object, Answer, Step = never> {
   private worker: Worker | undefined
   private sent: Question | undefined
-  private underWay: Question | undefined
+  private lastId = 0
+  private underWay: UnderWay<Question, Answer, Step> | undefined
+  private waiting: UnderWay<Question, Answer, Step> | undefined
 
-  /** `failure` says to people what did not work when the worker stops without an answer. */
-  constructor(
-    private readonly begin: () => Worker,
-    private readonly failure: string,
-  ) {}
+  constructor(private readonly options: WorkerAskerOptions) {}
 
-  ask(question: Question, onProgress: (progress: Progress) => void = () => undefined): Asked<Answer> {
-    if (this.underWay) this.close()
-    const worker = (this.worker ??= this.begin())
-    this.underWay = question
-    const isAsked = (): boolean => this.worker === worker && this.underWay === question
-    const answer = new Promise<Answer>((resolve, reject) => {
-      worker.onmessage = ({ data }: MessageEvent<Told<Answer, Progress>>) => {
-        if (!isAsked()) return
-        if (data.kind === 'progress') return onProgress(data.progress)
-        this.underWay = undefined
-        resolve(data.answer)
-      }
-      whenFailing(worker, this.failure, (message) => {
-        if (this.worker === worker) this.close()
-        reject(new Error(message))
-      })
-    })
-    worker.postMessage(sinceLast(this.sent, question))
-    this.sent = question
-    return { answer, cancel: () => isAsked() && this.close() }
+  /** Begins the worker before there is a question, so that the first answer does not wait for it to load. */
+  warm(): void {
+    this.worker ??= this.begin()
   }
 
-  /** Ends the worker; a question under way is never answered. */
+  ask(question: Question, onStep: (step: Step) => void = () => undefined): Asked<Answer> {
+    let own: UnderWay<Question, Answer, Step>
+    const answer = new Promise<Answer>((resolve, reject) => {
+      own = { question, onStep, resolve, reject }
+      if (!this.underWay) this.send(own)
+      else if (this.options.waits) this.waiting = own
+      else {
+        this.close()
+        this.send(own)
+      }
+    })
+    return { answer, cancel: () => this.cancel(own) }
+  }
+
+  /** For one question alone: its worker ends with its answer. */
+  askOnce(question: Question, onStep?: (step: Step) => void): Asked<Answer> {
+    const { answer, cancel } = this.ask(question, onStep)
+    return { answer: answer.finally(() => this.close()), cancel }
+  }
+
+  /** Ends the worker; questions under way are never answered. */
   close(): void {
     this.worker?.terminate()
     this.worker = undefined
     this.sent = undefined
     this.underWay = undefined
+    this.waiting = undefined
+  }
+
+  private cancel(asked: UnderWay<Question, Answer, Step>): void {
+    if (this.waiting === asked) this.waiting = undefined
+    if (this.underWay !== asked) return
+    if (!this.options.waits) this.close()
+  }
+
+  private send(asked: UnderWay<Question, Answer, Step>): void {
+    this.underWay = asked
+    this.warm()
+    const message = sinceLast((this.lastId += 1), this.sent, asked.question)
+    this.sent = asked.question
+    this.worker!.postMessage(message)
+  }
+
+  private begin(): Worker {
+    const worker = this.options.begin()
+    worker.onmessage = ({ data }: MessageEvent<Told<Answer, Step>>) => {
+      const { underWay } = this
+      if (this.worker !== worker || !underWay || data.id !== this.lastId) return
+      if (data.kind === 'step') {
+        // A newer question waits: nobody looks at this one any more.
+        if (!this.waiting) underWay.onStep(data.step)
+        return
+      }
+      this.underWay = undefined
+      const next = this.waiting
+      this.waiting = undefined
+      if (next) this.send(next)
+      else underWay.resolve(data.answer)
+    }
+    const fail = (): void => {
+      if (this.worker !== worker) return
+      const { underWay, waiting } = this
+      this.close()
+      underWay?.reject(new Error(this.options.failure))
+      if (waiting) this.send(waiting)
+    }
+    worker.onerror = ({ message }) => {
+      // The cause in the program's own words, for a report.
+      if (message) console.warn(message)
+      fail()
+    }
+    worker.onmessageerror = fail
+    return worker
   }
 }
 
 function sinceLast<Question extends object>(
+  id: number,
   last: Question | undefined,
   question: Question,
 ): SentQuestion<Question> {
@@ -56,6 +121,7 @@ function sinceLast<Question extends object>(
   const same = last ? fields.filter((field) => last[field] === question[field]) : []
   const changed = fields.filter((field) => !same.includes(field))
   return {
+    id,
     same,
     changed: Object.fromEntries(changed.map((field) => [field, question[field]])) as Partial<Question>,
   }

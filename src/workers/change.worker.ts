@@ -1,8 +1,5 @@
-import { answerWith } from './answerWith.ts'
 import { planChange } from '../core/advice/planChange.ts'
-import type { ChangeAnswer, ChangeAsk } from './changeWorkerProtocol.ts'
+import { answerQuestions } from './answerQuestions.ts'
+import type { ChangeQuestion } from './askers.ts'
 
-answerWith(({ after, ...inputs }: ChangeAsk) => {
-  const answer: ChangeAnswer = after.map((plan) => planChange(inputs, plan))
-  self.postMessage(answer)
-})
+answerQuestions(({ after, ...inputs }: ChangeQuestion) => after.map((plan) => planChange(inputs, plan)))

@@ -1,18 +1,14 @@
-import { answerWith } from './answerWith.ts'
-import { planOverview } from '../core/overview/planOverview.ts'
-import type { OverviewAnswer, OverviewAsk } from './overviewWorkerProtocol.ts'
+import { planOverview, type OverviewInputs, type OverviewPart } from '../core/overview/planOverview.ts'
+import { answerQuestions } from './answerQuestions.ts'
 
-/** Often enough to see it move, seldom enough to cost nothing. */
-const REPORT_EVERY_MS = 50
-
-answerWith((data: OverviewAsk) => {
-  const post = (answer: OverviewAnswer): void => self.postMessage(answer)
-  let reported = 0
-  for (const part of planOverview(data)) {
-    const now = performance.now()
-    if (part.kind === 'progress' && now - reported < REPORT_EVERY_MS) continue
-    reported = now
-    post(part)
+/** Each part as a step; the answer is which parts there were. */
+function* overview(inputs: OverviewInputs): Generator<OverviewPart, readonly OverviewPart['kind'][]> {
+  const kinds = new Set<OverviewPart['kind']>()
+  for (const part of planOverview(inputs)) {
+    kinds.add(part.kind)
+    yield part
   }
-  post({ kind: 'done' })
-})
+  return [...kinds]
+}
+
+answerQuestions(overview, { mayBeSkipped: ({ kind }) => kind === 'progress' })

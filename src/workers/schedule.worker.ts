@@ -1,18 +1,13 @@
-import { KIND_BYTES, wrongDoor } from '../files/knownKind.ts'
-import { answerWith } from './answerWith.ts'
-import { refuse } from '../core/outcome.ts'
 import { calendarTooLarge, MOST_CALENDAR_BYTES } from '../files/calendar/readCalendar.ts'
 import { readSchedule } from '../files/timers/readSchedule.ts'
-import type { ScheduleAnswer } from './askSchedule.ts'
+import { answerQuestions } from './answerQuestions.ts'
+import { readFileOf } from './readFileOf.ts'
 
-answerWith(async (file: File) => {
-  const other = wrongDoor(
-    new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer()),
-    file.name,
-    'schedule',
-  )
-  if (other) return self.postMessage(refuse(other))
-  const answer: ScheduleAnswer =
-    file.size > MOST_CALENDAR_BYTES ? refuse(calendarTooLarge(file.size)) : readSchedule(await file.text())
-  self.postMessage(answer)
+answerQuestions(async ({ file }: { readonly file: File }) => {
+  const text = await readFileOf(file, {
+    door: 'schedule',
+    mostBytes: MOST_CALENDAR_BYTES,
+    tooLarge: calendarTooLarge,
+  })
+  return text.ok ? readSchedule(text.value) : text
 })

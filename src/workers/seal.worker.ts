@@ -1,8 +1,8 @@
-import { answerWith } from './answerWith.ts'
 import { openDatabase } from '../store/database.ts'
 import { sealStored } from '../store/sealStored.ts'
+import { answerQuestions } from './answerQuestions.ts'
 
-answerWith(async () => {
+answerQuestions(async () => {
   const db = openDatabase()
   try {
     await sealStored(db)
@@ -10,5 +10,5 @@ answerWith(async () => {
     // Without seals everything is only checked anew when it is opened.
   }
   db.close()
-  self.postMessage('done')
+  return 'done'
 })

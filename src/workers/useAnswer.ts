@@ -1,63 +1,80 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+'use client'
+
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { WorkerAsker } from './WorkerAsker.ts'
 
 /** What is known of the answer to a question. */
-export interface Answered<Question, Answer, Progress> {
-  /** The newest answer; where it is stale, of an earlier question. */
+export interface Answered<Question, Answer, Step> {
+  /** The newest answer, which may be one to an earlier question. */
   readonly answer: Answer | undefined
   /** The question that `answer` is of. */
   readonly of: Question | undefined
-  /** Whether `answer` is missing or of another question than the one that is asked. */
+  /** Whether `answer` is missing, or of another question than the one that is asked. */
   readonly isStale: boolean
-  readonly progress: Progress | undefined
-  /** A sentence for people. */
+  /** The last step towards the answer to this very question. */
+  readonly step: Step | undefined
+  /** Why this very question has no answer, as a sentence for people. */
   readonly failure: string | undefined
+  readonly isCancelled: boolean
+  /** Gives this question up, until it is asked again. */
+  readonly cancel: () => void
   readonly again: () => void
 }
 
-interface Known<Question, Answer, Progress> {
-  readonly answered?: { readonly question: Question; readonly answer: Answer }
-  readonly progress?: { readonly question: Question; readonly progress: Progress }
-  readonly failed?: { readonly question: Question; readonly message: string }
+type Asker<Question extends object, Answer, Step> = WorkerAsker<Question, Answer, Step>
+
+/** How far one asking has come. */
+interface Course<Step> {
+  readonly of: object
+  readonly step?: Step
+  readonly failure?: string
+  readonly isCancelled?: boolean
 }
 
 /**
  * Asks a question of a worker for as long as it is on screen; undefined asks nothing. A question is the same as long as
- * all its fields are, so whatever the answer depends on has to stand in it. `asker` must not change.
+ * all its fields are: whatever the answer depends on stands in it, and an answer to another question is told apart.
+ * `begin` is asked once for the asker; `onStep` hears each step of the question that is asked.
  */
-export function useAnswer<Question extends object, Answer, Progress>(
-  asker: () => WorkerAsker<Question, Answer, Progress>,
+export function useAnswer<Question extends object, Answer, Step = never>(
+  begin: () => Asker<Question, Answer, Step>,
   asked: Question | undefined,
-): Answered<Question, Answer, Progress> {
+  onStep?: (step: Step) => void,
+): Answered<Question, Answer, Step> {
   const question = useSame(asked)
-  const kept = useRef<WorkerAsker<Question, Answer, Progress>>(undefined)
-  const [known, setKnown] = useState<Known<Question, Answer, Progress>>({})
+  const [asker] = useState(begin)
   const [attempt, setAttempt] = useState(0)
-  useEffect(() => () => kept.current?.close(), [])
+  const asking = useMemo(() => ({ question, attempt }), [question, attempt])
+  const [answered, setAnswered] = useState<{ readonly question: Question; readonly answer: Answer }>()
+  const [course, setCourse] = useState<Course<Step>>()
+  useEffect(() => () => asker.close(), [asker])
   useEffect(() => {
-    if (!question) return undefined
-    kept.current ??= asker()
-    const { answer, cancel } = kept.current.ask(question, (progress) =>
-      setKnown((before) => ({ ...before, progress: { question, progress } })),
-    )
+    if (!asking.question) return undefined
+    const of = asking.question
+    const { answer, cancel } = asker.ask(of, (step) => {
+      onStep?.(step)
+      setCourse({ of: asking, step })
+    })
     answer.then(
-      (found) => setKnown({ answered: { question, answer: found } }),
-      (error: unknown) =>
-        setKnown((before) => ({ ...before, failed: { question, message: (error as Error).message } })),
+      (found) => setAnswered({ question: of, answer: found }),
+      (error: unknown) => setCourse({ of: asking, failure: (error as Error).message }),
     )
     return cancel
-  }, [asker, question, attempt])
-  const again = useCallback(() => {
-    setKnown(({ answered }) => (answered ? { answered } : {}))
-    setAttempt((count) => count + 1)
-  }, [])
-  const { answered, progress, failed } = known
+  }, [asker, asking, onStep])
+  const cancel = useCallback(() => {
+    asker.close()
+    setCourse({ of: asking, isCancelled: true })
+  }, [asker, asking])
+  const again = useCallback(() => setAttempt((count) => count + 1), [])
+  const own = course?.of === asking ? course : undefined
   return {
     answer: answered?.answer,
     of: answered?.question,
-    isStale: answered?.question !== question || !answered,
-    progress: progress?.question === question ? progress?.progress : undefined,
-    failure: failed?.question === question ? failed?.message : undefined,
+    isStale: !answered || answered.question !== question,
+    step: own?.step,
+    failure: own?.failure,
+    isCancelled: own?.isCancelled ?? false,
+    cancel,
     again,
   }
 }

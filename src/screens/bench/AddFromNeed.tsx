@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { applyLeastNeeds } from './applyLeastNeeds.ts'
 import { newMachine } from '../../core/machine/newMachine.ts'
@@ -8,7 +8,7 @@ import { exchanged, exchangeEitherWay } from '../../core/machine/exchange.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { IMAGE_NEEDS, type ImageNeed } from '../../core/machine/imageNeed.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
-import { searchLeavesOut, type Found } from '../../core/search/cheapestFit.ts'
+import { searchLeavesOut } from '../../core/search/cheapestFit.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { compare } from '../../core/quantity/exact.ts'
@@ -23,7 +23,8 @@ import { leftOutText } from '../../interface/wording/leftOut'
 import { formatMoney } from '../../interface/wording/money'
 import { IMAGE_NEED_NAMES } from '../../interface/wording/needs'
 import { addMachine, addWeek, freeName } from '../../store/commands.ts'
-import { askSearch } from '../../workers/askSearch.ts'
+import { searchAsker } from '../../workers/askers.ts'
+import { useAnswer } from '../../workers/useAnswer.ts'
 import { offeredWeeks } from '../workbench/offeredWeeks.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -49,7 +50,6 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const [weekId, setWeekId] = useState(plan.weeks[0]?.id ?? 'office-days')
   const [image, setImage] = useState<ImageNeed>('any-linux')
   const [most, setMost] = useState('')
-  const [found, setFound] = useState<{ readonly of: Machine; readonly found: Found | undefined }>()
   const offered = useMemo(() => offeredWeeks({ weeks: plan.weeks }), [plan.weeks])
   const { week, isNew } = offered.find((each) => each.week.id === weekId) ?? offered[0]!
   const jurisdictions = [
@@ -63,26 +63,17 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
       applyLeastNeeds({ ...start, purpose }, vcpu, memory, where === ANYWHERE ? undefined : where, image)
     )
   }, [book, name, week, purpose, vcpu, memory, where, image])
-  useEffect(() => {
+  const searched = useMemo(() => {
     if (!wanted) return undefined
     const weeks = isNew ? [...plan.weeks, week] : plan.weeks
-    const question = {
-      plan: { ...plan, weeks, machines: [...plan.machines, wanted] },
-      books,
-      month,
-      reading,
-      machines: [wanted],
-      // Nobody binds a machine for years in a sentence.
-      uncommitted: true,
-    }
-    const { answer, cancel } = askSearch(question, () => undefined)
-    answer.then(
-      ([best]) => setFound({ of: wanted, found: best }),
-      () => setFound({ of: wanted, found: undefined }),
-    )
-    return cancel
-  }, [wanted, plan, week, isNew, books, month, reading])
-  const best = found && found.of === wanted ? found : undefined
+    return { plan: { ...plan, weeks, machines: [...plan.machines, wanted] }, machines: [wanted] }
+  }, [wanted, plan, week, isNew])
+  const { answer, isStale, failure } = useAnswer(
+    searchAsker,
+    // Nobody binds a machine for years in a sentence.
+    searched && { ...searched, books, month, reading, uncommitted: true },
+  )
+  const best = answer && !isStale ? { found: answer[0] } : undefined
   const limit = most === '' ? undefined : parseDecimal(most)
   const currency = plan.currency ?? book?.currency ?? 'EUR'
   const shown = best?.found && { total: best.found.total, currency: book?.currency ?? currency }
@@ -188,11 +179,13 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
       <p role="status" data-testid="need-answer">
         {!wanted
           ? 'No price book is valid in this month.'
-          : !best
-            ? 'Looking everywhere…'
-            : !best.found || !shown
-              ? 'Nothing that is sold has all of this: ask for less, or for another place.'
-              : `The cheapest that fits is ${describe(best.found.machine, books)}: ${formatMoney(shown.total, shown.currency)} a month.`}
+          : failure
+            ? `${failure} Change anything to try again.`
+            : !best
+              ? 'Looking everywhere…'
+              : !best.found || !shown
+                ? 'Nothing that is sold has all of this: ask for less, or for another place.'
+                : `The cheapest that fits is ${describe(best.found.machine, books)}: ${formatMoney(shown.total, shown.currency)} a month.`}
         {best && leftOut.length > 0 && ` Left out: ${leftOut.map(leftOutText).join('; ')}.`}
         {isOver && <Over> That is more than {most}.</Over>}
       </p>

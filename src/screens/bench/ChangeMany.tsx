@@ -59,7 +59,7 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
       outcome && outcome.changed.length > 0 ? { ...plan, weeks, machines: outcome.machines } : undefined,
     [plan, weeks, outcome],
   )
-  const changes = useChangedPlan(after)
+  const { changes, failure } = useChangedPlan(after)
   return (
     <Dialog title={`${MANY_KINDS[kind]} of ${countText(names.size)}`} isOpen onClose={onClose}>
       <Asked kind={kind} names={names} onChange={setChange} />
@@ -84,7 +84,11 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
       )}
       {outcome && after && (
         <>
-          <ChangeSum changes={changes} count={outcome.changed.length} />
+          {failure ? (
+            <p role="alert">{failure}</p>
+          ) : (
+            <ChangeSum changes={changes} count={outcome.changed.length} />
+          )}
           {changes && (
             <Scroll>
               <ChangedMachines changes={changes} names={outcome.changed} />

@@ -1,9 +1,10 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import type { OverviewPart } from '../../core/overview/planOverview.ts'
 import { SHOWN_PLACES } from '../../interface/wording/money'
-import { askOverview } from '../../workers/askOverview.ts'
+import { firstMonthKnown, firstOverviewAsker } from '../../workers/firstMonth.ts'
+import { useAnswer } from '../../workers/useAnswer.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 type PartOf<K extends OverviewPart['kind']> = Extract<OverviewPart, { kind: K }>
@@ -31,38 +32,23 @@ export function useOverview(): OverviewState {
   const { state, month, address } = useWorkbench()
   const { plan, books } = state
   const { reading } = address
-  const question = useMemo(
-    () => ({ plan, books, month, reading, places: SHOWN_PLACES }),
-    [plan, books, month, reading],
-  )
   const [overview, setOverview] = useState<Overview>({})
-  const [done, setDone] = useState<object>()
-  const [failure, setFailure] = useState<{ readonly of: object; readonly message: string }>()
-  useEffect(() => {
-    if (question.books.length === 0) return undefined
-    const seen = new Set<OverviewPart['kind']>()
-    return askOverview(
-      question,
-      (part) => {
-        if (part.kind === 'done') {
-          // What did not come this time is not there any more, such as a credit that was taken away.
-          setOverview((before) =>
-            Object.fromEntries(
-              Object.entries(before).filter(([kind]) => seen.has(kind as OverviewPart['kind'])),
-            ),
-          )
-          setDone(question)
-          return
-        }
-        seen.add(part.kind)
-        setOverview((before) => ({ ...before, [part.kind]: part }))
-      },
-      (message) => setFailure({ of: question, message }),
-    )
-  }, [question])
-  return {
-    overview,
-    pending: done !== question,
-    failure: failure?.of === question ? failure.message : undefined,
-  }
+  const take = useCallback((part: OverviewPart) => {
+    if (part.kind === 'month') firstMonthKnown()
+    setOverview((before) => ({ ...before, [part.kind]: part }))
+  }, [])
+  const { answer, isStale, failure } = useAnswer(
+    firstOverviewAsker,
+    books.length > 0 ? { plan, books, month, reading, places: SHOWN_PLACES } : undefined,
+    take,
+  )
+  // What did not come this time is not there any more, such as a credit that was taken away.
+  const came = isStale ? undefined : answer
+  const shown = useMemo(() => (came ? onlyThose(overview, came) : overview), [overview, came])
+  return { overview: shown, pending: !came, failure }
 }
+
+const onlyThose = (overview: Overview, kinds: readonly OverviewPart['kind'][]): Overview =>
+  Object.fromEntries(
+    Object.entries(overview).filter(([kind]) => kinds.includes(kind as OverviewPart['kind'])),
+  )

@@ -15,7 +15,7 @@ import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { Progress } from '../../interface/Progress'
 import { addMachines, addWeek } from '../../store/commands.ts'
-import { inventoryAsker } from '../../workers/inventoryAsker.ts'
+import { inventoryAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { officeWeek } from '../workbench/emptyPlan.ts'
 import { IssueList } from '../workbench/IssueList'
@@ -88,7 +88,7 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
       decimal,
       unit,
     }
-  const { answer, of, isStale, progress, failure, again } = useAnswer(inventoryAsker, asked || undefined)
+  const { answer, of, isStale, step, failure, again } = useAnswer(inventoryAsker, asked || undefined)
   // What was read of other columns says nothing about these; mended cells and words leave the rows where they were.
   const isOfThese = of?.table.columns === table?.columns && of?.table.rows.length === table?.rows.length
   const inventory = asked && isOfThese ? answer : undefined
@@ -134,7 +134,7 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
         </Problem>
       )}
       {asked && !inventory && !failure && (
-        <Progress label="Reading the rows" done={progress ?? 0} of={table.rows.length} />
+        <Progress label="Reading the rows" done={step ?? 0} of={table.rows.length} />
       )}
       {inventory && inventory.sizes.length > 0 && (
         <AskedSizes

@@ -20,31 +20,23 @@ export function LedgerScreen() {
   const { state, address, machine } = useWorkbench()
   const timeZone = ledgerZone(state.plan, address.ledger.of === 'machine' ? machine : undefined)
   const ledger = useLedger(timeZone)
-  switch (ledger.at) {
-    case 'ready':
-      return <ReadyLedger answer={ledger.answer} timeZone={timeZone} />
-    case 'laying-out':
-      return (
-        <>
-          <LedgerBar meters={undefined} />
-          <Waiting role="status">
-            Laying out the month of {state.plan.machines.length} machines…
-            <Button onPress={ledger.cancel}>Cancel</Button>
-          </Waiting>
-        </>
-      )
-    case 'cancelled':
-    case 'failed':
-      return (
-        <>
-          <LedgerBar meters={undefined} />
-          <Waiting role="alert">
-            {ledger.at === 'failed' ? ledger.message : 'The ledger was not laid out.'}
-            <Button onPress={ledger.again}>Lay it out</Button>
-          </Waiting>
-        </>
-      )
-  }
+  if (ledger.ready) return <ReadyLedger answer={ledger.ready} timeZone={timeZone} />
+  return (
+    <>
+      <LedgerBar meters={undefined} />
+      {ledger.failure || ledger.isCancelled ? (
+        <Waiting role="alert">
+          {ledger.failure ?? 'The ledger was not laid out.'}
+          <Button onPress={ledger.again}>Lay it out</Button>
+        </Waiting>
+      ) : (
+        <Waiting role="status">
+          Laying out the month of {state.plan.machines.length} machines…
+          <Button onPress={ledger.cancel}>Cancel</Button>
+        </Waiting>
+      )}
+    </>
+  )
 }
 
 interface ReadyLedgerProps {

@@ -214,6 +214,7 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
 function impactText(closes: number, cost: NeedCost, currency: string): string {
   const choices = `${closes} ${closes === 1 ? 'choice' : 'choices'}`
   if (cost === 'reckoning') return `${choices}, …`
+  if (cost === 'failed') return `${choices}, not reckoned: it failed`
   if (cost === 'nothing-fits') return `${choices}, nothing fits`
   return `${choices}, ${isZero(cost) ? 'costs nothing' : `${formatMoney(cost, currency)} a month`}`
 }

@@ -13,6 +13,8 @@ import { Proposal } from './Proposal'
 import { useSearch } from './useSearch'
 import type { PlatesInputs } from '../../core/notches/plate.ts'
 
+const STARTING = { done: 0, of: 1 }
+
 /** Asks for the cheapest machine that still fits, over all plates together. */
 export function ProposalButton({ inputs }: { readonly inputs: PlatesInputs }) {
   const [isOpen, setOpen] = useState(false)
@@ -35,32 +37,36 @@ export function ProposalButton({ inputs }: { readonly inputs: PlatesInputs }) {
 function Search({ inputs, onClose }: { readonly inputs: PlatesInputs; readonly onClose: () => void }) {
   const { machine } = inputs.resolved
   const search = useSearch(machine)
-  switch (search.at) {
-    case 'searching':
-      return (
-        <>
-          <Progress label="Searching all regions" {...search.progress} />
-          <Line>
-            <Button autoFocus onPress={onClose}>
-              Give up
-            </Button>
-          </Line>
-        </>
-      )
-    case 'failed':
-      return <p role="alert">{search.message} Close this and try again.</p>
-    case 'found':
-      return (
-        <>
-          {search.found ? (
-            <Proposal inputs={inputs} proposed={search.found.machine} onClose={onClose} />
-          ) : (
-            <p>Nothing in any price book has all that {machine.name} needs. Ask for less under All needs.</p>
-          )}
-          <LeftOutNote inputs={inputs} />
-        </>
-      )
+  if (search.failure) {
+    return (
+      <p role="alert">
+        {search.failure} <Button onPress={search.again}>Try again</Button>
+      </p>
+    )
   }
+  if (!search.answer || search.isStale) {
+    return (
+      <>
+        <Progress label="Searching all regions" {...(search.step ?? STARTING)} />
+        <Line>
+          <Button autoFocus onPress={onClose}>
+            Give up
+          </Button>
+        </Line>
+      </>
+    )
+  }
+  const [found] = search.answer
+  return (
+    <>
+      {found ? (
+        <Proposal inputs={inputs} proposed={found.machine} onClose={onClose} />
+      ) : (
+        <p>Nothing in any price book has all that {machine.name} needs. Ask for less under All needs.</p>
+      )}
+      <LeftOutNote inputs={inputs} />
+    </>
+  )
 }
 
 /** What was searched, and what not and why. */

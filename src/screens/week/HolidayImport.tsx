@@ -9,7 +9,7 @@ import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
 import type { CalendarDates, CalendarEvent, DateRange } from '../../files/calendar/calendarDates.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
-import { askCalendar } from '../../workers/askCalendar.ts'
+import { calendarAsker } from '../../workers/askers.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ReadFileDialog } from './ReadFileDialog'
 import { datesText, DOES_TEXT } from './exceptionText.ts'
@@ -36,7 +36,7 @@ export function HolidayImport({ week, onTake, onClose }: HolidayImportProps) {
       label="Calendar file with holidays"
       intro={`An iCalendar file (.ics), such as public holidays or the company’s shut-downs. Its events become dates of ${week.timeZone}, for ${YEARS} years. You choose what each one means.`}
       expected="an iCalendar file."
-      ask={(file) => askCalendar({ file, timeZone: week.timeZone, within })}
+      ask={(file) => calendarAsker().askOnce({ file, timeZone: week.timeZone, within })}
       onClose={onClose}
     >
       {(dates, file) => (

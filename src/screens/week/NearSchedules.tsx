@@ -30,7 +30,7 @@ export function NearSchedules({ week }: { readonly week: WeekPlan }) {
   const { plan } = state
   const all = useMemo(() => besides(week, plan.weeks), [week, plan.weeks])
   const weeks = useMemo(() => all.map((each) => each.week), [all])
-  const changes = useChanges(weeks)
+  const { changes, failure } = useChanges(weeks)
   if (all.length === 0) return null
   const rows = all
     .map(({ kind, week: other }, i) => {
@@ -40,8 +40,9 @@ export function NearSchedules({ week }: { readonly week: WeekPlan }) {
     })
     .sort((a, b) => (a.total && b.total ? compare(a.total.difference, b.total.difference) : 0))
   return (
-    <Section aria-labelledby="near-title" aria-busy={!changes || undefined}>
+    <Section aria-labelledby="near-title" aria-busy={(!changes && !failure) || undefined}>
       <h2 id="near-title">Next to this week</h2>
+      {failure && <p role="alert">{failure}</p>}
       <ul>
         {rows.map(({ kind, other, ofMachines, total }) => (
           <li key={kind}>

@@ -5,6 +5,7 @@ import type { Outcome } from '../../core/outcome.ts'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
+import type { Asked } from '../../workers/questions.ts'
 import { IssueList } from '../workbench/IssueList'
 
 interface ReadFileDialogProps<T> {
@@ -17,10 +18,7 @@ interface ReadFileDialogProps<T> {
   readonly accept?: string
   /** Of a file that could not be read at all. */
   readonly expected: string
-  readonly ask: (file: File) => {
-    readonly answer: Promise<Outcome<T, FileIssue>>
-    readonly cancel: () => void
-  }
+  readonly ask: (file: File) => Asked<Outcome<T, FileIssue>>
   readonly onClose: () => void
   /** What was read, to be looked at and taken. */
   readonly children: (read: T, file: string) => ReactNode

@@ -4,7 +4,7 @@ import { formatDate } from '../../core/calendar/civil.ts'
 import type { ScheduledWeek } from '../../files/timers/readSchedule.ts'
 import { Button } from '../../interface/Button'
 import { weekText } from '../../interface/wording/week'
-import { askSchedule } from '../../workers/askSchedule.ts'
+import { scheduleAsker } from '../../workers/askers.ts'
 import { ReadFileDialog } from './ReadFileDialog'
 
 interface ScheduleImportProps {
@@ -20,7 +20,7 @@ export const ScheduleImport = ({ onTake, onClose }: ScheduleImportProps) => (
     intro="A calendar (.ics) or a schedule feed (.schedule.json) that was exported from a week here: its starts and stops become a week again, with its auto-shutdown and holidays where the file was not changed."
     accept=".ics,.json,text/calendar,application/json"
     expected="an exported schedule."
-    ask={askSchedule}
+    ask={(file) => scheduleAsker().askOnce({ file })}
     onClose={onClose}
   >
     {(week) => (

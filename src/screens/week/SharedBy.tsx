@@ -19,7 +19,7 @@ export function SharedBy({ week }: { readonly week: WeekPlan }) {
   const { session, state, month } = useWorkbench()
   const [opened] = useState(week)
   const then = useMemo(() => (opened === week ? [] : [opened]), [opened, week])
-  const changes = useChanges(then)
+  const { changes } = useChanges(then)
   const sharers = state.plan.machines.filter((machine) => machine.week === week.id).length
   // Asked the other way round, since it is the plan as it stands that others are set against.
   const since = changes?.[0]?.map(({ before, after, ...rest }): MachineChange => ({

@@ -3,7 +3,7 @@
 import { parsePlan } from '../../files/planFile.ts'
 import { parsePriceBook } from '../../files/priceBookFile.ts'
 import { openDatabase } from '../../store/database.ts'
-import { warmOverview } from '../../workers/askOverview.ts'
+import { warmOverview } from '../../workers/firstMonth.ts'
 import { Session, type Demo } from '../../store/session.ts'
 
 /** The demo passes the same gate as any file. */

@@ -5,7 +5,7 @@ import type { FileIssue } from '../../files/fileIssue.ts'
 import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
 import { KIND_BYTES, knownKind, wrongDoor } from '../../files/knownKind.ts'
 import { tooLarge } from '../../files/readJson.ts'
-import { importFile } from '../../workers/importFile.ts'
+import { importAsker } from '../../workers/askers.ts'
 import { useWorkbench } from './WorkbenchContext'
 
 /** What became of a file. */
@@ -49,7 +49,7 @@ export function useImports(): Imports {
     if (TABLE.test(file.name) && !/^(plan|price book|JSON)$/.test(knownKind(start, file.name) ?? '')) {
       return file.size > MOST_INVENTORY_BYTES ? { name: file.name, issues: [tooLarge(file.size)] } : 'table'
     }
-    const { answer, cancel } = importFile(file, session.snapshot().books)
+    const { answer, cancel } = importAsker().askOnce({ file, books: session.snapshot().books })
     const given = new Promise<'cancelled'>((resolve) => {
       setCurrent({
         at: 'reading',
@@ -85,7 +85,12 @@ export function useImports(): Imports {
       return await readFile(file)
     } catch (error) {
       const problem = error instanceof Error ? error.message : 'The file could not be read.'
-      const issue: FileIssue = { code: 'not-json', pointer: '', problem, expected: 'a file that can be read.' }
+      const issue: FileIssue = {
+        code: 'not-json',
+        pointer: '',
+        problem,
+        expected: 'a file that can be read.',
+      }
       return { name: file.name, issues: [issue] }
     }
   }

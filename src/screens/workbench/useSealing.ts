@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react'
 import type { Session } from '../../store/session.ts'
-import { askSeal } from '../../workers/askSeal.ts'
+import { sealAsker } from '../../workers/askers.ts'
 
 /** Long enough that nobody is in the middle of something. */
 const AFTER_MS = 4_000
@@ -17,7 +17,7 @@ export function useSealing(session: Session): void {
       if (!session.settled()) return
       timer = window.setTimeout(() => {
         cancel?.()
-        const asked = askSeal()
+        const asked = sealAsker().askOnce({})
         cancel = asked.cancel
         // A browser that cannot is one that checks everything at each opening.
         asked.answer.catch(() => undefined)

@@ -1,0 +1,104 @@
+import type { MachineChange } from '../core/advice/planChange.ts'
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { PlanLedger, PlanLedgerInputs } from '../core/ledger/planLedger.ts'
+import type { PlanPricingInputs } from '../core/meter/planPricing.ts'
+import type { MachineSummary } from '../core/meter/summarisePlan.ts'
+import type { Outcome } from '../core/outcome.ts'
+import type { OverviewInputs, OverviewPart } from '../core/overview/planOverview.ts'
+import type { SearchProgress } from '../core/search/cheapestFit.ts'
+import type { PlanSearch, SearchResults } from '../core/search/searchPlan.ts'
+import type { CalendarDates, DateRange } from '../files/calendar/calendarDates.ts'
+import type { FileIssue } from '../files/fileIssue.ts'
+import type { Inventory, InventoryInputs } from '../files/inventory/inventory.ts'
+import type { ReadFile } from '../files/readAnyFile.ts'
+import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
+import { WorkerAsker } from './WorkerAsker.ts'
+
+// Everything that is asked of workers. The address of each worker has to stand where it is begun, for the bundler.
+
+export interface CalendarQuestion {
+  readonly file: File
+  readonly timeZone: string
+  readonly within: DateRange
+}
+
+/** Reads a calendar file. */
+export const calendarAsker = () =>
+  new WorkerAsker<CalendarQuestion, Outcome<CalendarDates, FileIssue>>({
+    begin: () => new Worker(new URL('./calendar.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Reading the calendar failed. Nothing was changed.',
+  })
+
+/** A plan, and forms that it could have. */
+export interface ChangeQuestion extends PlanPricingInputs {
+  readonly after: readonly PlanPricingInputs['plan'][]
+}
+
+/** Prices forms of a plan against it; answers what each changes, in their order. */
+export const changeAsker = () =>
+  new WorkerAsker<ChangeQuestion, readonly (readonly MachineChange[])[]>({
+    begin: () => new Worker(new URL('./change.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'What this changes could not be priced.',
+  })
+
+export interface ImportQuestion {
+  readonly file: File
+  readonly books: readonly PriceBook[]
+}
+
+/** Reads and checks a plan or a price book. */
+export const importAsker = () =>
+  new WorkerAsker<ImportQuestion, Outcome<ReadFile, FileIssue>>({
+    begin: () => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Reading the file failed. Nothing was changed.',
+  })
+
+/** Reads tables of machines; its steps are how many rows are read. */
+export const inventoryAsker = () =>
+  new WorkerAsker<InventoryInputs, Inventory, number>({
+    begin: () => new Worker(new URL('./inventory.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Reading the rows failed. Nothing was changed.',
+  })
+
+/** Lays out a ledger. */
+export const ledgerAsker = () =>
+  new WorkerAsker<PlanLedgerInputs, PlanLedger>({
+    begin: () => new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The ledger could not be laid out.',
+  })
+
+/** Looks a plan over; its steps are the parts, as they are known, and its answer which there were. */
+export const overviewAsker = () =>
+  new WorkerAsker<OverviewInputs, readonly OverviewPart['kind'][], OverviewPart>({
+    begin: () => new Worker(new URL('./overview.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The plan could not be looked over.',
+  })
+
+/** Prices all machines of a plan. */
+export const planAsker = () =>
+  new WorkerAsker<PlanPricingInputs, readonly MachineSummary[]>({
+    begin: () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The plan could not be priced.',
+    waits: true,
+  })
+
+/** Reads a schedule file. */
+export const scheduleAsker = () =>
+  new WorkerAsker<{ readonly file: File }, Outcome<ScheduledWeek, FileIssue>>({
+    begin: () => new Worker(new URL('./schedule.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Reading the schedule failed. Nothing was changed.',
+  })
+
+/** Checks and seals what is stored; it opens quicker then. */
+export const sealAsker = () =>
+  new WorkerAsker<Record<string, never>, 'done'>({
+    begin: () => new Worker(new URL('./seal.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'What is stored could not be checked.',
+  })
+
+/** Searches for the cheapest that fits. */
+export const searchAsker = () =>
+  new WorkerAsker<PlanSearch, SearchResults, SearchProgress>({
+    begin: () => new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The search failed.',
+  })
