@@ -1,6 +1,6 @@
 import { Suspense } from 'react'
-import { Opening } from '../src/screens/workbench/Opening'
-import { Workbench } from '../src/screens/workbench/Workbench'
+import { Opening } from '../src/screens/frame/Opening'
+import { Workbench } from '../src/screens/frame/Workbench'
 
 export default function Page() {
   return (

@@ -4,12 +4,11 @@ import { addMonths } from '../../core/calendar/yearMonth.ts'
 import { writePlan } from '../../files/planFile.ts'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
 import { formatMonth } from '../../interface/wording/time'
-import { MACHINE_VIEWS } from '../workbench/address.ts'
-import { VIEW_NAMES } from '../workbench/viewNames.ts'
+import { MACHINE_VIEWS, PLAN_VIEWS } from '../workbench/views.ts'
 import { download, fileName } from '../workbench/download.ts'
 import { useChooseFile } from '../workbench/ChooseFile'
 import { useMachineActions } from '../workbench/useMachineActions'
-import { usePlanDialogs } from '../workbench/PlanDialogs'
+import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface PlanCommand {
@@ -35,14 +34,17 @@ export function usePlanCommands(): readonly PlanCommand[] {
       : []
   })
   return [
-    { id: 'bench', name: 'Go to the bench', run: () => go({ view: 'bench', machine: undefined }) },
-    { id: 'hand-off', name: 'Go to the hand-off', run: () => go({ view: 'hand-off' }) },
+    ...PLAN_VIEWS.map((view) => ({
+      id: view.id,
+      name: `Go to the ${view.name.toLowerCase()}`,
+      run: () => go({ view: view.id, machine: undefined }),
+    })),
     ...(name === undefined
       ? []
       : MACHINE_VIEWS.map((view) => ({
-          id: `view-${view}`,
-          name: `${VIEW_NAMES[view]} of ${name}`,
-          run: () => go({ view, machine: name }),
+          id: `view-${view.id}`,
+          name: `${view.name} of ${name}`,
+          run: () => go({ view: view.id, machine: name }),
         }))),
     ...(undoLabel
       ? [{ id: 'undo', name: `Undo: ${undoLabel}`, keys: 'Ctrl Z', run: () => session.undo() }]

@@ -5,10 +5,17 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { MachineResult, PlanPricing } from '../../core/meter/planPricing.ts'
+import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
 import type { Session } from '../../store/session.ts'
 import type { SessionState } from '../../store/sessionState.ts'
 import type { Address } from './address.ts'
-import type { PlanSummaries } from './usePlanSummaries.ts'
+
+export interface PlanSummaries {
+  readonly byName: ReadonlyMap<string, MachineSummary>
+  /** True while a newer answer is under way. */
+  readonly pending: boolean
+  readonly failure: string | undefined
+}
 
 /** What every part of the screen reads: the plan, where the person is in it, and the open machine's month. */
 export interface WorkbenchValue {

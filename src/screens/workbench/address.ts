@@ -7,25 +7,7 @@ import { isPlateId, type PlateId } from '../../core/machine/decision.ts'
 import { TAG_KEY } from '../../core/machine/plan.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
-
-/** Of the whole plan. */
-export const PLAN_VIEWS = ['bench', 'hand-off'] as const
-/** Of one machine. */
-export const MACHINE_VIEWS = [
-  'gauge',
-  'week',
-  'month',
-  'terms',
-  'access',
-  'variants',
-  'ledger',
-  'book',
-] as const
-export type PlanView = (typeof PLAN_VIEWS)[number]
-export type MachineView = (typeof MACHINE_VIEWS)[number]
-export type View = PlanView | MachineView
-
-export const isPlanView = (view: View): view is PlanView => PLAN_VIEWS.some((each) => each === view)
+import { VIEWS, type View } from './views.ts'
 
 /** What the address bar holds: enough to open the same screen again. */
 export interface Address {
@@ -91,9 +73,7 @@ export function readAddress(query: URLSearchParams): Address {
   return {
     machine: short(query.get('machine'), 60),
     // The plan first; a link to a machine opens its gauge.
-    view:
-      among([...PLAN_VIEWS, ...MACHINE_VIEWS], query.get('view')) ??
-      (query.has('machine') ? 'gauge' : 'bench'),
+    view: VIEWS.find(({ id }) => id === query.get('view'))?.id ?? (query.has('machine') ? 'gauge' : 'bench'),
     month: parseYearMonth(query.get('month') ?? ''),
     reading: among(MONTH_READINGS, query.get('reading')) ?? 'calendar',
     ledger: {

@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useContext, useMemo, useState, type ReactNode } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { AddFromNeed } from '../bench/AddFromNeed'
 import { BudgetDialog } from '../bench/BudgetDialog'
 import { DeleteMany } from '../bench/DeleteMany'
@@ -8,16 +8,9 @@ import { PlansDialog } from '../plans/PlansDialog'
 import { AboutDialog } from './AboutDialog'
 import { LifeDialog } from './LifeDialog'
 import { MoneyDialog } from './MoneyDialog'
-import { useMachineActions } from './useMachineActions'
-import { useWorkbench } from './WorkbenchContext'
-
-type PlanDialog = 'add' | 'plans' | 'money' | 'budget' | 'about' | 'life' | 'delete'
-
-interface PlanDialogsValue {
-  readonly open: (dialog: PlanDialog) => void
-}
-
-const PlanDialogsContext = createContext<PlanDialogsValue | undefined>(undefined)
+import { PlanDialogsContext, type PlanDialog } from '../workbench/planDialogs.ts'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** Dialogs of the plan that many places open: the bar, the bench, the palette. */
 export function PlanDialogs({ children }: { readonly children: ReactNode }) {
@@ -40,10 +33,4 @@ export function PlanDialogs({ children }: { readonly children: ReactNode }) {
       <BudgetDialog isOpen={shown === 'budget'} onClose={close} />
     </PlanDialogsContext>
   )
-}
-
-export function usePlanDialogs(): PlanDialogsValue {
-  const value = useContext(PlanDialogsContext)
-  if (!value) throw new Error('usePlanDialogs is used outside the workbench')
-  return value
 }

@@ -13,7 +13,7 @@ import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
 import { formatMonth } from '../../interface/wording/time'
 import { setMoney } from '../../store/commands.ts'
-import { useSummaries, useWorkbench } from './WorkbenchContext'
+import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
 interface MoneyDialogProps {
   readonly isOpen: boolean

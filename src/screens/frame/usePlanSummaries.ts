@@ -9,13 +9,7 @@ import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
 import { planAsker } from '../../workers/askers.ts'
 import { afterFirstMonth } from '../../workers/firstMonth.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
-
-export interface PlanSummaries {
-  readonly byName: ReadonlyMap<string, MachineSummary>
-  /** True while a newer answer is under way. */
-  readonly pending: boolean
-  readonly failure: string | undefined
-}
+import type { PlanSummaries } from '../workbench/WorkbenchContext'
 
 const NONE_YET: ReadonlyMap<string, MachineSummary> = new Map()
 

@@ -3,9 +3,9 @@
 import styled from 'styled-components'
 import { writePlan } from '../../files/planFile.ts'
 import { Button } from '../../interface/Button'
-import { download, fileName } from './download.ts'
-import { emptyPlan } from './emptyPlan.ts'
-import { useSummaries, useWorkbench } from './WorkbenchContext'
+import { download, fileName } from '../workbench/download.ts'
+import { emptyPlan } from '../workbench/emptyPlan.ts'
+import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
 /** Lines across the page: what the demo is, and what the person must know now. */
 export function Notices() {

@@ -6,7 +6,7 @@ import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
 import { KIND_BYTES, knownKind, wrongDoor } from '../../files/knownKind.ts'
 import { tooLarge } from '../../files/readJson.ts'
 import { importAsker } from '../../workers/askers.ts'
-import { useWorkbench } from './WorkbenchContext'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** What became of a file. */
 type Report =

@@ -4,7 +4,7 @@ import { useEffect, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import type { Session } from '../../store/session.ts'
-import { useWorkbench } from './WorkbenchContext'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /**
  * Says whether all is saved, keeps what is not where the page may end, and has the browser ask before a page with unsaved

@@ -14,7 +14,7 @@ import { NumberInput } from '../../interface/NumberInput'
 import { Popover } from '../../interface/Popover'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { formatMonth, MONTH_NAMES } from '../../interface/wording/time'
-import { useWorkbench } from './WorkbenchContext'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The month that everything is priced for: one back, one on, or any. */
 export function MonthPicker() {

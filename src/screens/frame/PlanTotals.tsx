@@ -7,7 +7,7 @@ import { add } from '../../core/quantity/exact.ts'
 import { media } from '../../interface/theme/media'
 import { formatHourly, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
 import { readingText } from '../../interface/wording/reading'
-import { useSummaries, useWorkbench } from './WorkbenchContext'
+import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */
 export function PlanTotals() {

@@ -9,18 +9,19 @@ import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
 import { renamePlan } from '../../store/commands.ts'
-import { download, fileName } from './download.ts'
-import { EditableName } from './EditableName'
-import { emptyPlan } from './emptyPlan.ts'
+import { download, fileName } from '../workbench/download.ts'
+import { EditableName } from '../workbench/EditableName'
+import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
 import { openPalette } from '../palette/CommandPalette'
-import { usePlanDialogs } from './PlanDialogs'
-import { PlanLinks } from './PlanLinks'
+import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { PlanTotals } from './PlanTotals'
 import { SaveGuard } from './SaveGuard'
-import { useChooseFile } from './ChooseFile'
+import { ViewLinks } from './ViewLinks'
+import { PLAN_VIEWS } from '../workbench/views.ts'
+import { useChooseFile } from '../workbench/ChooseFile'
 import { loadDemo } from './session'
-import { useWorkbench } from './WorkbenchContext'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark: 'Dark theme' } as const
 
@@ -44,7 +45,7 @@ export function TopBar() {
           onRename={(name) => session.edit('rename the plan', renamePlan(name))}
         />
       </PlanName>
-      <PlanLinks />
+      <ViewLinks label="Views of the plan" views={PLAN_VIEWS} machine={undefined} />
       <Spring />
       <MonthPicker />
       <PlanTotals />

@@ -18,9 +18,9 @@ import { MachineView } from './MachineView'
 import { Notices } from './Notices'
 import { CommandPalette } from '../palette/CommandPalette'
 import { PlanDialogs } from './PlanDialogs'
-import { isPlanView } from './address'
+import { viewOptions } from '../workbench/views.ts'
+import { VIEW_SCREENS } from './viewScreens.ts'
 import { Opening } from './Opening'
-import { PlanView } from './PlanView'
 import { pageSession } from './session'
 import { TopBar } from './TopBar'
 import { useAddress } from './useAddress'
@@ -36,7 +36,7 @@ import {
   useLiveWorkbench,
   WorkbenchContext,
   type WorkbenchValue,
-} from './WorkbenchContext'
+} from '../workbench/WorkbenchContext'
 
 const NEVER_CHANGES = () => () => undefined
 
@@ -57,7 +57,7 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
   const value = useWorkbenchValue(session, state)
   // Only the plates are moved under a hand; fields elsewhere must show what was typed at once.
   const painted = useAfterPaint(value)
-  const later = value.address.view === 'gauge' ? painted : value
+  const later = viewOptions(value.address.view).movesUnderHand ? painted : value
   useUndoKeys(session)
   useFocusKeeper()
   useSealing(session)
@@ -71,7 +71,8 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
 /** Drawn anew a moment after an edit, and not with it: what the hand moves comes first. */
 const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue }) {
   const { view } = value.address
-  const hasMonth = view !== 'ledger' && view !== 'book'
+  const { scope, hasMonthBeside = false } = viewOptions(view)
+  const Screen = VIEW_SCREENS[view]
   return (
     <WorkbenchContext value={value}>
       <Summaries value={value}>
@@ -84,13 +85,13 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
               <Following value={value} />
               <TopBar />
               <Notices />
-              {isPlanView(view) ? (
-                <PlanView view={view} />
+              {scope === 'plan' ? (
+                <Screen />
               ) : (
-                <Columns $aside={hasMonth}>
+                <Columns $aside={hasMonthBeside}>
                   <MachineList />
                   <MachineView />
-                  {hasMonth && <MonthPanel />}
+                  {hasMonthBeside && <MonthPanel />}
                 </Columns>
               )}
             </Frame>

@@ -2,7 +2,7 @@
 
 import { useSearchParams } from 'next/navigation'
 import { useCallback, useMemo } from 'react'
-import { readAddress, writeAddress, type Address } from './address.ts'
+import { readAddress, writeAddress, type Address } from '../workbench/address.ts'
 
 interface Going {
   /** What the address bar holds. */

@@ -11,8 +11,8 @@ import { planCurrency, shownInPlan } from '../../core/meter/planTotals.ts'
 import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
 import { currencySymbol, formatAmount, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
 import { formatHours } from '../../interface/wording/time'
-import { useMachineActions } from './useMachineActions'
-import { useSummaries, useWorkbench } from './WorkbenchContext'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 import { WeekBand } from './WeekBand'
 
 const ROW_HEIGHT = 58

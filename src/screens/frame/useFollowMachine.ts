@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from 'react'
 import type { Machine } from '../../core/machine/plan.ts'
-import type { Address } from './address.ts'
+import type { Address } from '../workbench/address.ts'
 
 /**
  * When the open machine goes away or gets another name, by undo or in another tab, the address follows to the one

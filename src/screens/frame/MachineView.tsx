@@ -4,31 +4,23 @@ import styled from 'styled-components'
 import { Button } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
-import { Gauge } from '../gauge/Gauge'
-import { AccessScreen } from '../access/AccessScreen'
-import { VariantsScreen } from '../variants/VariantsScreen'
-import { BookScreen } from '../book/BookScreen'
-import { LedgerScreen } from '../ledger/LedgerScreen'
-import { MonthScreen } from '../month/MonthScreen'
-import { TermsScreen } from '../terms/TermsScreen'
-import { WeekScreen } from '../week/WeekScreen'
-import { isPlanView, MACHINE_VIEWS, type MachineView as View } from './address'
-import { useChooseFile } from './ChooseFile'
-import { EditableName } from './EditableName'
-import { lifeText } from './lifeText.ts'
-import { VIEW_NAMES } from './viewNames.ts'
+import { useChooseFile } from '../workbench/ChooseFile'
+import { EditableName } from '../workbench/EditableName'
+import { lifeText } from '../workbench/lifeText.ts'
 import { NotPriced } from './NotPriced'
-import { usePlanDialogs } from './PlanDialogs'
-import { useMachineActions } from './useMachineActions'
-import { useLinks } from './useLinks.ts'
-import { useWorkbench } from './WorkbenchContext'
+import { usePlanDialogs } from '../workbench/planDialogs.ts'
+import { useMachineActions } from '../workbench/useMachineActions'
+import { MACHINE_VIEWS } from '../workbench/views.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ViewLinks } from './ViewLinks'
+import { VIEW_SCREENS } from './viewScreens.ts'
 
 /** The middle: the open machine's decisions or its week, or why there is none. */
 export function MachineView() {
   const { state, address, machine, result } = useWorkbench()
-  const link = useLinks()
   const actions = useMachineActions()
   const { open } = usePlanDialogs()
+  const Screen = VIEW_SCREENS[address.view]
   if (!machine) return <NoMachine />
   return (
     <Middle>
@@ -45,19 +37,9 @@ export function MachineView() {
           </h1>
           <Purpose>{[lifeText(machine), machine.purpose].filter(Boolean).join(' · ')}</Purpose>
         </Naming>
-        <ViewLinks aria-label="Views of this machine">
-          {MACHINE_VIEWS.map((view) => {
-            return (
-              <ViewLink
-                key={view}
-                {...link({ view, machine: machine.name })}
-                aria-current={view === address.view ? 'page' : undefined}
-              >
-                {VIEW_NAMES[view]}
-              </ViewLink>
-            )
-          })}
-        </ViewLinks>
+        <Views>
+          <ViewLinks label="Views of this machine" views={MACHINE_VIEWS} machine={machine.name} />
+        </Views>
         <Menu
           label="Machine"
           button="⋯"
@@ -69,30 +51,9 @@ export function MachineView() {
         />
       </Head>
       {result && !result.ok && <NotPriced machine={machine} issues={result.issues} />}
-      {!isPlanView(address.view) && <OpenView view={address.view} />}
+      <Screen />
     </Middle>
   )
-}
-
-function OpenView({ view }: { readonly view: View }) {
-  switch (view) {
-    case 'gauge':
-      return <Gauge />
-    case 'week':
-      return <WeekScreen />
-    case 'month':
-      return <MonthScreen />
-    case 'terms':
-      return <TermsScreen />
-    case 'access':
-      return <AccessScreen />
-    case 'variants':
-      return <VariantsScreen />
-    case 'ledger':
-      return <LedgerScreen />
-    case 'book':
-      return <BookScreen />
-  }
 }
 
 function NoMachine() {
@@ -172,32 +133,18 @@ const Purpose = styled.p`
   color: var(--ink-2);
 `
 
-const ViewLinks = styled.nav`
-  display: flex;
+const Views = styled.div`
   ${media.compact} {
     order: 1;
     flex-basis: 100%;
   }
-  ${media.narrow} {
-    flex-wrap: wrap;
-  }
   border-bottom: 1px solid var(--plate-edge);
-`
 
-const ViewLink = styled.a`
-  padding: 5px 6px;
-  text-decoration: none;
-  color: var(--ink-2);
-  border-bottom: 3px solid transparent;
-  margin-bottom: -1px;
-
-  &[aria-current] {
-    color: var(--ink);
-    font-weight: 600;
-    border-bottom-color: var(--ink);
-  }
-  ${media.coarse} {
-    padding: 13px 14px;
+  nav {
+    margin-bottom: -1px;
+    ${media.narrow} {
+      flex-wrap: wrap;
+    }
   }
 `
 

@@ -4,8 +4,8 @@ import type { Machine } from '../../core/machine/plan.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { setLife } from '../../store/commands.ts'
-import { LifeFields } from './LifeFields'
-import { useWorkbench } from './WorkbenchContext'
+import { LifeFields } from '../workbench/LifeFields'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface LifeDialogProps {
   readonly machine: Machine

@@ -10,7 +10,7 @@ import { machineIssueText } from '../../files/machineIssueText.ts'
 import { Button } from '../../interface/Button'
 import { forcedChangeText } from '../../interface/wording/forcedChange'
 import { replaceMachine } from '../../store/commands.ts'
-import { useWorkbench } from './WorkbenchContext'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface NotPricedProps {
   readonly machine: Machine

@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import type { FileIssue } from '../../files/fileIssue.ts'
 import { LastResort } from '../lastResort/LastResort'
-import { IssueList } from './IssueList'
+import { IssueList } from '../workbench/IssueList'
 import { Mark } from '../../interface/Mark'
 
 /** The stored plan does not pass its own schema: it is left as it is until the person decides. */
