@@ -2,7 +2,7 @@ import { chromium, type Page } from '@playwright/test'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { readPlan, writePlan } from '../src/files/planFile.ts'
+import { readPlan, writePlan } from '../src/files/plan/planFile.ts'
 
 /**
  * The demo's machines over and over, 500 in all: from opening the page to the frame after the bench has every figure of

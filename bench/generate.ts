@@ -2,7 +2,7 @@ import type { Weekday } from '../src/core/calendar/civil.ts'
 import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
 import type { PriceBook, RegionPrices } from '../src/core/catalogue/priceBook.ts'
 import type { Disk, Machine, Plan } from '../src/core/machine/plan.ts'
-import { POWER_STATES } from '../src/core/power/powerState.ts'
+import { POWER_STATES } from '../src/core/off/powerState.ts'
 import { gib } from '../src/core/quantity/units.ts'
 
 /** Numbers from 0 to 1 that are the same for the same seed (mulberry32). */

@@ -2,8 +2,8 @@ import { chromium, type Page } from '@playwright/test'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { writePlan } from '../src/files/planFile.ts'
-import { readPriceBook, writePriceBook } from '../src/files/priceBookFile.ts'
+import { writePlan } from '../src/files/plan/planFile.ts'
+import { readPriceBook, writePriceBook } from '../src/files/priceBook/priceBookFile.ts'
 import { largeBook, largePlan, usingAllRules, withAllRules } from './generate.ts'
 
 /**

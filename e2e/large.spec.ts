@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { largeBook, largePlan, usingAllRules, withAllRules } from '../bench/generate'
-import { writePlan } from '../src/files/planFile'
-import { readPriceBook, writePriceBook } from '../src/files/priceBookFile'
+import { writePlan } from '../src/files/plan/planFile'
+import { readPriceBook, writePriceBook } from '../src/files/priceBook/priceBookFile'
 import { overlappingLabels, Workbench } from './workbench'
 
 test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the background, labels apart', async ({

@@ -24,6 +24,7 @@ const READING = [
     bin('depcruise'),
     ['--config', '.dependency-cruiser.cjs', 'src', 'app', 'bench', 'e2e', 'scripts'],
   ],
+  ['no circles of folders', bin('depcruise'), ['--config', '.dependency-cruiser.folders.mjs', 'src', 'app']],
   ['dead code', bin('knip'), []],
 ]
 

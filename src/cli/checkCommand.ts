@@ -1,6 +1,6 @@
 import { Command } from 'commander'
 import { finish } from '../core/finish.ts'
-import { surveyPlan } from '../core/survey/surveyPlan.ts'
+import { surveyPlan } from '../core/wholePlan/surveyPlan.ts'
 import { findingText, SEVERITY_NAMES } from '../interface/wording/finding.ts'
 import { formatMoney, SHOWN_PLACES } from '../interface/wording/money.ts'
 import { EXIT, questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'

@@ -6,7 +6,7 @@ import { estimateCsv } from '../files/estimate/estimateCsv.ts'
 import { estimateMarkdown } from '../files/estimate/estimateMarkdown.ts'
 import { estimateTable } from '../files/estimate/estimateTable.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
-import { isAmount } from '../files/rules.ts'
+import { isAmount } from '../files/reading/rules.ts'
 import { checkCommand } from './checkCommand.ts'
 import { compareCommand } from './compareCommand.ts'
 import {

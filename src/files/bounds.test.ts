@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
-import { beyondBounds, MOST_ENTRIES, MOST_LEVELS } from './jsonBounds.ts'
+import { beyondBounds, MOST_ENTRIES, MOST_LEVELS } from './reading/jsonBounds.ts'
 import { readAnyFile } from './readAnyFile.ts'
-import { valueBeyondBounds } from './valueBounds.ts'
+import { valueBeyondBounds } from './reading/valueBounds.ts'
 
 const plan = JSON.parse(readFileSync('data/larkspur-trams.json', 'utf8')) as { machines: object[] }
 const book = JSON.parse(readFileSync('data/fennmark.json', 'utf8')) as { prices: Record<string, object> }

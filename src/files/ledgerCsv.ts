@@ -2,7 +2,7 @@ import type { MonthReading } from '../core/calendar/billingMonth.ts'
 import { amountOf } from '../core/meter/makeCharge.ts'
 import { ledgerRow, type Ledger } from '../core/ledger/ledger.ts'
 import { ZONE_RELEASE } from '../core/calendar/zoneData.ts'
-import { csvText, type CsvOptions } from './csvText.ts'
+import { csvText, type CsvOptions } from './reading/csvText.ts'
 import { MOST_DECIMALS, toDecimal, trimDecimal, unitsToDecimal } from '../core/quantity/decimal.ts'
 
 const COLUMNS = [

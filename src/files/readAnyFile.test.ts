@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { formatClockTime, parseClockTime } from './clockTime.ts'
-import { excerpt, issueLine, pointerOf } from './fileIssue.ts'
+import { formatClockTime, parseClockTime } from './reading/clockTime.ts'
+import { excerpt, issueLine, pointerOf } from './reading/fileIssue.ts'
 import { readAnyFile } from './readAnyFile.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
-import { stableJson } from './stableJson.ts'
-import { limited } from './validate.ts'
+import { stableJson } from './reading/stableJson.ts'
+import { limited } from './reading/validate.ts'
 
 const PLAN = readFileSync('data/larkspur-trams.json', 'utf8')
 const BOOK = readFileSync('data/fennmark.json', 'utf8')

@@ -1,13 +1,13 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
-import { checkEditions } from './checkEditions.ts'
-import { checkPlan } from './checkPlan.ts'
-import type { FileIssue } from './fileIssue.ts'
-import { readPlan } from './planFile.ts'
-import { readPriceBook } from './priceBookFile.ts'
-import { PRICE_BOOK_KIND } from './priceBookSchema.ts'
-import { limited } from './validate.ts'
+import { checkEditions } from './priceBook/checkEditions.ts'
+import { checkPlan } from './plan/checkPlan.ts'
+import type { FileIssue } from './reading/fileIssue.ts'
+import { readPlan } from './plan/planFile.ts'
+import { readPriceBook } from './priceBook/priceBookFile.ts'
+import { PRICE_BOOK_KIND } from './priceBook/priceBookSchema.ts'
+import { limited } from './reading/validate.ts'
 
 export type ReadFile =
   { readonly kind: 'plan'; readonly plan: Plan } | { readonly kind: 'book'; readonly book: PriceBook }

@@ -7,10 +7,10 @@ import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { RULE_BOOK } from '../core/testing/ruleBook.ts'
 import { parseDate } from '../core/calendar/civil.ts'
 import { instant } from '../core/quantity/units.ts'
-import { checkPlan } from './checkPlan.ts'
+import { checkPlan } from './plan/checkPlan.ts'
 import { exportSchedule } from './timers/exportSchedule.ts'
-import { readPlan } from './planFile.ts'
-import { readPriceBook, writePriceBook } from './priceBookFile.ts'
+import { readPlan } from './plan/planFile.ts'
+import { readPriceBook, writePriceBook } from './priceBook/priceBookFile.ts'
 
 const ajv = new Ajv({ allErrors: true, multipleOfPrecision: 9 })
 const text = (path: string): string => readFileSync(path, 'utf8')

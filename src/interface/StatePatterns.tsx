@@ -1,6 +1,6 @@
 'use client'
 
-import type { OffState } from '../core/power/powerState.ts'
+import type { OffState } from '../core/off/powerState.ts'
 
 /** Fills by state. Each has its own pattern, so that no state is told by colour alone. */
 export const STATE_FILL = {

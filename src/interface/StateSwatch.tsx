@@ -1,6 +1,6 @@
 'use client'
 
-import type { PowerState } from '../core/power/powerState.ts'
+import type { PowerState } from '../core/off/powerState.ts'
 import { STATE_FILL } from './StatePatterns'
 
 /** A state's own pattern, small; the state's name stands beside it. */

@@ -1,6 +1,6 @@
 import { askEstimate } from '../files/estimate/askEstimate.ts'
 import { parseEstimateRequest } from '../files/estimate/estimateRequest.ts'
-import { beyondBounds } from '../files/jsonBounds.ts'
+import { beyondBounds } from '../files/reading/jsonBounds.ts'
 import { problem, wholeProblem, type Answer } from './problem.ts'
 
 /** The answer to the body of a request: the estimate of the command line, or every problem with its place. */

@@ -1,7 +1,7 @@
 import { ownValue } from '../core/ownValue.ts'
 import { STATUS_CODES } from 'node:http'
 import { logRefusal, type Refused } from './refusalLog.ts'
-import type { FileIssue } from '../files/fileIssue.ts'
+import type { FileIssue } from '../files/reading/fileIssue.ts'
 
 export type ProblemStatus = 400 | 405 | 408 | 413 | 415 | 421 | 422 | 500 | 503
 

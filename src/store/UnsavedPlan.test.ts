@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { readFileSync } from 'node:fs'
-import { readPlan } from '../files/planFile.ts'
+import { readPlan } from '../files/plan/planFile.ts'
 import { UnsavedPlan } from './UnsavedPlan.ts'
 
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))

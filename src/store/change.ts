@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
 import type { Plan } from '../core/machine/plan.ts'
-import { parsePlan, planToFile } from '../files/planFile.ts'
+import { parsePlan, planToFile } from '../files/plan/planFile.ts'
 import type { History } from './history.ts'
 import type { StoredChange } from './planStore.ts'
 

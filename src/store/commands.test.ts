@@ -6,7 +6,7 @@ import { nearWeeks } from '../core/notches/nearWeeks.ts'
 import { gib } from '../core/quantity/units.ts'
 import { SMALL_MACHINE } from '../core/testing/smallBook.ts'
 import { MOST_VARIANTS } from '../core/machine/variant.ts'
-import { readPlan, writePlan } from '../files/planFile.ts'
+import { readPlan, writePlan } from '../files/plan/planFile.ts'
 import type { Recipe } from './change.ts'
 import {
   acceptFinding,

@@ -1,5 +1,5 @@
 import { current, type Draft } from 'immer'
-import type { Commands } from '../core/timers/switching.ts'
+import type { Commands } from '../core/machine/switchActions.ts'
 import type { AutoShutdown } from '../core/calendar/autoShutdown.ts'
 import type { Habits } from '../core/calendar/habits.ts'
 import type { LifeDates } from '../core/machine/life.ts'
@@ -11,7 +11,7 @@ import type { Setup } from '../core/machine/setup.ts'
 import type { Access } from '../core/machine/access.ts'
 import type { Disk, Machine, MachineForm, Plan, Variant } from '../core/machine/plan.ts'
 import { asVariant, formOf, MOST_VARIANTS, nextVariantNumber } from '../core/machine/variant.ts'
-import { withOffPlan, type OffPlan } from '../core/power/offPlan.ts'
+import { withOffPlan, type OffPlan } from '../core/off/offPlan.ts'
 import type { Recipe } from './change.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */

@@ -1,8 +1,8 @@
 import { strToU8, zipSync } from 'fflate'
 import { applyPatches, type Patch } from 'immer'
 import Dexie, { type IndexableType } from 'dexie'
-import { checkedPlan, planToFile } from '../files/planFile.ts'
-import { plainNames } from '../files/plainNames.ts'
+import { checkedPlan, planToFile } from '../files/plan/planFile.ts'
+import { plainNames } from '../files/reading/plainNames.ts'
 import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
 import { parseStoredPlan } from './planStore.ts'
 

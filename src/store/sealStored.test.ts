@@ -1,14 +1,14 @@
 import 'fake-indexeddb/auto'
 import { readFileSync } from 'node:fs'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import * as planFile from '../files/planFile.ts'
-import * as bookFile from '../files/priceBookFile.ts'
+import * as planFile from '../files/plan/planFile.ts'
+import * as bookFile from '../files/priceBook/priceBookFile.ts'
 import { openDatabase, type NotchgaugeDatabase } from './database.ts'
 import { loadBooks, loadPlan, storeBook, storeFreshPlan } from './planStore.ts'
 import { sealStored } from './sealStored.ts'
 
-vi.mock('../files/planFile.ts', { spy: true })
-vi.mock('../files/priceBookFile.ts', { spy: true })
+vi.mock('../files/plan/planFile.ts', { spy: true })
+vi.mock('../files/priceBook/priceBookFile.ts', { spy: true })
 
 const read = (name: string): string => readFileSync(`data/${name}.json`, 'utf8')
 const plan = planFile.readPlan(read('larkspur-trams'))

@@ -1,4 +1,4 @@
-import { parsePriceBook } from '../files/priceBookFile.ts'
+import { parsePriceBook } from '../files/priceBook/priceBookFile.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { parseStoredPlan } from './planStore.ts'
 import { bookSeal, PLAN_SEAL, sealOf, sealReader } from './seals.ts'

@@ -1,6 +1,6 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import type { FileIssue } from '../files/fileIssue.ts'
+import type { FileIssue } from '../files/reading/fileIssue.ts'
 
 /** What is shown of the open plan. */
 export interface SessionState {

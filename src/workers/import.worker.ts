@@ -1,5 +1,5 @@
 import { readAnyFile } from '../files/readAnyFile.ts'
-import { MOST_BYTES, tooLarge } from '../files/readJson.ts'
+import { MOST_BYTES, tooLarge } from '../files/reading/readJson.ts'
 import { answerQuestions } from './answerQuestions.ts'
 import type { ImportQuestion } from './askers.ts'
 import { readFileOf } from './readFileOf.ts'

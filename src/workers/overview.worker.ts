@@ -1,4 +1,4 @@
-import { planOverview, type OverviewInputs, type OverviewPart } from '../core/overview/planOverview.ts'
+import { planOverview, type OverviewInputs, type OverviewPart } from '../core/wholePlan/planOverview.ts'
 import { answerQuestions } from './answerQuestions.ts'
 
 /** Each part as a step; the answer is which parts there were. */

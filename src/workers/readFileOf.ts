@@ -1,6 +1,6 @@
 import { refuse, type Outcome } from '../core/outcome.ts'
-import type { FileIssue } from '../files/fileIssue.ts'
-import { KIND_BYTES, wrongDoor, type Door } from '../files/knownKind.ts'
+import type { FileIssue } from '../files/reading/fileIssue.ts'
+import { KIND_BYTES, wrongDoor, type Door } from '../files/reading/knownKind.ts'
 
 interface ReadOptions {
   readonly door: Door

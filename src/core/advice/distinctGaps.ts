@@ -1,10 +1,10 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { endsAtShutdown } from '../calendar/autoShutdown.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { shutdownState } from '../catalogue/shutdownState.ts'
+import { shutdownState } from '../catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { spansAround } from '../power/monthTimeline.ts'
-import { LONGEST_GAP_DAYS, offIn } from '../power/offPlan.ts'
+import { LONGEST_GAP_DAYS, offIn } from '../off/offPlan.ts'
 import { lengthOf, SECONDS_PER_DAY, seconds, type Seconds, type Span } from '../quantity/units.ts'
 
 /** Gaps of one length in a week's month. */

@@ -1,11 +1,11 @@
 import { shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { BillingMonth } from '../calendar/billingMonth.ts'
-import { lackedState } from '../catalogue/lackedState.ts'
+import { lackedState } from '../catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal, meterMachine, meterOn } from '../meter/chargeMachine.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
-import { isNeverOff } from '../power/offPlan.ts'
+import { isNeverOff } from '../off/offPlan.ts'
 import { subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_HOUR, type Instant, type Span } from '../quantity/units.ts'
 

@@ -1,4 +1,4 @@
-import type { TrueOffState } from '../power/powerState.ts'
+import type { TrueOffState } from '../off/powerState.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
 import { dayNumber, weekdayOf, type Weekday } from './civil.ts'
 import { localToInstant, offsetAt, zoneOffsets } from './zoneOffsets.ts'

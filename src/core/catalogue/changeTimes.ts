@@ -1,4 +1,4 @@
-import type { OffState } from '../power/powerState.ts'
+import type { OffState } from '../off/powerState.ts'
 import type { ChangeTimes } from '../power/timeline.ts'
 import { exactNumber } from '../quantity/decimal.ts'
 import { add, multiply } from '../quantity/exact.ts'

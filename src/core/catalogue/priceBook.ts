@@ -1,5 +1,5 @@
 import type { GiB } from '../quantity/units.ts'
-import type { PowerState } from '../power/powerState.ts'
+import type { PowerState } from '../off/powerState.ts'
 
 /** Prices stay decimal text until they are metered: 0.2067, never a binary float. */
 type DecimalText = string

@@ -1,7 +1,7 @@
 import type { ImageNeed } from '../machine/imageNeed.ts'
 import type { SizeChoice } from '../catalogue/priceBook.ts'
 import type { Keep } from '../machine/needs.ts'
-import type { OffState } from '../power/powerState.ts'
+import type { OffState } from '../off/powerState.ts'
 import type { GiB } from '../quantity/units.ts'
 
 /** Why a machine may not be as it is, with the figures that a sentence needs. Names are those of the price book. */

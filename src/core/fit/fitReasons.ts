@@ -1,10 +1,10 @@
 import { DECISIONS, type Decision } from '../machine/decision.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
-import { DISK_CHECKS } from './checks/diskChecks.ts'
-import type { FitCheck, PlaceSubject, SizeSubject } from './checks/fitCheck.ts'
-import { OFF_CHECKS } from './checks/offChecks.ts'
-import { PLACE_CHECKS, REGION_CHECKS } from './checks/placeChecks.ts'
-import { SALE_CHECKS, SIZE_CHECKS } from './checks/sizeChecks.ts'
+import { DISK_CHECKS } from './diskChecks.ts'
+import type { FitCheck, PlaceSubject, SizeSubject } from './fitCheck.ts'
+import { OFF_CHECKS } from './offChecks.ts'
+import { PLACE_CHECKS, REGION_CHECKS } from './placeChecks.ts'
+import { SALE_CHECKS, SIZE_CHECKS } from './sizeChecks.ts'
 import type { FitReason } from './fitReason.ts'
 
 const ALL_CHECKS: readonly FitCheck[] = [

@@ -1,6 +1,6 @@
 import type { Keep } from '../machine/needs.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { afterShutdown, inEachState, losesHardware } from './checks/offChecks.ts'
+import { afterShutdown, inEachState, losesHardware } from './offChecks.ts'
 
 /** What a machine loses each time that it goes off; nothing where it never does. */
 export const lostWhenOff = (resolved: ResolvedMachine): Keep[] =>

@@ -1,6 +1,6 @@
 import type { LocalDay } from '../calendar/localDays.ts'
 import { METERS, type Meter } from '../meter/charge.ts'
-import { POWER_STATES, type PowerState } from '../power/powerState.ts'
+import { POWER_STATES, type PowerState } from '../off/powerState.ts'
 import type { Ledger } from './ledger.ts'
 
 export const FOLDS = ['time', 'meter', 'day', 'machine'] as const

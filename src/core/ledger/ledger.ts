@@ -2,7 +2,7 @@ import type { LocalDay } from '../calendar/localDays.ts'
 import type { Charge } from '../meter/charge.ts'
 import { amountOf } from '../meter/makeCharge.ts'
 import { ticksWithin, type Piece } from '../meter/pieces.ts'
-import { POWER_STATES, type PowerState } from '../power/powerState.ts'
+import { POWER_STATES, type PowerState } from '../off/powerState.ts'
 import { Apportioned } from './apportion.ts'
 import { instant, type Span } from '../quantity/units.ts'
 

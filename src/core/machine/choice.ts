@@ -1,5 +1,5 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { offPlanKey, withOffPlan, type OffPlan } from '../power/offPlan.ts'
+import { offPlanKey, withOffPlan, type OffPlan } from '../off/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
 import { plateId } from './decision.ts'
 import { onKind } from './onKind.ts'

@@ -1,5 +1,5 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
-import { offPlanKey, offPlanOf, type OffPlan } from '../power/offPlan.ts'
+import { offPlanKey, offPlanOf, type OffPlan } from '../off/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { Machine } from './plan.ts'
 

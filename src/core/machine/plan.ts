@@ -1,8 +1,8 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import type { OffPlan } from '../power/offPlan.ts'
+import type { OffPlan } from '../off/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
-import type { Commands } from '../timers/switching.ts'
+import type { Commands } from './switchActions.ts'
 import type { Access } from './access.ts'
 import type { PlateId } from './decision.ts'
 import type { LifeDates } from './life.ts'
@@ -27,7 +27,7 @@ export interface Plan {
   readonly taxPercent?: string
   /** Where the people sit who use the machines. */
   readonly places?: readonly UserPlace[]
-  /** What switches a machine, by what is done; see `core/timers/switching.ts`. */
+  /** What switches a machine, by what is done; see `switchActions.ts`. */
   readonly commands?: Commands
   /** What a month may cost, in the plan's currency, before tax: decimal text. */
   readonly budget?: string

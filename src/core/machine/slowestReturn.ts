@@ -1,6 +1,6 @@
 import { changeTimes } from '../catalogue/changeTimes.ts'
-import { withOffPlan } from '../power/offPlan.ts'
-import type { OffState } from '../power/powerState.ts'
+import { withOffPlan } from '../off/offPlan.ts'
+import type { OffState } from '../off/powerState.ts'
 import { seconds, type Seconds } from '../quantity/units.ts'
 import { restoredGiB } from './snapshots.ts'
 import type { ResolvedMachine } from './resolveMachine.ts'

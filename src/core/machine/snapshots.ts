@@ -1,4 +1,4 @@
-import { offStates } from '../power/offPlan.ts'
+import { offStates } from '../off/offPlan.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from './resolveMachine.ts'
 

@@ -1,4 +1,4 @@
-import type { Phase } from '../power/powerState.ts'
+import type { Phase } from '../off/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
 import { instant, seconds, type Seconds, type Span } from '../quantity/units.ts'
 

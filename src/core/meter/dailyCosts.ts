@@ -1,6 +1,6 @@
 import { localDays } from '../calendar/localDays.ts'
 import type { DayNumber } from '../calendar/civil.ts'
-import type { Phase } from '../power/powerState.ts'
+import type { Phase } from '../off/powerState.ts'
 import { secondsByPhase } from '../power/timeline.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Seconds, Span } from '../quantity/units.ts'

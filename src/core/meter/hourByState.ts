@@ -1,7 +1,7 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { StateRow } from '../catalogue/priceBook.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { POWER_STATES, type PowerState } from '../power/powerState.ts'
+import { POWER_STATES, type PowerState } from '../off/powerState.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Charge, Meter } from './charge.ts'
 import { chargeMachine } from './chargeMachine.ts'

@@ -1,5 +1,5 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
-import { GONE } from '../catalogue/goneState.ts'
+import { GONE } from '../catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'

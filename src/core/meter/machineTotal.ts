@@ -1,5 +1,5 @@
 import type { BillingMonth, MonthReading } from '../calendar/billingMonth.ts'
-import { lackedState } from '../catalogue/lackedState.ts'
+import { lackedState } from '../catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { add, type Exact } from '../quantity/exact.ts'
 import { chargeBelongings, chargeHardware, meterMachine, totalOf, type ChargedPart } from './chargeMachine.ts'

@@ -1,6 +1,6 @@
-import { GONE } from '../catalogue/goneState.ts'
+import { GONE } from '../catalogue/statesSold.ts'
 import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
-import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../power/powerState.ts'
+import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../off/powerState.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
 import { secondsByPhase, type Segment } from '../power/timeline.ts'
 import { instant, lengthOf, seconds, type Seconds, type Span } from '../quantity/units.ts'

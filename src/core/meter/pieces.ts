@@ -1,4 +1,4 @@
-import type { PowerState } from '../power/powerState.ts'
+import type { PowerState } from '../off/powerState.ts'
 import { instant, type Instant, type Span } from '../quantity/units.ts'
 
 /**

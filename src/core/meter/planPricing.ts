@@ -2,7 +2,7 @@ import { billingMonth, type BillingMonth, type MonthReading } from '../calendar/
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { bookFor, type BookIssue } from '../catalogue/bookFor.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
-import { lackedState } from '../catalogue/lackedState.ts'
+import { lackedState } from '../catalogue/statesSold.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'

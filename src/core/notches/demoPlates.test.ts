@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { readPlan } from '../../files/planFile.ts'
+import { readPlan } from '../../files/plan/planFile.ts'
 import { MONTH_READINGS } from '../calendar/billingMonth.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { applyChoice } from '../machine/choice.ts'

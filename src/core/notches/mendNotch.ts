@@ -1,6 +1,6 @@
 import { fitReasons } from '../fit/fitReasons.ts'
 import { applyChoice } from '../machine/choice.ts'
-import { nearestOffer } from '../machine/nearestOffer.ts'
+import { nearestOffer } from '../carry/nearestOffer.ts'
 import { keptDecisions } from './keptDecisions.ts'
 import type { Carried, Notch, PlatesInputs } from './plate.ts'
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { instant, lengthOf, seconds, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
-import { POWER_STATES, type OffState } from './powerState.ts'
+import { POWER_STATES, type OffState } from '../off/powerState.ts'
 import { secondsByPhase, type ShutdownOff, type WayOff } from './timeline.ts'
 
 const span = (from: number, to: number): Span => ({ from: instant(from), to: instant(to) })

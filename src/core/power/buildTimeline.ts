@@ -1,5 +1,5 @@
 import { instant, type Instant } from '../quantity/units.ts'
-import { LEAVE_PHASE, RETURN_PHASE, type Phase } from './powerState.ts'
+import { LEAVE_PHASE, RETURN_PHASE, type Phase } from '../off/powerState.ts'
 import type { Segment, TimelineInputs, WaysOff, WayOff } from './timeline.ts'
 
 /**

@@ -1,6 +1,6 @@
 import { instant, type Instant, type Seconds } from '../quantity/units.ts'
 import type { MonthTimeline } from './monthTimeline.ts'
-import { STATE_OF_PHASE } from './powerState.ts'
+import { STATE_OF_PHASE } from '../off/powerState.ts'
 import type { Segment } from './timeline.ts'
 
 /** From when to when there is a machine, and how long deleting it takes where it is on. */

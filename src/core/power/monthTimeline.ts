@@ -2,7 +2,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { LONGEST_LOOK_BACK_DAYS, spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
-import { STATE_OF_PHASE, type PowerState } from './powerState.ts'
+import { STATE_OF_PHASE, type PowerState } from '../off/powerState.ts'
 import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
 
 /**

@@ -1,5 +1,5 @@
 import { instant, seconds, type Instant, type Seconds, type Span } from '../quantity/units.ts'
-import type { OffState, Phase } from './powerState.ts'
+import type { OffState, Phase } from '../off/powerState.ts'
 
 export interface Segment extends Span {
   readonly phase: Phase

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { MINUTES_PER_DAY } from '../calendar/weekPlan.ts'
 import { anyWeek } from '../testing/anyMachines.ts'
 import { EVERY_DAY, windowsOn, WORKDAYS } from '../testing/weeks.ts'
-import type { OffPlan } from './offPlan.ts'
+import type { OffPlan } from '../off/offPlan.ts'
 import { weeklyOff } from './weeklyOff.ts'
 
 const MIX: OffPlan = { off: 'hibernated', longGaps: [{ fromMinutes: 1_000, off: 'deallocated' }] }

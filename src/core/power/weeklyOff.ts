@@ -1,8 +1,8 @@
 import type { AutoShutdown } from '../calendar/autoShutdown.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../calendar/weekPlan.ts'
 import { seconds } from '../quantity/units.ts'
-import { offIn, type OffPlan } from './offPlan.ts'
-import type { OffState } from './powerState.ts'
+import { offIn, type OffPlan } from '../off/offPlan.ts'
+import type { OffState } from '../off/powerState.ts'
 
 /** A stretch of one day of the week in which a machine is off. */
 export interface WeeklyOff {

@@ -2,7 +2,7 @@ import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
 import { chargedRoom } from '../catalogue/diskRates.ts'
 import type { DiskKind, PerformanceRule } from '../catalogue/priceBook.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { offStates } from '../power/offPlan.ts'
+import { offStates } from '../off/offPlan.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 
 /**

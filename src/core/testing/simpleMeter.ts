@@ -2,7 +2,7 @@ import Fraction from 'fraction.js'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { DiskKind, PriceBook, StateRow, Terms } from '../catalogue/priceBook.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
-import type { PowerState } from '../power/powerState.ts'
+import type { PowerState } from '../off/powerState.ts'
 import { shutdownsOf, walkMinutes } from './walkMinutes.ts'
 import { readerInstant } from './zoneReader.ts'
 

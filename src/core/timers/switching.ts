@@ -1,17 +1,9 @@
 import type { ShutdownState } from '../calendar/autoShutdown.ts'
 import type { LifeDates } from '../machine/life.ts'
-import { offIn, type OffPlan } from '../power/offPlan.ts'
+import type { SwitchAction } from '../machine/switchActions.ts'
+import { offIn, type OffPlan } from '../off/offPlan.ts'
 import { seconds } from '../quantity/units.ts'
 import type { Switch } from './transitions.ts'
-
-/** What a scheduler asks for. */
-export const SWITCH_ACTIONS = ['start', 'stop', 'deallocate', 'hibernate', 'create', 'delete'] as const
-export type SwitchAction = (typeof SWITCH_ACTIONS)[number]
-
-/** The command for each action; all names in it are filled in for each machine. */
-export type Commands = Readonly<Partial<Record<SwitchAction, string>>>
-
-export const USUAL_COMMAND = 'power {action} {machine} {region}'
 
 /** A machine as far as switching it goes. */
 export interface SwitchedMachine extends OffPlan, LifeDates {

@@ -1,4 +1,4 @@
-import { csvText, type CsvOptions } from '../csvText.ts'
+import { csvText, type CsvOptions } from '../reading/csvText.ts'
 import type { EstimateReport } from './estimateReport.ts'
 
 const COLUMNS = [

@@ -1,6 +1,6 @@
 import { MOST_HOST, type NameRules } from '../../core/machine/accessProblems.ts'
 import type { Machine } from '../../core/machine/plan.ts'
-import { plainNames } from '../plainNames.ts'
+import { plainNames } from '../reading/plainNames.ts'
 
 /**
  * What each machine of a plan calls itself, by its name in the plan: as it says, or its name as a label of RFC 1123,

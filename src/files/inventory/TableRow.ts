@@ -1,6 +1,6 @@
 import { MOST_TAGS } from '../../core/machine/plan.ts'
 import type { GiB } from '../../core/quantity/units.ts'
-import { asOneLine } from '../oneLine.ts'
+import { asOneLine } from '../reading/oneLine.ts'
 import type { CellProblem, InventoryInputs } from './inventory.ts'
 import type { InventoryField } from './inventoryFields.ts'
 import { parseNumber, parseRoom } from './inventoryNumber.ts'

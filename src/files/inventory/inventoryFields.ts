@@ -1,4 +1,4 @@
-import { plainName } from '../plainNames.ts'
+import { plainName } from '../reading/plainNames.ts'
 
 /** What a column can hold. `tag` takes the column's name as its key. */
 export const INVENTORY_FIELDS = [

@@ -1,8 +1,8 @@
 import Papa from 'papaparse'
 import { MOST_MACHINES } from '../../core/machine/plan.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
-import { csvCell } from '../csvText.ts'
-import type { FileIssue } from '../fileIssue.ts'
+import { csvCell } from '../reading/csvText.ts'
+import type { FileIssue } from '../reading/fileIssue.ts'
 
 export const SEPARATORS = [',', ';', '\t', '|'] as const
 export type Separator = (typeof SEPARATORS)[number]

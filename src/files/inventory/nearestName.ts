@@ -1,5 +1,5 @@
 import { distance } from 'fastest-levenshtein'
-import { plainName } from '../plainNames.ts'
+import { plainName } from '../reading/plainNames.ts'
 
 /** What a word of a table can mean. */
 export interface Meaning {

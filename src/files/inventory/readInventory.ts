@@ -1,5 +1,5 @@
 import { PlanPricing } from '../../core/meter/planPricing.ts'
-import { machineIssueText } from '../machineIssueText.ts'
+import { machineIssueText } from '../reading/machineIssueText.ts'
 import { AskedMeanings } from './askedMeanings.ts'
 import type { Inventory, InventoryInputs, InventoryRow } from './inventory.ts'
 import { InventoryRowReader, type SharedByRows } from './InventoryRowReader.ts'

@@ -1,5 +1,5 @@
 import type { Machine } from '../../core/machine/plan.ts'
-import type { PowerState } from '../../core/power/powerState.ts'
+import type { PowerState } from '../../core/off/powerState.ts'
 import type { Meaning } from './nearestName.ts'
 
 /** What lists of other programs write in columns that have few answers, in the languages that such lists come in. */

@@ -4,7 +4,7 @@ import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.t
 import { isTimeZone, localToInstant, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { instant, SECONDS_PER_DAY, type Instant } from '../../core/quantity/units.ts'
-import type { FileIssue } from '../fileIssue.ts'
+import type { FileIssue } from '../reading/fileIssue.ts'
 import { dropEndlessZones, EndlessRule, noSteps, occurrences } from '../calendar/occurrences.ts'
 import { icalUnescape } from './icalText.ts'
 import type { SwitchFile, Switched } from './switchFile.ts'

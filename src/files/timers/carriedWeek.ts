@@ -1,6 +1,6 @@
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
-import type { WeekFile } from '../planSchema.ts'
-import { toWeekFile } from '../planFile.ts'
+import type { WeekFile } from '../plan/planSchema.ts'
+import { toWeekFile } from '../plan/planFile.ts'
 
 /** The week that a schedule carries along to become one again; what a person guesses of their habits is not part of it. */
 export const carriedWeek = ({ habits: _, ...week }: WeekPlan): WeekFile => toWeekFile(week)

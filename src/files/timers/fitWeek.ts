@@ -5,7 +5,7 @@ import { weekSpans } from '../../core/calendar/weekSpans.ts'
 import { localToInstant, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../../core/quantity/units.ts'
-import type { FileIssue } from '../fileIssue.ts'
+import type { FileIssue } from '../reading/fileIssue.ts'
 import { scheduleIssue } from './scheduleIssue.ts'
 import { weekParts } from './weekParts.ts'
 

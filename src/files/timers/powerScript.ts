@@ -2,17 +2,12 @@ import { formatDate } from '../../core/calendar/civil.ts'
 import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import type { Switch } from '../../core/timers/transitions.ts'
-import { fillTemplate, shellQuote } from './commandTemplate.ts'
+import { fillTemplate, shellQuote } from '../plan/commandTemplate.ts'
 import { groupOnce, ruleId, switchId } from './ruleId.ts'
 import { clockDigits } from './utcText.ts'
-import { isNeverOff } from '../../core/power/offPlan.ts'
-import {
-  actionOf,
-  USUAL_COMMAND,
-  type SwitchAction,
-  type Commands,
-  type SwitchedMachine,
-} from '../../core/timers/switching.ts'
+import { isNeverOff } from '../../core/off/offPlan.ts'
+import { USUAL_COMMAND, type SwitchAction, type Commands } from '../../core/machine/switchActions.ts'
+import { actionOf, type SwitchedMachine } from '../../core/timers/switching.ts'
 
 /** What is switched, and how. */
 export interface SwitchedWeek {

@@ -1,11 +1,11 @@
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import { formatDate } from '../../core/calendar/civil.ts'
-import { isNeverOff } from '../../core/power/offPlan.ts'
+import { isNeverOff } from '../../core/off/offPlan.ts'
 import type { Switch, Transition } from '../../core/timers/transitions.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import { carriedWeek } from './carriedWeek.ts'
-import { stableJson } from '../stableJson.ts'
+import { stableJson } from '../reading/stableJson.ts'
 import { actionOf, type SwitchedMachine } from '../../core/timers/switching.ts'
 import { utcTime } from './utcText.ts'
 

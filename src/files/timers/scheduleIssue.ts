@@ -1,4 +1,4 @@
-import type { FileIssue } from '../fileIssue.ts'
+import type { FileIssue } from '../reading/fileIssue.ts'
 
 /** Why a file is not taken for a schedule. */
 export const scheduleIssue = (problem: string, expected: string): FileIssue => ({

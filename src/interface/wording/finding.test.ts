@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Finding, FindingFacts } from '../../core/advice/finding.ts'
+import type { Finding, FindingFacts } from '../../core/watch/finding.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { gib, instant, seconds } from '../../core/quantity/units.ts'
 import { resolved } from '../../core/testing/resolved.ts'

@@ -24,3 +24,6 @@ export function forcedChangeText(change: ForcedChange): string {
       return `${FIELD_NAMES[change.field]}: ${change.to} in place of ${change.from}`
   }
 }
+
+/** How many others come with one. */
+export const changeCount = (count: number): string => `${count} other ${count === 1 ? 'change' : 'changes'}`

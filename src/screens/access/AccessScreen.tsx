@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react'
 import styled from 'styled-components'
-import { accessFindings } from '../../core/advice/rules/accessRules.ts'
+import { accessFindings } from '../../core/watch/accessRules.ts'
 import { media } from '../../interface/theme/media'
 import { MOST_INBOUND_RULES, type Access, type InboundRule } from '../../core/machine/access.ts'
 import {

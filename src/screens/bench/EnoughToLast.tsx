@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { OverviewPart } from '../../core/overview/planOverview.ts'
+import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import type { Credit } from '../../core/machine/plan.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../interface/wording/money'

@@ -2,7 +2,7 @@
 
 import { memo } from 'react'
 import styled from 'styled-components'
-import type { OverviewPart } from '../../core/overview/planOverview.ts'
+import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import { negate, sign, subtract } from '../../core/quantity/exact.ts'
 import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../interface/wording/money'

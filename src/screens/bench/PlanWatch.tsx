@@ -2,8 +2,8 @@
 
 import { memo, useState } from 'react'
 import styled from 'styled-components'
-import type { Survey } from '../../core/survey/surveyPlan.ts'
-import { SEVERITIES } from '../../core/advice/finding.ts'
+import type { Survey } from '../../core/wholePlan/surveyPlan.ts'
+import { SEVERITIES } from '../../core/watch/finding.ts'
 import { QuietButton } from '../../interface/Button'
 import { findingText, SEVERITY_NAMES } from '../../interface/wording/finding'
 import { formatMoney } from '../../interface/wording/money'

@@ -2,8 +2,8 @@
 
 import { memo } from 'react'
 import styled from 'styled-components'
-import type { OverviewPart } from '../../core/overview/planOverview.ts'
-import type { QuotaUse } from '../../core/overview/quotaUse.ts'
+import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
+import type { QuotaUse } from '../../core/wholePlan/quotaUse.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { instantText } from './instantText.ts'

@@ -2,8 +2,8 @@
 
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { copyNames } from '../../core/bulk/changeMany.ts'
-import { alike, copiedForm, quantityChange } from '../../core/bulk/quantity.ts'
+import { copyNames } from '../../core/wholePlan/changeMany.ts'
+import { alike, copiedForm, quantityChange } from '../../core/wholePlan/quantity.ts'
 import { MOST_MACHINES } from '../../core/machine/plan.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'

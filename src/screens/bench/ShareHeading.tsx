@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import type { ShareOrder } from '../../core/overview/foldShares.ts'
+import type { ShareOrder } from '../../core/wholePlan/foldShares.ts'
 import { media } from '../../interface/theme/media'
 
 interface HeadingProps {

@@ -6,7 +6,7 @@ import {
   type SharedMachine,
   type ShareGroup,
   type ShareOrder,
-} from '../../core/overview/foldShares.ts'
+} from '../../core/wholePlan/foldShares.ts'
 import { subtract, toNumber } from '../../core/quantity/exact.ts'
 import { formatAmount } from '../../interface/wording/money'
 import { useLinks } from '../workbench/useLinks.ts'

@@ -9,8 +9,8 @@ import {
   type SharedMachine,
   type ShareFold,
   type ShareOrder,
-} from '../../core/overview/foldShares.ts'
-import type { OverviewPart } from '../../core/overview/planOverview.ts'
+} from '../../core/wholePlan/foldShares.ts'
+import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { ShareGroup } from '../../core/overview/foldShares.ts'
+import type { ShareGroup } from '../../core/wholePlan/foldShares.ts'
 import { parseDecimal, toDecimal } from '../../core/quantity/decimal.ts'
 import { instant } from '../../core/quantity/units.ts'
 import { OFFICE_WEEK } from '../../core/testing/resolved.ts'

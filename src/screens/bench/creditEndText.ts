@@ -1,4 +1,4 @@
-import type { CreditRunway } from '../../core/runway/creditRunway.ts'
+import type { CreditRunway } from '../../core/wholePlan/creditRunway.ts'
 import { formatMoney } from '../../interface/wording/money'
 import { instantText } from './instantText.ts'
 

@@ -1,6 +1,6 @@
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Plan } from '../../core/machine/plan.ts'
-import type { ShareFold } from '../../core/overview/foldShares.ts'
+import type { ShareFold } from '../../core/wholePlan/foldShares.ts'
 
 /** What machines that are put together are called. */
 export function groupName(

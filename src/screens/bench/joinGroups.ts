@@ -1,4 +1,4 @@
-import type { ShareGroup } from '../../core/overview/foldShares.ts'
+import type { ShareGroup } from '../../core/wholePlan/foldShares.ts'
 import { add } from '../../core/quantity/exact.ts'
 
 /** Several groups as one, without a name. At least one. */

@@ -1,6 +1,6 @@
 'use client'
 
-import type { PlanNotch } from '../../core/survey/surveyPlan.ts'
+import type { PlanNotch } from '../../core/wholePlan/surveyPlan.ts'
 import { resolveMachine } from '../../core/machine/resolveMachine.ts'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import { choiceWords, DECISION_NAMES } from '../../interface/wording/choice'

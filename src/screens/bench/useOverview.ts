@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useMemo, useState } from 'react'
-import type { OverviewPart } from '../../core/overview/planOverview.ts'
+import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import { SHOWN_PLACES } from '../../interface/wording/money'
 import { firstMonthKnown, firstOverviewAsker } from '../../workers/firstMonth.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'

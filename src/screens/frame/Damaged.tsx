@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import type { FileIssue } from '../../files/fileIssue.ts'
+import type { FileIssue } from '../../files/reading/fileIssue.ts'
 import { LastResort } from '../lastResort/LastResort'
 import { IssueList } from '../workbench/IssueList'
 import { Mark } from '../../interface/Mark'

@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import { writePlan } from '../../files/planFile.ts'
+import { writePlan } from '../../files/plan/planFile.ts'
 import { Button } from '../../interface/Button'
 import { download, fileName } from '../workbench/download.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'

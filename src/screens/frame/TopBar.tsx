@@ -1,8 +1,8 @@
 'use client'
 
 import styled from 'styled-components'
-import { writePlan } from '../../files/planFile.ts'
-import { writePriceBook } from '../../files/priceBookFile.ts'
+import { writePlan } from '../../files/plan/planFile.ts'
+import { writePriceBook } from '../../files/priceBook/priceBookFile.ts'
 import { QuietButton } from '../../interface/Button'
 import { Mark } from '../../interface/Mark'
 import { Menu } from '../../interface/Menu'

@@ -1,7 +1,7 @@
 'use client'
 
-import { parsePlan } from '../../files/planFile.ts'
-import { parsePriceBook } from '../../files/priceBookFile.ts'
+import { parsePlan } from '../../files/plan/planFile.ts'
+import { parsePriceBook } from '../../files/priceBook/priceBookFile.ts'
 import { openDatabase } from '../../store/database.ts'
 import { warmOverview } from '../../workers/firstMonth.ts'
 import { Session, type Demo } from '../../store/session.ts'

@@ -1,10 +1,10 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import type { FileIssue } from '../../files/fileIssue.ts'
+import type { FileIssue } from '../../files/reading/fileIssue.ts'
 import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
-import { KIND_BYTES, knownKind, wrongDoor } from '../../files/knownKind.ts'
-import { tooLarge } from '../../files/readJson.ts'
+import { KIND_BYTES, knownKind, wrongDoor } from '../../files/reading/knownKind.ts'
+import { tooLarge } from '../../files/reading/readJson.ts'
 import { importAsker } from '../../workers/askers.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 

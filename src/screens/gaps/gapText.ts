@@ -1,5 +1,5 @@
 import type { GapAdvice, WayForGap } from '../../core/advice/gapAdvice.ts'
-import type { OffState } from '../../core/power/powerState.ts'
+import type { OffState } from '../../core/off/powerState.ts'
 import { formatMoney } from '../../interface/wording/money.ts'
 import { KEEP_LABELS } from '../../interface/wording/needs.ts'
 import { reasonsText } from '../../interface/wording/reason.ts'

@@ -8,7 +8,7 @@ import {
   plateName,
   type ChoiceWords,
 } from '../../interface/wording/choice'
-import { AskedChoice } from './AskedChoice'
+import { AskedChoice } from '../list/AskedChoice'
 import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'
 import { clusterNotches, type Cluster } from './clusterNotches.ts'

@@ -1,5 +1,6 @@
 import { sign } from '../../core/quantity/exact.ts'
 import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
+import { changeCount } from '../../interface/wording/forcedChange'
 import { formatMoney } from '../../interface/wording/money'
 import { reasonsText } from '../../interface/wording/reason'
 import type { Cluster } from './clusterNotches.ts'
@@ -14,8 +15,6 @@ function notchLabel(notch: Notch, words: Words): string {
   const others = carried && carried.changes.length > 0 ? `, with ${changeCount(carried.changes.length)}` : ''
   return `${words(notch).name} ${notchDifference(notch)}${closed}${others}`
 }
-
-export const changeCount = (count: number): string => `${count} other ${count === 1 ? 'change' : 'changes'}`
 
 /** What a slot holds: one choice, or several that stand too close to tell apart. */
 export function clusterLabel({ notches }: Cluster, words: Words): string {

@@ -2,7 +2,7 @@
 
 import { useMemo, useRef } from 'react'
 import styled from 'styled-components'
-import { foldShares, type SharedMachine } from '../../core/overview/foldShares.ts'
+import { foldShares, type SharedMachine } from '../../core/wholePlan/foldShares.ts'
 import { subtract, toNumber } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { formatAmount, formatMoney } from '../../interface/wording/money'

@@ -1,15 +1,15 @@
-import { shutdownState } from '../../core/catalogue/shutdownState.ts'
+import { shutdownState } from '../../core/catalogue/statesSold.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Charge } from '../../core/meter/charge.ts'
 import { hourByState, hourCharges } from '../../core/meter/hourByState.ts'
 import { leftBehind } from '../../core/meter/leftBehind.ts'
 import type { Access } from '../../core/machine/access.ts'
 import { disksOf, type ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import { isNeverOff, offPlanOf } from '../../core/power/offPlan.ts'
+import { isNeverOff, offPlanOf } from '../../core/off/offPlan.ts'
 import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Checklist, Sheet, SheetLine } from '../../files/handoff/sheet.ts'
-import { formatClockTime } from '../../files/clockTime.ts'
+import { formatClockTime } from '../../files/reading/clockTime.ts'
 import { diskName } from '../../interface/wording/charge'
 import {
   formatAmount,

@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
-import { POWER_STATES } from '../../core/power/powerState.ts'
+import { POWER_STATES } from '../../core/off/powerState.ts'
 import { StateSwatch } from '../../interface/StateSwatch'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { METER_NAMES } from '../../interface/wording/charge'

@@ -2,7 +2,7 @@
 
 import styled from 'styled-components'
 import { Input, Label, SearchField } from 'react-aria-components'
-import type { RangeFilter } from '../../core/list/listColumn.ts'
+import type { RangeFilter } from '../../core/notches/listColumn.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'

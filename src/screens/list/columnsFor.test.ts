@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { platesOf } from '../../core/notches/plates.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
-import { readPlan } from '../../files/planFile.ts'
+import { readPlan } from '../../files/plan/planFile.ts'
 import { columnsFor } from './columnsFor.ts'
 
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))

@@ -1,4 +1,4 @@
-import type { ListColumn } from '../../core/list/listColumn.ts'
+import type { ListColumn } from '../../core/notches/listColumn.ts'
 import type { Notch } from '../../core/notches/plate.ts'
 
 /** Whether a choice fits stands after the first three columns: name, month, difference. */

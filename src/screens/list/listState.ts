@@ -1,4 +1,4 @@
-import type { RangeFilter } from '../../core/list/listColumn.ts'
+import type { RangeFilter } from '../../core/notches/listColumn.ts'
 
 /** How a list is looked at. */
 export interface ListState {

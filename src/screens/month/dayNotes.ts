@@ -1,7 +1,7 @@
 import type { ShownDay } from '../../core/ledger/shownDays.ts'
 import type { DailyCost } from '../../core/meter/dailyCosts.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
-import { STATE_OF_PHASE, type PowerState } from '../../core/power/powerState.ts'
+import { STATE_OF_PHASE, type PowerState } from '../../core/off/powerState.ts'
 import type { Segment } from '../../core/power/timeline.ts'
 import { lengthOf, SECONDS_PER_HOUR, type Span } from '../../core/quantity/units.ts'
 import { formatMoney } from '../../interface/wording/money'

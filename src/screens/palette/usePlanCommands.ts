@@ -1,7 +1,7 @@
 'use client'
 
 import { addMonths } from '../../core/calendar/yearMonth.ts'
-import { writePlan } from '../../files/planFile.ts'
+import { writePlan } from '../../files/plan/planFile.ts'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
 import { formatMonth } from '../../interface/wording/time'
 import { MACHINE_VIEWS, PLAN_VIEWS } from '../workbench/views.ts'

@@ -1,5 +1,5 @@
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
-import { watchList, type WatchList } from '../../core/advice/watchList.ts'
+import { watchList, type WatchList } from '../../core/watch/watchList.ts'
 import { exchanged, exchangeEitherWay } from '../../core/machine/exchange.ts'
 import { asVariant } from '../../core/machine/variant.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'

@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import type { Finding } from '../../core/advice/finding.ts'
+import type { Finding } from '../../core/watch/finding.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { QuietButton } from '../../interface/Button'
 import { findingText } from '../../interface/wording/finding'

@@ -1,4 +1,4 @@
-import type { Severity } from '../../core/advice/finding.ts'
+import type { Severity } from '../../core/watch/finding.ts'
 
 const SHAPES = { problem: 'M7 1l6 11H1z', warning: 'M7 1l6 6-6 6-6-6z', note: 'M2 2h10v10H2z' } as const
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { Finding } from '../../core/advice/finding.ts'
+import type { Finding } from '../../core/watch/finding.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { TextInput } from '../../interface/TextInput'

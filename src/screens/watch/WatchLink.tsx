@@ -2,8 +2,8 @@
 
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
-import { SEVERITIES } from '../../core/advice/finding.ts'
-import type { WatchList } from '../../core/advice/watchList.ts'
+import { SEVERITIES } from '../../core/watch/finding.ts'
+import type { WatchList } from '../../core/watch/watchList.ts'
 import { SEVERITY_NAMES } from '../../interface/wording/finding'
 import { media } from '../../interface/theme/media'
 import { Sign } from './Sign'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useDeferredValue, useMemo } from 'react'
-import { watchList, type WatchList } from '../../core/advice/watchList.ts'
+import { watchList, type WatchList } from '../../core/watch/watchList.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Plate, PlatesInputs } from '../../core/notches/plate.ts'

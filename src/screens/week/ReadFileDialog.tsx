@@ -2,7 +2,7 @@
 
 import { useRef, useState, type ReactNode } from 'react'
 import type { Outcome } from '../../core/outcome.ts'
-import type { FileIssue } from '../../files/fileIssue.ts'
+import type { FileIssue } from '../../files/reading/fileIssue.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import type { Asked } from '../../workers/questions.ts'

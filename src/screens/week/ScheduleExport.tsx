@@ -7,20 +7,15 @@ import { dayOf, formatDate, parseDate, type DayNumber } from '../../core/calenda
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
-import { shutdownState } from '../../core/catalogue/shutdownState.ts'
+import { shutdownState } from '../../core/catalogue/statesSold.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { instant } from '../../core/quantity/units.ts'
-import { isNeverOff } from '../../core/power/offPlan.ts'
-import {
-  actionOf,
-  gapSteps,
-  USUAL_COMMAND,
-  type SwitchAction,
-  type SwitchedMachine,
-} from '../../core/timers/switching.ts'
+import { isNeverOff } from '../../core/off/offPlan.ts'
+import { USUAL_COMMAND, type SwitchAction } from '../../core/machine/switchActions.ts'
+import { actionOf, gapSteps, type SwitchedMachine } from '../../core/timers/switching.ts'
 import { LONGEST_TIMER_DAYS } from '../../core/timers/timerPlan.ts'
 import type { Switch } from '../../core/timers/transitions.ts'
-import { templateProblem } from '../../files/timers/commandTemplate.ts'
+import { templateProblem } from '../../files/plan/commandTemplate.ts'
 import {
   exportSchedule,
   isScriptPath,

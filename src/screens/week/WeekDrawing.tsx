@@ -1,8 +1,8 @@
 import type { AutoShutdown } from '../../core/calendar/autoShutdown.ts'
 import { MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
-import type { OffPlan } from '../../core/power/offPlan.ts'
+import type { OffPlan } from '../../core/off/offPlan.ts'
 import { weeklyOff } from '../../core/power/weeklyOff.ts'
-import { formatClockTime } from '../../files/clockTime.ts'
+import { formatClockTime } from '../../files/reading/clockTime.ts'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import type { Patch } from './usePaint'
 

@@ -1,6 +1,6 @@
 import type { Weekday } from '../../core/calendar/civil.ts'
 import { isWeekWindow, MINUTES_PER_DAY, type WeekWindow } from '../../core/calendar/weekPlan.ts'
-import { formatClockTime, readClockTime } from '../../files/clockTime.ts'
+import { formatClockTime, readClockTime } from '../../files/reading/clockTime.ts'
 
 export type DayReading =
   | { readonly ok: true; readonly windows: readonly WeekWindow[] }

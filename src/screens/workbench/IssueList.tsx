@@ -1,8 +1,8 @@
 'use client'
 
 import styled from 'styled-components'
-import type { FileIssue } from '../../files/fileIssue.ts'
-import { issueGroups } from '../../files/issueGroups.ts'
+import type { FileIssue } from '../../files/reading/fileIssue.ts'
+import { issueGroups } from '../../files/reading/issueGroups.ts'
 
 /** Problems of a file: where, what is wrong, what would do. */
 export function IssueList({ issues }: { readonly issues: readonly FileIssue[] }) {

@@ -2,11 +2,16 @@ import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMo
 import { formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
 import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
-import { SHARE_FOLDS, SHARE_ORDERS, type ShareFold, type ShareOrder } from '../../core/overview/foldShares.ts'
+import {
+  SHARE_FOLDS,
+  SHARE_ORDERS,
+  type ShareFold,
+  type ShareOrder,
+} from '../../core/wholePlan/foldShares.ts'
 import { isPlateId, type PlateId } from '../../core/machine/decision.ts'
 import { TAG_KEY } from '../../core/machine/plan.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
-import { POWER_STATES, type PowerState } from '../../core/power/powerState.ts'
+import { POWER_STATES, type PowerState } from '../../core/off/powerState.ts'
 import { VIEWS, type View } from './views.ts'
 
 /** What the address bar holds: enough to open the same screen again. */

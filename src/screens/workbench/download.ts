@@ -1,4 +1,4 @@
-import { plainName } from '../../files/plainNames.ts'
+import { plainName } from '../../files/reading/plainNames.ts'
 
 /** Hands content to the browser to be saved as a file. */
 export function download(

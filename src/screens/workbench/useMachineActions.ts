@@ -2,7 +2,7 @@
 
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { newMachine } from '../../core/machine/newMachine.ts'
+import { newMachine } from '../../core/carry/newMachine.ts'
 import { addMachine, addWeek, freeName, setMachine } from '../../store/commands.ts'
 import { officeWeek } from './emptyPlan.ts'
 import { useWorkbench } from './WorkbenchContext'

@@ -1,0 +1,49 @@
+import { addressRate, trafficBands } from '../catalogue/regionRates.ts'
+import { roundTrip } from '../machine/roundTrip.ts'
+import type { FitCheck, PlaceCheck } from './fitCheck.ts'
+
+/** Where the machine may stand at all, whatever it is. */
+export const PLACE_CHECKS: readonly PlaceCheck[] = [
+  {
+    concerns: ['place'],
+    find: ({ region: { region }, machine: { needs } }) => {
+      const allowed = needs.jurisdictions ?? []
+      if (allowed.length === 0 || allowed.includes(region.jurisdiction)) return undefined
+      return { code: 'jurisdiction-not-allowed', place: region.name, has: region.jurisdiction, allowed }
+    },
+  },
+  {
+    concerns: ['place'],
+    find: ({ region: { region }, machine: { needs, provider }, users }) => {
+      const most = needs.roundTripMs ?? 0
+      if (most === 0) return undefined
+      for (const place of users) {
+        const { milliseconds, isMeasured } = roundTrip(place, provider, region)
+        if (milliseconds > most) {
+          return { code: 'too-far', place: region.name, from: place.name, milliseconds, isMeasured, most }
+        }
+      }
+      return undefined
+    },
+  },
+]
+
+/** What the region must sell for this machine beside its size and disks. */
+export const REGION_CHECKS: readonly FitCheck[] = [
+  {
+    concerns: ['place', 'address'],
+    find: ({ region, machine }) => {
+      const sold = machine.address === 'none' || addressRate(region, machine.address, 'attachedOn')
+      return sold
+        ? undefined
+        : { code: 'address-not-sold-here', sort: machine.address, place: region.region.name }
+    },
+  },
+  {
+    concerns: ['place', 'traffic'],
+    find: ({ region, machine: { trafficOutGiB = 0 } }) =>
+      trafficOutGiB === 0 || trafficBands(region)
+        ? undefined
+        : { code: 'traffic-not-sold-here', place: region.region.name },
+  },
+]

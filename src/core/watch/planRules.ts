@@ -1,0 +1,99 @@
+import { chosenSize } from '../machine/chosenSize.ts'
+import { fitReasons } from '../fit/fitReasons.ts'
+import type { Machine } from '../machine/plan.ts'
+import { nearestOffer } from '../carry/nearestOffer.ts'
+import { machineTotal } from '../meter/machineTotal.ts'
+import { keptDecisions } from '../notches/keptDecisions.ts'
+import { subtract } from '../quantity/exact.ts'
+import { SECONDS_PER_HOUR } from '../quantity/units.ts'
+import type { Finding, Mend, WatchInputs, WatchRule } from './finding.ts'
+
+/** What the machine may not be as it is; the nearest that fits mends all of it at once. */
+const doesNotFit: WatchRule = (inputs) => {
+  const reasons = fitReasons(inputs.resolved)
+  if (reasons.length === 0) return []
+  const mend = nearestMend(inputs)
+  return reasons.map((reason) => ({
+    key: `does-not-fit/${reason.code}`,
+    severity: 'problem',
+    facts: { code: 'does-not-fit', reason },
+    mend,
+  }))
+}
+
+function nearestMend({ resolved, plan, month, shared, estimate }: WatchInputs): Mend | undefined {
+  const { machine, size, index } = resolved
+  const offer = nearestOffer(machine, plan, index, { like: size, kept: keptDecisions(machine) })
+  const total = offer && machineTotal(offer.resolved, month, shared)
+  return offer && { machine: offer.machine, difference: total && subtract(total, estimate.total) }
+}
+
+/** Fields that tell one machine from its copy in another zone. */
+function copyOf(machine: Machine): string {
+  let copy = copies.get(machine)
+  if (copy === undefined) {
+    const { name, zone, variants, accepted, pinned, ...rest } = machine
+    copies.set(machine, (copy = JSON.stringify(rest)))
+  }
+  return copy
+}
+
+/** A pure memo: each machine of a plan is held against all others. */
+const copies = new WeakMap<Machine, string>()
+
+/** The same machine bought once for each zone that was ticked. */
+const sameInSeveralZones: WatchRule = ({ resolved: { machine }, machines, estimate }) => {
+  const own = copyOf(machine)
+  const copies = machines.filter(
+    (other) => other.name !== machine.name && other.zone !== machine.zone && copyOf(other) === own,
+  )
+  if (copies.length === 0) return []
+  return [
+    {
+      key: 'same-in-several-zones',
+      severity: 'warning',
+      facts: { code: 'same-in-several-zones', machines: copies.map(({ name }) => name) },
+      stake: estimate.total,
+    },
+  ]
+}
+
+/** More than the provider lets one account have. */
+const overQuota: WatchRule = ({ resolved: { index }, machines }) => {
+  const { provider, quotas } = index.book
+  if (!quotas) return []
+  const own = machines.filter((machine) => machine.provider === provider.id)
+  const used = {
+    vcpu: own.reduce((sum, { size, chosen }) => {
+      const found = index.sizes.get(size)
+      return sum + (found ? chosenSize(found, chosen).vcpu : 0)
+    }, 0),
+    machines: own.length,
+    fixedAddresses: own.filter(({ address }) => address === 'fixed').length,
+  }
+  return (['vcpu', 'machines', 'fixedAddresses'] as const).flatMap((what): Finding[] => {
+    const most = quotas[what]
+    if (most === undefined || used[what] <= most) return []
+    const facts = { code: 'over-quota', what, used: used[what], most, provider: provider.name } as const
+    return [{ key: `over-quota/${what.toLowerCase()}`, severity: 'problem', facts }]
+  })
+}
+
+/** On for longer than this at a stretch, a shared core runs on what it earned while idle. */
+const LONG_RUN = 4 * SECONDS_PER_HOUR
+
+/** Cores that are shared earn their speed while idle, and start anew after each stop. */
+const sharedCore: WatchRule = ({ resolved: { size }, estimate }) => {
+  const perStart = estimate.onTime / Math.max(1, estimate.starts)
+  return size.sharedCore && perStart > LONG_RUN
+    ? [
+        {
+          key: 'shared-core',
+          severity: 'note',
+          facts: { code: 'shared-core', size: size.name, starts: estimate.starts },
+        },
+      ]
+    : []
+}
+
+export const PLAN_RULES: readonly WatchRule[] = [doesNotFit, sameInSeveralZones, overQuota, sharedCore]

@@ -1,0 +1,122 @@
+import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
+import { lifeOf } from '../machine/life.ts'
+import { leftBehind } from '../meter/leftBehind.ts'
+import { add, toNumber, ZERO } from '../quantity/exact.ts'
+import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
+import { applyLeavings } from './applyLeavings.ts'
+import type { Finding, WatchRule } from './finding.ts'
+import { hoursKey } from '../meter/sharedAccount.ts'
+
+const TEN_TIMES = 8
+const LEAST_SIBLINGS = 3
+
+/** A rate that is some ten times what its family costs a vCPU: a decimal slip in the price book. */
+const rateOutOfLine: WatchRule = ({ resolved }) => {
+  const { index, region, size, terms } = resolved
+  const perVcpu = (each: typeof size): number | undefined => {
+    const rates = sizeRates(region, each.id, terms)
+    return rates && toNumber(roughHour(rates, each)) / each.vcpu
+  }
+  const own = perVcpu(size)
+  const others = index.book.sizes
+    .filter(({ id, family }) => family === size.family && id !== size.id)
+    .flatMap((each) => perVcpu(each) ?? [])
+    .sort((a, b) => a - b)
+  const median = others[Math.floor(others.length / 2)]
+  if (own === undefined || median === undefined || others.length < LEAST_SIBLINGS || median === 0) return []
+  const factor = own / median
+  if (factor < TEN_TIMES && factor > 1 / TEN_TIMES) return []
+  const family = index.book.families.find(({ id }) => id === size.family)?.name ?? size.family
+  const perHour = roughHour(sizeRates(region, size.id, terms)!, size)
+  const facts = { code: 'rate-out-of-line', size: size.name, family, perHour, factor } as const
+  return [{ key: 'rate-out-of-line', severity: 'warning', facts }]
+}
+
+/** One free pool, several machines, and it does not last the month. */
+const sharedAllowance: WatchRule = ({ resolved, shared, estimate }) => {
+  const key = hoursKey(resolved)
+  return [...(shared?.pools.values() ?? [])].flatMap(({ allowance, usersOf, drained }): Finding[] => {
+    const machines = [...usersOf].filter(([, users]) => users.length > 0).map(([name]) => name)
+    if (drained.usedUpAt === undefined || machines.length < 2 || !machines.includes(key)) return []
+    const paid = estimate.charges.filter(
+      ({ meter, waived }) =>
+        !waived && meter === (allowance.hoursPerMonth === undefined ? 'disk' : 'compute'),
+    )
+    const name = allowance.name ?? allowance.id
+    return [
+      {
+        key: `shared-allowance/${allowance.id}`,
+        severity: 'warning',
+        facts: { code: 'shared-allowance', allowance: name, machines, usedUpAt: drained.usedUpAt },
+        stake: paid.reduce((sum, { amount }) => add(sum, amount), ZERO),
+      },
+    ]
+  })
+}
+
+/** What would go on being charged once the machine is deleted. */
+const leftAfterDelete: WatchRule = ({ resolved, month }) => {
+  if (lifeOf(resolved.machine, resolved.week).to < month.to) return []
+  const left = leftBehind(resolved, month)
+  if (!left) return []
+  return [
+    {
+      key: 'left-after-delete',
+      severity: 'note',
+      facts: { code: 'left-after-delete', parts: left.parts },
+      stake: left.perMonth,
+      mend: applyLeavings(resolved),
+    },
+  ]
+}
+
+/** What goes on being charged after its last day, until it is said to be gone. */
+const leftBehindNow: WatchRule = ({ resolved, month }) => {
+  const { machine, week } = resolved
+  if (machine.lastDay === undefined || lifeOf(machine, week).to >= month.to) return []
+  const left = leftBehind(resolved, month)
+  if (!left) return []
+  return [
+    {
+      key: 'left-behind',
+      severity: 'warning',
+      facts: { code: 'left-behind', since: machine.lastDay, parts: left.parts },
+      stake: left.perMonth,
+    },
+  ]
+}
+
+/** Amounts that cannot be set side by side, or only look as if they could. */
+const comparedAcross: WatchRule = ({ resolved, month, elsewhere = [] }) => {
+  const found: Finding[] = []
+  const missing = new Map(
+    elsewhere.flatMap(({ exchange }) =>
+      exchange.kind === 'missing' ? [[exchange.from, exchange.to] as const] : [],
+    ),
+  )
+  for (const [from, to] of missing) {
+    const facts = { code: 'currency-without-rate', from, to } as const
+    found.push({ key: `currency-without-rate/${from.toLowerCase()}`, severity: 'note', facts })
+  }
+  if (month.reading === '730-hours') {
+    const facts = { code: 'printed-month', hours: lengthOf(month) / SECONDS_PER_HOUR } as const
+    found.push({ key: 'printed-month', severity: 'note', facts })
+  }
+  const { cores, vcpu, name } = resolved.size
+  if (cores !== undefined && cores !== vcpu) {
+    found.push({
+      key: 'sold-by-cores',
+      severity: 'note',
+      facts: { code: 'sold-by-cores', size: name, cores, vcpu },
+    })
+  }
+  return found
+}
+
+export const PRICE_RULES: readonly WatchRule[] = [
+  rateOutOfLine,
+  sharedAllowance,
+  leftAfterDelete,
+  leftBehindNow,
+  comparedAcross,
+]

@@ -1,0 +1,144 @@
+import { withOffPlan } from '../off/offPlan.ts'
+import type { Plan } from '../machine/plan.ts'
+import {
+  PlanPricing,
+  type MachineIssue,
+  type PlanPricingInputs,
+  type PricedMachine,
+} from '../meter/planPricing.ts'
+import { planCurrency, planTotals, shownInPlan, type PlanTotals } from '../meter/planTotals.ts'
+import type { Exact } from '../quantity/exact.ts'
+import { budgetReach, type BudgetReach } from './budgetReach.ts'
+import { creditRunway, type CreditRunway } from './creditRunway.ts'
+import { enoughNotches, type EnoughNotches } from './enoughNotches.ts'
+import { PlanSpending } from './planSpending.ts'
+import { surveyPlan, type Survey, type SurveyProgress } from './surveyPlan.ts'
+import { machineShare, type MachineShare } from './machineShare.ts'
+import { planAhead, type AheadMonth } from './planAhead.ts'
+import { quotaUse, type QuotaUse } from './quotaUse.ts'
+
+type WholePlan = PlanPricingInputs['plan'] & Pick<Plan, 'currency' | 'taxPercent' | 'budget' | 'credit'>
+
+export interface OverviewInputs extends Omit<PlanPricingInputs, 'plan'> {
+  readonly plan: WholePlan
+  /** Decimal places that amounts are shown with. */
+  readonly places: number
+}
+
+/** One machine's month; `shown` in the plan's currency where there is a rate. */
+type MachineRow = { readonly name: string } & (
+  | { readonly priced: true; readonly currency: string; readonly shown: MachineShare | undefined }
+  | { readonly priced: false; readonly issues: readonly MachineIssue[] }
+)
+
+/** What is known of a plan, part by part, the quickest first. */
+export type OverviewPart =
+  | {
+      readonly kind: 'month'
+      readonly rows: readonly MachineRow[]
+      readonly totals: PlanTotals
+    }
+  | {
+      readonly kind: 'limits'
+      readonly currency: string
+      /** By true hours, in either reading. */
+      readonly budget: BudgetReach | undefined
+      /** Machines that are in no total of the month, for want of a price or an exchange rate. */
+      readonly leftOut: readonly string[]
+      readonly quotas: readonly QuotaUse[]
+    }
+  | { readonly kind: 'ahead'; readonly months: readonly AheadMonth[] }
+  | { readonly kind: 'credit'; readonly planned: CreditRunway; readonly alwaysOn: CreditRunway }
+  | { readonly kind: 'progress'; readonly progress: SurveyProgress }
+  | { readonly kind: 'survey'; readonly survey: Survey }
+  /** Undefined where no notches are enough. */
+  | { readonly kind: 'enough'; readonly enough: EnoughNotches | undefined }
+
+/** All that the bench shows of a plan in a month. */
+export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, void> {
+  const { plan, month, places } = inputs
+  const pricing = new PlanPricing(inputs)
+  const results = plan.machines.map((machine) => ({ machine, result: pricing.of(machine) }))
+  const priced = results.flatMap(({ result }) => (result.ok ? [result] : []))
+  const currency = planCurrency(
+    plan,
+    priced.map(({ estimate }) => estimate),
+  )
+  const known = { ...plan, ...(currency !== undefined && { currency }) }
+  const totals = planTotals(
+    known,
+    priced.map(({ estimate }) => estimate),
+    month,
+    places,
+  )
+  yield {
+    kind: 'month',
+    rows: results.map(({ machine: { name }, result }) =>
+      result.ok ? rowOf(result, totals.currency, inputs) : { name, priced: false, issues: result.issues },
+    ),
+    totals,
+  }
+  const spending = new PlanSpending({ ...inputs, plan: known })
+  // Money is spent by true hours, however a month is read: budget and credit go by those.
+  const truly =
+    inputs.reading === 'calendar'
+      ? spending
+      : new PlanSpending({ ...inputs, plan: known, reading: 'calendar' })
+  const spent = truly.of(month)
+  const trueTotals = planTotals(
+    known,
+    spent.parts.map(({ estimate }) => estimate),
+    month,
+    places,
+  )
+  yield {
+    kind: 'limits',
+    currency: totals.currency,
+    leftOut: spent.leftOut,
+    budget: plan.budget === undefined ? undefined : budgetReach(spent, plan.budget, trueTotals.planned),
+    quotas: quotaUse(priced),
+  }
+  yield { kind: 'ahead', months: planAhead({ ...inputs, plan: known }, spending, month, places) }
+  const { credit } = plan
+  const planned = credit && creditRunway(truly, credit)
+  if (planned) {
+    const alwaysOn = creditRunway(
+      new PlanSpending({ ...inputs, plan: neverOff(known), reading: 'calendar' }),
+      credit,
+    )
+    yield { kind: 'credit', planned, alwaysOn }
+  }
+  const steps = surveyPlan({ ...inputs, currency: totals.currency })
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (!step.done) {
+      yield { kind: 'progress', progress: step.value }
+      continue
+    }
+    yield { kind: 'survey', survey: step.value }
+    if (planned?.end.kind === 'used-up') {
+      yield {
+        kind: 'enough',
+        enough: enoughNotches({ ...inputs, plan: known, reading: 'calendar' }, credit!, step.value.notches),
+      }
+    }
+    return
+  }
+}
+
+/** The plan with nothing ever switched off. */
+const neverOff = <P extends PlanPricingInputs['plan']>(plan: P): P => ({
+  ...plan,
+  machines: plan.machines.map((machine) => withOffPlan(machine, { off: 'running' })),
+})
+
+function rowOf(priced: PricedMachine, to: string, { plan, month, places }: OverviewInputs): MachineRow {
+  const { resolved, estimate } = priced
+  const { currency } = estimate
+  const { total, floor, alwaysOn } = machineShare(priced)
+  const shown = [total, floor, alwaysOn].map((amount) =>
+    shownInPlan(amount, currency, to, plan, month, places),
+  ) as [Exact | undefined, Exact | undefined, Exact | undefined]
+  const [inTotal, inFloor, inAlways] = shown
+  const all = inTotal && inFloor && inAlways && { total: inTotal, floor: inFloor, alwaysOn: inAlways }
+  return { name: resolved.machine.name, priced: true, currency, shown: all }
+}

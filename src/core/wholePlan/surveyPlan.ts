@@ -1,0 +1,152 @@
+import type { Finding } from '../watch/finding.ts'
+import { watchList } from '../watch/watchList.ts'
+import { changeTotal } from '../advice/changeTotal.ts'
+import { planChange } from '../advice/planChange.ts'
+import { bookFor } from '../catalogue/bookFor.ts'
+import { applyChoice, type Choice } from '../machine/choice.ts'
+import type { PlateId } from '../machine/decision.ts'
+import type { Plan } from '../machine/plan.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
+import { shownInPlan } from '../meter/planTotals.ts'
+import { cheapestNotch, type Plate } from '../notches/plate.ts'
+import { platesOf } from '../notches/plates.ts'
+import { resolveChoice } from '../notches/resolveChoice.ts'
+import { add, compare, negate, subtract, ZERO, type Exact } from '../quantity/exact.ts'
+import { losses, type Loss } from './losses.ts'
+
+/** The best that one plate of a machine can save by itself, with the rest of the plan as it is. */
+export interface PlanNotch {
+  readonly machine: string
+  readonly plate: PlateId
+  readonly choice: Choice
+  /** Below zero; in the currency of the machine's price book. */
+  readonly difference: Exact
+  readonly currency: string
+  /** Above zero, in the plan's currency; undefined where there is no rate. */
+  readonly saving: Exact | undefined
+  readonly losses: readonly Loss[]
+}
+
+interface PlanFinding {
+  readonly machine: string
+  readonly currency: string
+  readonly finding: Finding
+  /** In the plan's currency. */
+  readonly stake: Exact | undefined
+}
+
+export interface Survey {
+  /** The largest saving first. */
+  readonly notches: readonly PlanNotch[]
+  /** What is open on the watch lists, by cost at stake. */
+  readonly findings: readonly PlanFinding[]
+}
+
+export interface SurveyInputs extends PlanPricingInputs {
+  readonly plan: PlanPricingInputs['plan'] & Pick<Plan, 'currency'>
+  /** What savings and stakes are given in. */
+  readonly currency: string
+  readonly places: number
+}
+
+/** Machines whose plates are done. */
+export interface SurveyProgress {
+  readonly done: number
+  readonly of: number
+}
+
+/**
+ * All plates and watch lists of a plan, machine by machine: what to change next, and what to look at. Savings are by the
+ * meter that prices the month, to the cent that the plan's total then shows less. O(machines × choices).
+ */
+export function* surveyPlan(inputs: SurveyInputs): Generator<SurveyProgress, Survey> {
+  const { plan, month, currency, places } = inputs
+  const pricing = new PlanPricing(inputs)
+  const notches: PlanNotch[] = []
+  const findings: PlanFinding[] = []
+  const inPlan = (amount: Exact, own: string): Exact | undefined =>
+    shownInPlan(amount, own, currency, plan, month, places)
+  for (const [at, machine] of plan.machines.entries()) {
+    yield { done: at, of: plan.machines.length }
+    const priced = pricing.of(machine)
+    if (!priced.ok) continue
+    const { resolved, estimate, account } = priced
+    const elsewhere = pricing.elsewhere(resolved.index)
+    const shown = { resolved, plan, month: priced.month, shared: account.planned, elsewhere }
+    const plates = platesOf(shown)
+    for (const plate of plates) {
+      const best = bestOf(plate, resolved)
+      if (!best) continue
+      const { currency: own, total } = estimate
+      const [before, after] = [total, add(total, best.difference)].map((amount) => inPlan(amount, own))
+      notches.push({ ...best, currency: own, saving: before && after && subtract(before, after) })
+    }
+    for (const finding of watchList({ ...shown, plates, estimate, machines: plan.machines }).open) {
+      const stake = finding.stake && inPlan(finding.stake, estimate.currency)
+      findings.push({ machine: machine.name, currency: estimate.currency, finding, stake })
+    }
+  }
+  const byOwn = notches.sort((a, b) => byAmount(a.saving, b.saving))
+  const asPlan = [
+    ...byOwn.slice(0, MOST_AS_PLAN).map((notch) => ofThePlan(notch, inputs)),
+    ...byOwn.slice(MOST_AS_PLAN),
+  ]
+  return {
+    notches: asPlan.sort((a, b) => byAmount(a.saving, b.saving)),
+    findings: findings.sort((a, b) => byAmount(a.stake, b.stake)),
+  }
+}
+
+/** Beyond these, what a notch saves is what its own machine saves. */
+const MOST_AS_PLAN = 40
+
+/**
+ * Where machines have free hours or room in common, what one gives up another takes: such a notch saves what the whole
+ * plan costs less.
+ */
+function ofThePlan(notch: PlanNotch, inputs: SurveyInputs): PlanNotch {
+  const { plan, books, month, places, currency } = inputs
+  const machine = plan.machines.find(({ name }) => name === notch.machine)!
+  const index = bookFor(machine.provider, books, month)
+  if ('code' in index || !index.book.freeAllowances?.length || !notch.saving) return notch
+  const machines = plan.machines.map((each) => (each === machine ? applyChoice(machine, notch.choice) : each))
+  const changes = planChange(inputs, { ...plan, machines })
+  const { difference } = changeTotal(changes, { ...plan, currency }, month, places)
+  return { ...notch, saving: negate(difference) }
+}
+
+const byAmount = (a: Exact | undefined, b: Exact | undefined): number => compare(b ?? ZERO, a ?? ZERO)
+
+function bestOf(plate: Plate, resolved: ResolvedMachine): Omit<PlanNotch, 'currency' | 'saving'> | undefined {
+  if (plate.fold === 'pinned') return undefined
+  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved))
+  const notch = cheapestNotch({ ...plate, notches })
+  if (!notch?.difference) return undefined
+  return {
+    machine: resolved.machine.name,
+    plate: plate.id,
+    choice: notch.choice,
+    difference: notch.difference,
+    losses: losses(resolved, resolveChoice(resolved, notch.choice)),
+  }
+}
+
+/**
+ * Whether the machine still does what it is for. When it is on, what it sends, what it boots and whether a disk is
+ * there are the work itself: they are changed on the gauge, with eyes on them, and not proposed as savings.
+ */
+function leavesWorkAlone(choice: Choice, { machine }: ResolvedMachine): boolean {
+  switch (choice.decision) {
+    case 'week':
+    case 'traffic':
+    case 'new-disk':
+      return false
+    case 'image':
+      return choice.image === machine.image
+    case 'data-disk':
+      return choice.disk !== undefined
+    default:
+      return true
+  }
+}

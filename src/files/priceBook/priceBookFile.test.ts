@@ -1,0 +1,345 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { billingMonth } from '../../core/calendar/billingMonth.ts'
+import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { estimateMachine } from '../../core/meter/estimateMachine.ts'
+import { toDecimal } from '../../core/quantity/decimal.ts'
+import { gib } from '../../core/quantity/units.ts'
+import { resolved } from '../../core/testing/resolved.ts'
+import { RULE_BOOK } from '../../core/testing/ruleBook.ts'
+import { SMALL_BOOK } from '../../core/testing/smallBook.ts'
+import { checkEditions } from './checkEditions.ts'
+import { readPriceBook, writePriceBook } from './priceBookFile.ts'
+
+const FENNMARK = readFileSync('data/fennmark.json', 'utf8')
+
+type Loose = Record<string, unknown> & { [key: string]: Loose }
+
+/** The issues of a book with one thing broken. */
+function issuesOf(breakIt: (draft: Loose) => void, book = SMALL_BOOK) {
+  const draft = JSON.parse(writePriceBook(book)) as Loose
+  breakIt(draft)
+  const read = readPriceBook(JSON.stringify(draft))
+  return read.ok ? [] : read.issues
+}
+
+describe('a price book file', () => {
+  test('is written as it was read, byte for byte', () => {
+    const read = readPriceBook(FENNMARK)
+    expect(read.ok && writePriceBook(read.value)).toBe(FENNMARK)
+  })
+
+  test('the books that ship are as large as real ones', () => {
+    const names = ['fennmark', 'tidewright', 'plinthouse', 'quarry-row-2026-10', 'quarry-row-2027-07']
+    const books = names.map((name) => {
+      const text = readFileSync(`data/${name}.json`, 'utf8')
+      const read = readPriceBook(text)
+      if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.issues)}`)
+      expect(writePriceBook(read.value)).toBe(text)
+      return read.value
+    })
+    const perProvider = books.slice(0, 4)
+    const sum = (count: (book: (typeof books)[number]) => number) =>
+      perProvider.reduce((total, book) => total + count(book), 0)
+    expect(sum(({ sizes }) => sizes.length)).toBeGreaterThanOrEqual(150)
+    expect([sum(({ regions }) => regions.length), sum(({ diskKinds }) => diskKinds.length)]).toEqual([13, 12])
+    expect(new Set(perProvider.flatMap(({ images }) => images.map(({ id }) => id))).size).toBe(8)
+    expect(books.flatMap((book, i) => checkEditions(book, books.slice(0, i)))).toEqual([])
+  })
+})
+
+describe('a book that is refused says where and why', () => {
+  test.each<[string, (book: Loose) => void, string, string]>([
+    [
+      'a price that is a number',
+      (b) => (b.prices!.east!.sizes!.small!.perHour = 0.1 as never),
+      'bad-value',
+      '/prices/east/sizes/small/perHour',
+    ],
+    [
+      'a price below zero',
+      (b) => (b.licences![0]!.perVcpuHour = '-0.1' as never),
+      'bad-value',
+      '/licences/0/perVcpuHour',
+    ],
+    [
+      'a price with an exponent',
+      (b) => (b.licences![0]!.perVcpuHour = '1e3' as never),
+      'bad-value',
+      '/licences/0/perVcpuHour',
+    ],
+    ['a number that is not finite', (b) => (b.sizes![0]!.iops = null as never), 'bad-value', '/sizes/0/iops'],
+    [
+      'a size of no family',
+      (b) => (b.sizes![0]!.family = 'lost' as never),
+      'unknown-reference',
+      '/sizes/0/family',
+    ],
+    [
+      'a disk kind that is not there',
+      (b) => (b.sizes![0]!.diskKinds = ['lost'] as never),
+      'unknown-reference',
+      '/sizes/0/diskKinds/0',
+    ],
+    [
+      'an image of no licence',
+      (b) => (b.images![0]!.licence = 'lost' as never),
+      'unknown-reference',
+      '/images/0/licence',
+    ],
+    [
+      'a price for a size that is not there',
+      (b) => (b.prices!.east!.sizes!.ghost = { perHour: '1' } as never),
+      'unknown-reference',
+      '/prices/east/sizes/ghost',
+    ],
+    [
+      'a zone that is not there',
+      (b) => (b.prices!.east!.sizes!.rare!.zones = ['q'] as never),
+      'unknown-reference',
+      '/prices/east/sizes/rare/zones/0',
+    ],
+    ['a region without prices', (b) => delete b.prices!.west, 'missing-price', '/prices/west'],
+    [
+      'a step without a price',
+      (b) => delete b.prices!.east!.disks!.steps!.perMonthByStep!['64'],
+      'missing-price',
+      '/prices/east/disks/steps/perMonthByStep/64',
+    ],
+    [
+      'steps out of order',
+      (b) => (b.diskKinds![0]!.room!.stepsGiB = [64, 32, 128, 256] as never),
+      'bad-value',
+      '/diskKinds/0/room/stepsGiB',
+    ],
+    ['two sizes of one id', (b) => (b.sizes![1]!.id = 'small' as never), 'duplicate', '/sizes/1'],
+    ['a currency that is none', (b) => (b.currency = 'euro' as never), 'bad-value', '/currency'],
+    [
+      'a state without its meters',
+      (b) => delete b.states!.stopped!.compute,
+      'bad-value',
+      '/states/stopped/compute',
+    ],
+  ])('%s', (_, breakIt, code, pointer) => {
+    expect(issuesOf(breakIt)).toMatchObject([{ code, pointer }])
+  })
+
+  test('a memory image that is charged needs a price in every region', () => {
+    const issues = issuesOf((book) => (book.states!.hibernated!.memoryImage = true as never))
+    expect(issues.map(({ pointer }) => pointer)).toEqual([
+      '/prices/east/memoryImagePerGiBMonth',
+      '/prices/west/memoryImagePerGiBMonth',
+    ])
+  })
+
+  test('an id that would break out of a pointer is refused', () => {
+    expect(issuesOf((book) => (book.regions![0]!.id = '../x' as never))[0]).toMatchObject({
+      pointer: '/regions/0/id',
+    })
+  })
+})
+
+describe('rules that do not hold together', () => {
+  test.each<[string, (book: Loose) => void, string, string]>([
+    [
+      'a size without a price anywhere',
+      (b) => (b.sizes as never as unknown[]).push({ ...b.sizes![0], id: 'lonely', name: 'Lonely' }),
+      'missing-price',
+      '/sizes/10',
+    ],
+    [
+      'a size that is listed and has no price on any terms',
+      (b) => delete b.prices!.east!.sizes!.tenth!.perHour,
+      'missing-price',
+      '/prices/east/sizes/tenth',
+    ],
+    [
+      'a commitment paid up front without a price for that',
+      (b) => delete b.prices!.east!.sizes!.middle!.terms!['year-part']!.upFront,
+      'missing-price',
+      '/prices/east/sizes/middle/terms/year-part/upFront',
+    ],
+    [
+      'terms without a rate',
+      (b) => (b.prices!.east!.sizes!.middle!.terms!.spot = {} as never),
+      'missing-price',
+      '/prices/east/sizes/middle/terms/spot',
+    ],
+    [
+      'on-demand rates among the terms',
+      (b) => (b.prices!.east!.sizes!.middle!.terms!['on-demand'] = { perHour: '1' } as never),
+      'bad-value',
+      '/prices/east/sizes/middle/terms/on-demand',
+    ],
+    [
+      'traffic bands that do not reach the end',
+      (b) => (b.prices!.east!.trafficOut![2]!.upToGiB = 2_000 as never),
+      'bad-value',
+      '/prices/east/trafficOut/2/upToGiB',
+    ],
+    [
+      'traffic bands out of order',
+      (b) => (b.prices!.east!.trafficOut![0]!.upToGiB = 2_000 as never),
+      'bad-value',
+      '/prices/east/trafficOut/1/upToGiB',
+    ],
+    [
+      'a traffic band without an end before the last',
+      (b) => delete b.prices!.east!.trafficOut![0]!.upToGiB,
+      'bad-value',
+      '/prices/east/trafficOut/0',
+    ],
+    [
+      'rebate bands that do not reach the end of the month',
+      (b) => (b.billing!.longRunRebate = [{ upToShare: '0.5', rateShare: '1' }] as never),
+      'bad-value',
+      '/billing/longRunRebate/0/upToShare',
+    ],
+    [
+      'rebate bands out of order',
+      (b) =>
+        (b.billing!.longRunRebate = ['0.5', '0.3', '1'].map((upToShare) => ({
+          upToShare,
+          rateShare: '1',
+        })) as never),
+      'bad-value',
+      '/billing/longRunRebate/1/upToShare',
+    ],
+    [
+      'a rebate that raises the rate',
+      (b) => (b.billing!.longRunRebate = [{ upToShare: '1', rateShare: '1.2' }] as never),
+      'bad-value',
+      '/billing/longRunRebate/0/rateShare',
+    ],
+    [
+      'a validity that ends before it begins',
+      (b) => (b.valid!.until = '2026-01-01' as never),
+      'bad-value',
+      '/valid/until',
+    ],
+    ['a currency that is unknown', (b) => (b.currency = 'QQQ' as never), 'bad-value', '/currency'],
+    [
+      'replacements that lead in a circle',
+      (b) => (b.replacedSizes = { past: 'older', older: 'past' } as never),
+      'bad-value',
+      '/replacedSizes/past',
+    ],
+    [
+      'a replacement that is not there',
+      (b) => (b.replacedSizes = { past: 'nowhere' } as never),
+      'unknown-reference',
+      '/replacedSizes/past',
+    ],
+    [
+      'a replacement of a size that is sold',
+      (b) => (b.replacedSizes = { small: 'middle' } as never),
+      'bad-value',
+      '/replacedSizes/small',
+    ],
+    ['cores that are not its vCPU', (b) => (b.sizes![7]!.cores = 3 as never), 'bad-value', '/sizes/7/cores'],
+    [
+      'a price by the core of a size without cores',
+      (b) => (b.prices!.east!.sizes!.tenth!.perCoreHour = '1' as never),
+      'bad-value',
+      '/prices/east/sizes/tenth/perCoreHour',
+    ],
+    [
+      'an allowance for a size that is not there',
+      (b) => (b.freeAllowances = [{ id: 'pool', eligible: ['ghost'], until: '2028-01-01' }] as never),
+      'unknown-reference',
+      '/freeAllowances/0/eligible/0',
+    ],
+    [
+      'a price for a disk that is part of its size',
+      (b) => (b.prices!.east!.disks!.own = { perGiBMonth: '1' } as never),
+      'bad-value',
+      '/prices/east/disks/own',
+    ],
+    [
+      'a subscription that is not there',
+      (b) => (b.images![0]!.subscription = 'lost' as never),
+      'unknown-reference',
+      '/images/0/subscription',
+    ],
+  ])('%s', (_, breakIt, code, pointer) => {
+    expect(issuesOf(breakIt, RULE_BOOK)[0]).toMatchObject({ code, pointer })
+  })
+
+  test('every problem is listed at once', () => {
+    const issues = issuesOf((book) => {
+      book.replacedSizes = { past: 'nowhere' } as never
+      book.valid!.until = '2026-01-01' as never
+      delete book.prices!.west
+    }, RULE_BOOK)
+    expect(issues.map(({ pointer }) => pointer)).toEqual([
+      '/replacedSizes/past',
+      '/valid/until',
+      '/prices/west',
+    ])
+  })
+})
+
+describe('editions of one provider', () => {
+  const edition = (name: string, from: string, until?: string) => ({
+    ...SMALL_BOOK,
+    edition: name,
+    valid: { from, ...(until !== undefined && { until }) },
+  })
+
+  test.each([
+    ['an open end gives way to the next edition', edition('a', '2027-01-01'), edition('b', '2027-07-01'), 0],
+    ['one after the other', edition('a', '2027-01-01', '2027-06-30'), edition('b', '2027-07-01'), 0],
+    ['the same edition replaces itself', edition('a', '2027-01-01'), edition('a', '2027-01-01'), 0],
+    ['a day that both have', edition('a', '2027-01-01', '2027-07-01'), edition('b', '2027-07-01'), 1],
+    ['the same beginning', edition('a', '2027-01-01'), edition('b', '2027-01-01'), 1],
+  ])('%s', (_, first, second, problems) => {
+    expect(checkEditions(second, [first])).toHaveLength(problems)
+    expect(checkEditions(first, [second])).toHaveLength(problems)
+  })
+})
+
+describe('names that every object inherits', () => {
+  const west = { ...RULE_BOOK.prices.west!, memoryImagePerGiBMonth: '0.1' }
+  const BOOK = { ...RULE_BOOK, prices: { ...RULE_BOOK.prices, west } }
+  const renamed = (...ids: string[]): string =>
+    ids.reduce((text, id) => text.replaceAll(`"${id}"`, '"constructor"'), writePriceBook(BOOK))
+
+  test.each([
+    ['east'],
+    ['year'],
+    ['middle'],
+    ['steps'],
+    ['east', 'year', 'middle', 'steps', 'plain', 'seal'],
+  ])('a book in which %s is called so costs what it cost', (...ids) => {
+    const read = readPriceBook(renamed(...ids))
+    if (!read.ok) throw new Error(JSON.stringify(read.issues))
+    const costs = (book: PriceBook, name: (id: string) => string) => {
+      const machine = {
+        region: name('east'),
+        size: name('middle'),
+        terms: name('year'),
+        systemDisk: { kind: name('steps'), roomGiB: gib(100) },
+      }
+      const month = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
+      const estimate = estimateMachine({ resolved: resolved(machine, undefined, book), month })
+      return 'code' in estimate ? estimate : toDecimal(estimate.total, 6)
+    }
+    expect(costs(read.value, (id) => (ids.includes(id) ? 'constructor' : id))).toBe(costs(BOOK, (id) => id))
+  })
+
+  test('a region, a size and terms of that name without prices have none', () => {
+    const regions = [...BOOK.regions, { ...BOOK.regions[0]!, id: 'constructor' }]
+    const sizes = [...BOOK.sizes, { ...BOOK.sizes[0]!, id: 'constructor' }]
+    const read = readPriceBook(writePriceBook({ ...BOOK, regions, sizes }))
+    expect(read.ok ? [] : read.issues.map(({ code, pointer }) => [code, pointer])).toContainEqual([
+      'missing-price',
+      '/prices/constructor',
+    ])
+    const terms = [...BOOK.terms, { id: 'constructor', name: 'Other', kind: 'spot', interruption: 'often' }]
+    const book = { ...BOOK, terms } as PriceBook
+    const month = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
+    expect(() => resolved({ terms: 'constructor' }, undefined, book)).toThrow('not-sold')
+    expect('code' in estimateMachine({ resolved: resolved({}, undefined, book), month })).toBe(false)
+  })
+})
