@@ -1,7 +1,7 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
 import type { Plan } from '../core/machine/plan.ts'
 import { parsePlan, planToFile } from '../files/plan/planFile.ts'
-import type { History } from './history.ts'
+import { MOST_EDITS, type History } from './history.ts'
 import type { StoredChange } from './planStore.ts'
 
 enablePatches()
@@ -14,6 +14,10 @@ export type Change =
   | { readonly kind: 'edit'; readonly label: string; readonly recipe: Recipe }
   | { readonly kind: 'undo' | 'redo' }
   | { readonly kind: 'welcome' }
+
+/** What people are told of changes that are still to be saved. */
+export const editLabels = (changes: readonly Change[]): string[] =>
+  changes.flatMap((change) => (change.kind === 'edit' ? [change.label] : []))
 
 interface MadeChange {
   /** What could not be done, for people. */
@@ -32,7 +36,7 @@ export function makeChange(plan: Plan, history: History, change: Change): MadeCh
       const [next, forward, inverse] = produceWithPatches(plan, change.recipe)
       if (forward.length === 0) return undefined
       const edit = { seq: history.cursor + 1, label: change.label, forward, inverse }
-      const edits = [...history.edits.filter(({ seq }) => seq <= history.cursor), edit]
+      const edits = [...history.edits.filter(({ seq }) => seq <= history.cursor), edit].slice(-MOST_EDITS)
       return { plan: next, history: { edits, cursor: edit.seq }, stored: { kind: 'edit', edit } }
     }
     case 'undo': {

@@ -7,11 +7,9 @@ import { parsePriceBook } from '../files/priceBook/priceBookFile.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import { checkFormat } from '../files/reading/readJson.ts'
 import type { NotchgaugeDatabase, StoredEdit, StoredPlan } from './database.ts'
+import { MOST_EDITS } from './history.ts'
 import { keptHistory } from './keptHistory.ts'
 import { bookSeal, PLAN_SEAL, sealReader } from './seals.ts'
-
-/** Edits kept for undo; older ones are dropped. */
-const MOST_EDITS = 300
 
 export interface LoadedPlan {
   readonly plan: Plan

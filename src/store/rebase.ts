@@ -1,5 +1,5 @@
 import type { Plan } from '../core/machine/plan.ts'
-import { makeChange, type Change } from './change.ts'
+import { editLabels, makeChange, type Change } from './change.ts'
 import type { History } from './history.ts'
 import type { StoredEdit } from './database.ts'
 import { editsMeet } from './editsThatMeet.ts'
@@ -26,7 +26,7 @@ export function rebase(
   theirs: readonly StoredEdit[],
   planBefore: Plan,
 ): Rebased {
-  const labels = pending.flatMap((change) => (change.kind === 'edit' ? [change.label] : []))
+  const labels = editLabels(pending)
   if (ground.plan.id !== planBefore.id && labels.length > 0) {
     const { name } = ground.plan
     const said = `Another tab opened the plan “${name}”: not kept of what was changed here: ${labels.join(', ')}.`

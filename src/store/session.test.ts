@@ -8,7 +8,8 @@ import { renamePlan, replacePlan, setMachine, takeChoice } from './commands.ts'
 import { openDatabase, SCHEMA_STEPS, type NotchgaugeDatabase } from './database.ts'
 import { layOpenAside } from './lastResort.ts'
 import { loadPlan } from './planStore.ts'
-import { Session, type Demo } from './session.ts'
+import type { Demo } from './openStored.ts'
+import { Session } from './session.ts'
 import type { SessionState } from './sessionState.ts'
 
 const NAME = 'timetable-loadgen'
@@ -43,7 +44,8 @@ afterEach(() => {
 const until = (session: Session, holds: (state: SessionState) => boolean): Promise<void> =>
   vi.waitFor(() => expect(holds(session.snapshot())).toBe(true))
 
-const saved = (session: Session): Promise<void> => vi.waitFor(() => expect(session.settled()).toBe(true))
+const saved = (session: Session): Promise<void> =>
+  vi.waitFor(() => expect(session.settled()).toBe(true), 20_000)
 
 const sizeOf = (session: Session): string | undefined =>
   session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
@@ -247,6 +249,23 @@ describe('edits of two tabs that meet', () => {
     await until(one, ({ plan }) => plan.name === 'A' && sizeOf(one) === 'kite-4-16')
     expect(notice(one) + notice(two)).toBe('')
   })
+})
+
+test('as many steps can be taken back before a reload as after it', async () => {
+  const { session, name } = await open()
+  for (let i = 0; i < 310; i += 1) session.edit(`rename ${i}`, renamePlan(`Plan ${i}`))
+  await saved(session)
+  const { session: again } = await open(name)
+  const steps = (of: Session): number => {
+    let count = 0
+    for (; of.snapshot().undoLabel !== undefined; count += 1) of.undo()
+    return count
+  }
+  expect(again.earlier().length).toBe(session.earlier().length)
+  expect(again.snapshot().undoLabel).toBe('rename 309')
+  again.close()
+  expect(steps(session)).toBe(300)
+  expect(session.snapshot().plan.name).toBe('Plan 9')
 })
 
 describe('several plans', () => {

@@ -1,31 +1,20 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import { makeChange, type Change, type Recipe } from './change.ts'
+import { editLabels, makeChange, type Change, type Recipe } from './change.ts'
 import type { History } from './history.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import { earlierPlans, lostText, type EarlierPlan } from './earlierPlans.ts'
+import { earlierPlans, type EarlierPlan } from './earlierPlans.ts'
 import { replacePlan } from './commands.ts'
 import { PlanShelf } from './planShelf.ts'
 import { rebase } from './rebase.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import {
-  deleteBook,
-  editionName,
-  loadBooks,
-  loadPlan,
-  savePlan,
-  storeBook,
-  storeFreshPlan,
-} from './planStore.ts'
+import { Listeners } from './Listeners.ts'
+import { openStored, type Demo, type Saved } from './openStored.ts'
+import { deleteBook, editionName, loadBooks, loadPlan, savePlan, storeBook } from './planStore.ts'
 import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
 import { storageProblem, StoreProblem } from './storageProblem.ts'
 import { UnsavedPlan } from './UnsavedPlan.ts'
-
-export interface Demo {
-  readonly plan: Plan
-  readonly books: readonly PriceBook[]
-}
 
 /**
  * The open plan: what is shown now, its history, and the queue of changes to be saved. A change shows at once and is
@@ -35,12 +24,14 @@ export class Session {
   private state: SessionState = NOTHING_OPEN
   private history: History = { edits: [], cursor: 0 }
   /** The revision of what is in the store, and the plan and history that stand there. */
-  private saved = { revision: 0, plan: NOTHING_OPEN.plan, history: this.history }
+  private saved: Saved = { revision: 0, plan: NOTHING_OPEN.plan, history: this.history }
   private pending: Change[] = []
   private working = false
+  /** The newest revision of the store that was heard of; another tab’s where it is beyond the saved one. */
+  private heardOf = 0
   private previewed: Plan | undefined
-  private readonly listeners = new Set<() => void>()
-  private readonly settledListeners = new Set<() => void>()
+  private readonly listeners = new Listeners()
+  private readonly settledListeners = new Listeners()
   /** The revision of the stored books that are shown. */
   private booksRevision = 0
   private following: Subscription | undefined
@@ -56,10 +47,7 @@ export class Session {
     this.shelf = new PlanShelf(db)
   }
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener)
-    return () => this.listeners.delete(listener)
-  }
+  readonly subscribe = this.listeners.add
 
   readonly snapshot = (): SessionState => this.state
 
@@ -80,46 +68,18 @@ export class Session {
   }
 
   private async openStored(): Promise<void> {
-    let problem: string | undefined
-    try {
-      const { books, refused } = await loadBooks(this.db)
-      const loaded = await loadPlan(this.db)
-      if (loaded?.ok) {
-        const { plan, revision, edits, cursor, welcome, booksRevision, lostSteps } = loaded.value
-        this.saved = { revision, plan, history: { edits, cursor } }
-        this.booksRevision = booksRevision
-        this.history = this.saved.history
-        const demo = books.length === 0 || refused.length > 0 ? await this.loadDemo() : undefined
-        const restored =
-          demo?.books.filter((book) => books.length === 0 || refused.includes(editionName(book))) ?? []
-        const refusedBooks = refused.filter((name) => !restored.some((book) => editionName(book) === name))
-        const notice = lostSteps > 0 ? lostText(lostSteps) : undefined
-        this.show({ status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks, notice })
-        this.follow()
-        this.takeUpUnsaved()
-        return
-      }
-      if (loaded) {
-        this.show({ status: 'damaged', damage: loaded.issues, books })
-        return
-      }
-    } catch (error) {
-      problem = storageProblem(error)
+    const { saved, booksRevision, shown, isKept, wasThere } = await openStored(this.db, this.loadDemo)
+    if (saved) {
+      this.saved = saved
+      this.history = saved.history
+      this.heardOf = saved.revision
     }
-    if (problem === undefined) this.unsaved.discard()
-    const demo = await this.loadDemo()
-    this.saved = { revision: 0, plan: demo.plan, history: this.history }
-    if (problem === undefined) {
-      try {
-        for (const book of demo.books) await storeBook(this.db, book)
-        const row = await storeFreshPlan(this.db, demo.plan, true)
-        this.saved = { revision: row.revision, plan: demo.plan, history: this.history }
-        this.follow()
-      } catch (error) {
-        problem = storageProblem(error)
-      }
-    }
-    this.show({ status: 'ready', plan: demo.plan, books: demo.books, welcome: true, saveProblem: problem })
+    this.booksRevision = booksRevision
+    if (!wasThere && isKept) this.unsaved.discard()
+    this.show(shown)
+    if (isKept) this.follow()
+    const unsaved = wasThere && saved && this.unsaved.take(saved.revision)
+    if (unsaved) this.edit(unsaved.label || 'changes that were not saved yet', replacePlan(unsaved.plan))
   }
 
   close(): void {
@@ -129,36 +89,20 @@ export class Session {
   /** What still waits to be saved is kept at once, where the page may end before the store has answered. */
   readonly keepUnsaved = (): void => {
     if (this.settled()) return
-    const labels = this.pending.flatMap((change) => (change.kind === 'edit' ? [change.label] : []))
+    // Never what is only shown while a hand moves.
+    const plan = this.previewed ?? this.state.plan
     this.unsaved.keep({
       base: this.saved.revision,
       changes: this.pending.length,
-      label: labels.join(', '),
-      plan: this.shownPlan,
+      label: editLabels(this.pending).join(', '),
+      plan,
     })
   }
 
-  /** Never what is only shown while a hand moves. */
-  private get shownPlan(): Plan {
-    return this.previewed ?? this.state.plan
-  }
-
-  private takeUpUnsaved(): void {
-    const kept = this.unsaved.take(this.saved.revision)
-    if (kept) this.edit(kept.label || 'changes that were not saved yet', replacePlan(kept.plan))
-  }
-
   /** True where nothing waits to be saved. Told apart from the rest, since it changes twice with every edit. */
-  readonly settled = (): boolean => this.pending.length === 0 && !this.working
+  readonly settled = (): boolean => this.pending.length === 0
 
-  readonly subscribeSettled = (listener: () => void): (() => void) => {
-    this.settledListeners.add(listener)
-    return () => this.settledListeners.delete(listener)
-  }
-
-  private tellSettled(): void {
-    for (const listener of this.settledListeners) listener()
-  }
+  readonly subscribeSettled = this.settledListeners.add
 
   /** Shows a change without making it, as while painting; undefined takes it back. */
   preview(recipe: Recipe | undefined): void {
@@ -223,7 +167,7 @@ export class Session {
 
   private enqueue(change: Change): void {
     this.pending.push(change)
-    this.tellSettled()
+    this.settledListeners.tell()
     void this.work()
   }
 
@@ -231,15 +175,23 @@ export class Session {
     if (this.working) return
     this.working = true
     try {
-      while (this.pending.length > 0) await this.saveOne(this.pending[0]!)
+      // One after the other: another tab’s save that is taken up beside a save of our own could end up under it.
+      while (this.isBehind() || this.pending.length > 0) {
+        if (this.isBehind()) await this.takeUpOtherTab()
+        else await this.saveOne(this.pending[0]!)
+      }
       this.unsaved.forget()
       if (this.state.saveProblem !== undefined) this.show({ saveProblem: undefined })
     } catch (error) {
       this.show({ saveProblem: storageProblem(error) })
     } finally {
       this.working = false
-      this.tellSettled()
+      this.settledListeners.tell()
     }
+  }
+
+  private isBehind(): boolean {
+    return this.heardOf > this.saved.revision
   }
 
   private async saveOne(change: Change): Promise<void> {
@@ -251,16 +203,25 @@ export class Session {
       this.saved = { revision: revision + 1, plan: made.plan, history: made.history }
     }
     this.pending.shift()
+    // The same steps as in the store, and not once more beside them.
+    if (this.pending.length === 0) this.history = this.saved.history
   }
 
   /** Another tab has saved: its plan becomes the ground, and what waits here is made again on top of it. */
   private async takeUpOtherTab(): Promise<void> {
+    const heard = this.heardOf
     const loaded = await loadPlan(this.db)
-    if (!loaded?.ok) throw new StoreProblem('The plan that another tab saved cannot be read.')
+    // Said once: what cannot be read now is not read again until something newer is saved.
+    if (!loaded?.ok) {
+      this.heardOf = this.saved.revision
+      throw new StoreProblem('The plan that another tab saved cannot be read.')
+    }
     const { plan, revision, edits, cursor, welcome } = loaded.value
     const before = this.saved
     const theirs = edits.filter(({ seq }) => seq > before.history.cursor && seq <= cursor)
     this.saved = { revision, plan, history: { edits, cursor } }
+    // Where the store was begun anew its revisions may be lower than what was heard of; what came meanwhile stands.
+    if (this.heardOf === heard) this.heardOf = revision
     const rebased = rebase(this.saved, this.pending, theirs, before.plan)
     this.history = rebased.history
     this.pending = [...rebased.pending]
@@ -316,7 +277,8 @@ export class Session {
     })
     this.following = query.subscribe({
       next: ({ revision, booksRevision }) => {
-        if (revision > this.saved.revision && !this.working) void this.takeUpOtherTab().catch(() => undefined)
+        this.heardOf = revision
+        if (!this.working && this.isBehind()) void this.work()
         if (booksRevision > this.booksRevision) void this.reloadBooks(booksRevision).catch(() => undefined)
       },
       error: (error: unknown) => this.show({ saveProblem: storageProblem(error) }),
@@ -334,6 +296,6 @@ export class Session {
     const done = edits.filter(({ seq }) => seq <= cursor).at(-1)
     const undone = edits.find(({ seq }) => seq > cursor)
     this.state = { ...this.state, ...part, undoLabel: done?.label, redoLabel: undone?.label }
-    for (const listener of this.listeners) listener()
+    this.listeners.tell()
   }
 }

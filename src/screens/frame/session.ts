@@ -4,7 +4,8 @@ import { parsePlan } from '../../files/plan/planFile.ts'
 import { parsePriceBook } from '../../files/priceBook/priceBookFile.ts'
 import { openDatabase } from '../../store/database.ts'
 import { warmOverview } from '../../workers/firstMonth.ts'
-import { Session, type Demo } from '../../store/session.ts'
+import type { Demo } from '../../store/openStored.ts'
+import { Session } from '../../store/session.ts'
 
 /** The demo passes the same gate as any file. */
 export async function loadDemo(): Promise<Demo> {
