@@ -1,3 +1,4 @@
+import comments from '@eslint-community/eslint-plugin-eslint-comments/configs'
 import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 import { noInheritedNames } from './scripts/lint/noInheritedNames.mjs'
@@ -5,6 +6,15 @@ import { noInheritedNames } from './scripts/lint/noInheritedNames.mjs'
 export default tseslint.config(
   { ignores: ['.next/', '.stamps/', 'node_modules/', 'next-env.d.ts', '.dependency-cruiser.cjs'] },
   ...tseslint.configs.strict,
+  comments.recommended,
+  {
+    linterOptions: { reportUnusedDisableDirectives: 'error' },
+    rules: {
+      // A rule is set aside with a reason or not at all; that of dependencies never, since what is left out goes stale.
+      '@eslint-community/eslint-comments/require-description': 'error',
+      '@eslint-community/eslint-comments/no-restricted-disable': ['error', 'react-hooks/*'],
+    },
+  },
   {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',

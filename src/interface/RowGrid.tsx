@@ -69,15 +69,13 @@ export function RowGrid(props: RowGridProps) {
     renderView: () => null,
     onVisibleRectChange: ({ x, y }) => scroller.current?.scrollTo(x, y),
   })
-  const { setVisibleRect } = state
+  const { setVisibleRect, setSize: setContentSize } = state
   useMeasured(scroller, setSize)
   useLayoutEffect(() => {
     const top = scroller.current?.scrollTop ?? 0
     setVisibleRect(new Rect(0, top, size.width, size.height))
-    state.setSize(size)
-    // The state's setters are stable; asking for them as dependencies would measure on every draw.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [size, setVisibleRect])
+    setContentSize(size)
+  }, [size, setVisibleRect, setContentSize])
   useEffect(() => {
     if (autoFocus) scroller.current?.focus()
   }, [autoFocus])

@@ -1,3 +1,4 @@
+import { ownValue } from '../core/ownValue.ts'
 import { strToU8, zipSync } from 'fflate'
 import { applyPatches, type Patch } from 'immer'
 import Dexie, { type IndexableType } from 'dexie'
@@ -32,9 +33,7 @@ const rowsOf = async (
 }
 
 const fieldOf = (row: unknown, field: string): unknown =>
-  typeof row === 'object' && row !== null && Object.hasOwn(row, field)
-    ? (row as Record<string, unknown>)[field] // eslint-disable-line notchgauge/no-inherited-names
-    : undefined
+  typeof row === 'object' && row !== null ? ownValue(row as Record<string, unknown>, field) : undefined
 
 export const storedBooks = async (db: NotchgaugeDatabase): Promise<Stranded[]> =>
   (await rowsOf(db, 'editions')).map(({ key, row }) => ({

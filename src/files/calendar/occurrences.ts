@@ -1,3 +1,4 @@
+import { ownValue } from '../../core/ownValue.ts'
 import ICAL from 'ical.js'
 
 /** Steps of the library on its way from one occurrence to the next; 29 February on a Monday takes ten thousand. */
@@ -55,7 +56,7 @@ export function isOfRules(time: ICAL.Time, component: ICAL.Component): boolean {
   const last = ICAL.Time.daysInMonth(time.month, time.year)
   return rules.some((rule) => {
     const named = (part: string): number[] =>
-      ((rule.parts as Record<string, unknown>)[part] as number[] | undefined) ?? [] // eslint-disable-line notchgauge/no-inherited-names
+      (ownValue(rule.parts as Record<string, unknown>, part) as number[] | undefined) ?? []
     const [months, days] = [named('BYMONTH'), named('BYMONTHDAY')]
     return (
       (months.length === 0 || months.includes(time.month)) &&

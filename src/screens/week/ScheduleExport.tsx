@@ -1,23 +1,19 @@
 'use client'
 
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { strToU8, zipSync } from 'fflate'
 import styled from 'styled-components'
 import { dayOf, formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
-import { priceBookFor } from '../../core/catalogue/bookFor.ts'
-import { shutdownState } from '../../core/catalogue/statesSold.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { instant } from '../../core/quantity/units.ts'
-import { isNeverOff } from '../../core/off/offPlan.ts'
 import { USUAL_COMMAND, type SwitchAction } from '../../core/machine/switchActions.ts'
-import { actionOf, gapSteps, type SwitchedMachine } from '../../core/timers/switching.ts'
+import { actionOf, gapSteps } from '../../core/timers/switching.ts'
 import { LONGEST_TIMER_DAYS } from '../../core/timers/timerPlan.ts'
 import type { Switch } from '../../core/timers/transitions.ts'
 import { templateProblem } from '../../files/plan/commandTemplate.ts'
 import {
-  exportSchedule,
   isScriptPath,
   SCHEDULE_FORMATS,
   type ScheduleFile,
@@ -31,6 +27,7 @@ import { TextInput } from '../../interface/TextInput'
 import { setCommands } from '../../store/commands.ts'
 import { download, fileName } from '../workbench/download'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { useScheduleFiles } from './useScheduleFiles.ts'
 import { FORMAT_NAMES, scheduleClaims } from './scheduleClaims.ts'
 
 interface ScheduleExportProps {
@@ -54,29 +51,19 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
   const [made] = useState(() => instant(Math.floor(Date.now() / 1000)))
   const scriptPath = path ?? `/usr/local/bin/${base}.sh`
   const sharers = state.plan.machines.filter((other) => other.week === week.id)
-  const machines = (alone ? [machine] : sharers)
-    .filter((each) => !isNeverOff(each) && isThere(each, dates))
-    .map((each): SwitchedMachine => {
-      const book = priceBookFor(each.provider, state.books, month)
-      return { ...each, atShutdown: book && shutdownState(week, book) }
-    })
-  const commands = state.plan.commands ?? {}
-  const { files, plan } = useMemo(
-    () =>
-      exportSchedule({
-        format,
-        week,
-        machines,
-        safetyNet,
-        ...dates,
-        commands,
-        scriptPath,
-        base,
-        made,
-      }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- machines and commands are made of the plan
-    [format, week, alone, safetyNet, dates, state.plan, scriptPath, base, made],
-  )
+  const { files, plan, machines, commands } = useScheduleFiles({
+    plan: state.plan,
+    books: state.books,
+    month,
+    only: alone ? machine : undefined,
+    dates,
+    week,
+    format,
+    safetyNet,
+    scriptPath,
+    base,
+    made,
+  })
   const switches = [0, ...gapSteps(machines)].flatMap((gapFrom): Switch[] => [
     { to: 'on', gapFrom },
     { to: 'off', gapFrom },
@@ -181,11 +168,6 @@ export function ScheduleExport({ week, machine, onClose }: ScheduleExportProps) 
     </Dialog>
   )
 }
-
-/** Whether it is there on any of the dates. */
-const isThere = ({ firstDay, lastDay }: Machine, { from, to }: { from: DayNumber; to: DayNumber }): boolean =>
-  (firstDay === undefined || firstDay <= formatDate(to)) &&
-  (lastDay === undefined || lastDay >= formatDate(from))
 
 function yearFrom(month: Parameters<typeof yearMonthParts>[0]): { from: DayNumber; to: DayNumber } {
   const { year, month: number } = yearMonthParts(month)
