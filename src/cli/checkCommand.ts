@@ -1,5 +1,6 @@
 import { Command } from 'commander'
 import { finish } from '../core/finish.ts'
+import { PlanPricing } from '../core/meter/planPricing.ts'
 import { surveyPlan } from '../core/wholePlan/surveyPlan.ts'
 import { findingText, SEVERITY_NAMES } from '../interface/wording/finding.ts'
 import { formatMoney, SHOWN_PLACES } from '../interface/wording/money.ts'
@@ -16,9 +17,10 @@ export const checkCommand = withCommonOptions(
   .action((options: CommonOptions & { readonly plan: string }) => {
     const question = questionOf(options.plan, options)
     const { plan } = question
-    const report = reportOf(options.plan, question)
+    const pricing = new PlanPricing(question)
+    const report = reportOf(options.plan, question, pricing)
     const { currency } = report.total
-    const { findings } = finish(surveyPlan({ ...question, currency, places: SHOWN_PLACES }))
+    const { findings } = finish(surveyPlan({ ...question, currency, places: SHOWN_PLACES }, pricing))
     const zoneOf = (name: string): string => {
       const machine = plan.machines.find((each) => each.name === name)
       return plan.weeks.find(({ id }) => id === machine?.week)?.timeZone ?? 'Etc/UTC'

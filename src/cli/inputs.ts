@@ -5,6 +5,7 @@ import { parseYearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { Outcome } from '../core/outcome.ts'
+import type { PlanPricing } from '../core/meter/planPricing.ts'
 import { askEstimate, type EstimateQuestion } from '../files/estimate/askEstimate.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
 import { TABLE_DIGITS, type TableDigits } from '../files/estimate/estimateTable.ts'
@@ -76,8 +77,8 @@ export function questionOf(plan: string, { book, month, reading }: CommonOptions
 }
 
 /** Its answer; ends the run where there is none. */
-export function reportOf(path: string, question: EstimateQuestion): EstimateReport {
-  const found = askEstimate(question)
+export function reportOf(path: string, question: EstimateQuestion, pricing?: PlanPricing): EstimateReport {
+  const found = askEstimate(question, undefined, pricing)
   if (found.ok) return found.value
   const files = { books: '--book', plan: path, machine: '--machine' }
   return refuse(found.issues.map((issue) => issueLine(issue, files[issue.in])))

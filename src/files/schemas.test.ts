@@ -1,3 +1,4 @@
+import { PlanPricing } from '../core/meter/planPricing.ts'
 import Ajv, { type ValidateFunction } from 'ajv'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
@@ -81,7 +82,12 @@ describe('the documented schemas', () => {
     })
     if (!plan.ok) throw new Error('the demo is not valid')
     const month = '2027-03' as YearMonth
-    const report = estimateReport(plan.value, pricePlan(plan.value, books, month, reading), month, reading)
+    const report = estimateReport(
+      plan.value,
+      pricePlan(plan.value, new PlanPricing({ plan: plan.value, books, month, reading })),
+      month,
+      reading,
+    )
     expect([estimateSchema(JSON.parse(JSON.stringify(report))), estimateSchema.errors]).toEqual([true, null])
   })
 })

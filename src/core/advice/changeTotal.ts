@@ -1,3 +1,4 @@
+import { NO_CURRENCY } from '../quantity/currency.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { Plan } from '../machine/plan.ts'
 import { shownInPlan } from '../meter/planTotals.ts'
@@ -18,7 +19,7 @@ export function changeTotal(
   month: YearMonth,
   places: number,
 ): ChangeTotal {
-  const currency = plan.currency ?? changes[0]?.currency ?? 'EUR'
+  const currency = plan.currency ?? changes[0]?.currency ?? NO_CURRENCY
   const leftOut: string[] = []
   let difference = ZERO
   for (const { name, currency: own, before, after } of changes) {

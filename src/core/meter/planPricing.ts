@@ -54,10 +54,18 @@ export class PlanPricing {
   private readonly accounts = new Map<string, PricedAccount>()
   private readonly indexes = new Map<string, ReturnType<typeof bookFor>>()
   private readonly months = new Map<string, BillingMonth>()
+  private readonly results = new WeakMap<Machine, MachineResult>()
 
   constructor(private readonly inputs: PlanPricingInputs) {}
 
+  /** Each machine is priced once, however often it is asked for. */
   of(machine: Machine): MachineResult {
+    let result = this.results.get(machine)
+    if (!result) this.results.set(machine, (result = this.price(machine)))
+    return result
+  }
+
+  private price(machine: Machine): MachineResult {
     const found = this.resolve(machine)
     if (!found.ok) return found
     const resolved = found.value

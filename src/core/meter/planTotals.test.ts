@@ -80,3 +80,8 @@ describe('the book of a month', () => {
     expect(bookFor('nobody', books, MARCH)).toMatchObject({ code: 'no-book', known: ['mill'] })
   })
 })
+
+test('where nothing is priced and the plan says no currency, none is made up', () => {
+  expect(planTotals({}, [], MARCH, 2)).toMatchObject({ currency: 'XXX', withoutRate: [] })
+  expect(planTotals({ currency: 'CHF' }, [], MARCH, 2).currency).toBe('CHF')
+})

@@ -1,3 +1,4 @@
+import { NO_CURRENCY } from '../quantity/currency.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { exchanged, exchangeFor } from '../machine/exchange.ts'
 import type { Plan } from '../machine/plan.ts'
@@ -47,7 +48,7 @@ export function planTotals(
   month: YearMonth,
   places: number,
 ): PlanTotals {
-  const currency = planCurrency(plan, estimates) ?? 'EUR'
+  const currency = planCurrency(plan, estimates) ?? NO_CURRENCY
   const withoutRate = new Set<string>()
   let planned = ZERO
   let alwaysOn = ZERO

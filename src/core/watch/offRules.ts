@@ -1,18 +1,29 @@
 import { cutWindows } from '../calendar/cutWindows.ts'
 import { weekSpans } from '../calendar/weekSpans.ts'
 import { hourByState } from '../meter/hourByState.ts'
-import { compare, divide, exact, multiply, negate, subtract, toNumber, ZERO } from '../quantity/exact.ts'
+import {
+  compare,
+  divide,
+  exact,
+  multiply,
+  negate,
+  subtract,
+  toNumber,
+  ZERO,
+  type Exact,
+} from '../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_DAY, SECONDS_PER_HOUR, seconds } from '../quantity/units.ts'
 import { statesWhenOff } from '../machine/whenOff.ts'
 import { isNeverOff, offIn } from '../off/offPlan.ts'
 import { givesHardwareBack, type PowerState } from '../off/powerState.ts'
+import { cheapestHour } from './cheapestHour.ts'
 import type { WatchInputs, WatchRule } from './finding.ts'
 import { mendBy, saves } from './mendBy.ts'
 
 const hourIn = ({ resolved, month }: WatchInputs, state: string) =>
   hourByState(resolved, month).find((hour) => hour.state === state)
 
-const perHours = (amount: Parameters<typeof multiply>[0], span: number) =>
+const perHours = (amount: Exact, span: number) =>
   divide(multiply(amount, exact(span)), exact(SECONDS_PER_HOUR))
 
 const trueOffStates = ({ resolved }: WatchInputs): PowerState[] =>
@@ -41,8 +52,12 @@ const offStillCharged: WatchRule = (inputs) => {
   ]
 }
 
-/** Below these, what stays when off is not worth a line. */
-const LEAST_FLOOR = exact(5)
+/** Whether an amount is less than so many hours of the cheapest machine there. */
+const isLess = (amount: Exact, hours: number, { index, region }: WatchInputs['resolved']): boolean =>
+  compare(amount, perHours(cheapestHour(index, region), seconds(hours * SECONDS_PER_HOUR))) < 0
+
+/** Below these, what stays when off is not worth a line: two weeks of the cheapest machine that is sold there. */
+const LEAST_FLOOR_HOURS = 336
 const LEAST_FLOOR_SHARE = 0.35
 
 /** What remains however long it is off, where that is a good part of the month. */
@@ -54,7 +69,7 @@ const floorWhenOff: WatchRule = (inputs) => {
   if (!hour || hour.stillCharged) return []
   const floor = perHours(hour.amount, lengthOf(month))
   const share = toNumber(floor) / Math.max(toNumber(estimate.total), 1e-9)
-  if (compare(floor, LEAST_FLOOR) < 0 || share < LEAST_FLOOR_SHARE) return []
+  if (isLess(floor, LEAST_FLOOR_HOURS, resolved) || share < LEAST_FLOOR_SHARE) return []
   const rooms = [systemDisk, ...dataDisks].map(({ roomGiB }) => roomGiB)
   const diskGiB = rooms.reduce((most, room) => (room > most ? room : most))
   const mend = mendBy(inputs, 'disk-room', saves) ?? mendBy(inputs, 'disk-kind', saves)
@@ -93,7 +108,8 @@ const startsAndStops: WatchRule = (inputs) => {
   ]
 }
 
-const LEAST_LEFT_ON = exact(2)
+/** Five days of the cheapest machine that is sold there. */
+const LEAST_LEFT_ON_HOURS = 120
 /** Long enough to hold any weekend and its neighbours. */
 const LOOK_AT_DAYS = 21
 
@@ -111,7 +127,7 @@ const leftOn: WatchRule = (inputs) => {
   const [running, off] = [hourIn(inputs, 'running'), hourIn(inputs, offIn(machine, gap))]
   if (!running || !off || off.state === 'running' || off.stillCharged) return []
   const cost = perHours(subtract(running.amount, off.amount), gap)
-  if (compare(cost, LEAST_LEFT_ON) < 0) return []
+  if (isLess(cost, LEAST_LEFT_ON_HOURS, resolved)) return []
   return [{ key: 'left-on', severity: 'note', facts: { code: 'left-on', gap, cost } }]
 }
 

@@ -1,3 +1,4 @@
+import { NO_CURRENCY } from '../quantity/currency.ts'
 import { endOfDate } from '../calendar/billingMonth.ts'
 import { civilDate, dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
@@ -91,7 +92,7 @@ export function creditRunway(spending: PlanSpending, credit: Credit): CreditRunw
     months.push({ ...stretch, spent: subtract(before, left), left })
   }
   return {
-    currency: spending.currency ?? 'EUR',
+    currency: spending.currency ?? NO_CURRENCY,
     span,
     months,
     payments: paid,

@@ -108,7 +108,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     )
     yield { kind: 'credit', planned, alwaysOn }
   }
-  const steps = surveyPlan({ ...inputs, currency: totals.currency })
+  const steps = surveyPlan({ ...inputs, currency: totals.currency }, pricing)
   for (let step = steps.next(); ; step = steps.next()) {
     if (!step.done) {
       yield { kind: 'progress', progress: step.value }

@@ -58,11 +58,13 @@ export interface SurveyProgress {
 
 /**
  * All plates and watch lists of a plan, machine by machine: what to change next, and what to look at. Savings are by the
- * meter that prices the month, to the cent that the plan's total then shows less. O(machines × choices).
+ * meter that prices the month, to the cent that the plan's total then shows less. `pricing` is of the same inputs. O(machines × choices).
  */
-export function* surveyPlan(inputs: SurveyInputs): Generator<SurveyProgress, Survey> {
+export function* surveyPlan(
+  inputs: SurveyInputs,
+  pricing = new PlanPricing(inputs),
+): Generator<SurveyProgress, Survey> {
   const { plan, month, currency, places } = inputs
-  const pricing = new PlanPricing(inputs)
   const notches: PlanNotch[] = []
   const findings: PlanFinding[] = []
   const inPlan = (amount: Exact, own: string): Exact | undefined =>

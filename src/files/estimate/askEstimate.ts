@@ -2,6 +2,7 @@ import type { MonthReading } from '../../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Plan } from '../../core/machine/plan.ts'
+import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { accept, refuse, type Outcome, type Refused } from '../../core/outcome.ts'
 import { checkEditions } from '../priceBook/checkEditions.ts'
 import { machineIssue } from '../plan/checkPlan.ts'
@@ -24,11 +25,12 @@ export type EstimateRefusal = FileIssue & { readonly in: 'books' | 'plan' | 'mac
 /**
  * Prices a plan, or says everything that keeps it from being priced; the one answer of command line and service.
  * Machines whose provider has no price book for the month are left out and named; a month in which no machine has one is
- * refused, with one line a provider.
+ * refused, with one line a provider. `pricing` is of the same question, for whoever prices more with it.
  */
 export function askEstimate(
   { plan, books, month, reading, machine }: EstimateQuestion,
   onMachine?: () => void,
+  pricing = new PlanPricing({ plan, books, month, reading }),
 ): Outcome<EstimateReport, EstimateRefusal> {
   const overlaps = books.flatMap((book, i) => checkEditions(book, books.slice(0, i)))
   if (overlaps.length > 0) return refusal(overlaps, 'books')
@@ -43,7 +45,7 @@ export function askEstimate(
     })
   }
   // What machines share depends on all of them, so the whole plan is priced even where one is asked for.
-  const results = pricePlan(plan, books, month, reading, onMachine)
+  const results = pricePlan(plan, pricing, onMachine)
   const issues = results.flatMap(({ result }, i) =>
     result.ok
       ? []

@@ -1,3 +1,4 @@
+import { PlanPricing } from '../../core/meter/planPricing.ts'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
@@ -20,7 +21,12 @@ const report = (
   part: Partial<Plan> = {},
 ): EstimateReport => reportOf({ name: 'p', month: MARCH, weeks: [OFFICE_WEEK], machines, ...part }, books)
 const reportOf = (plan: Plan, books: readonly PriceBook[]): EstimateReport =>
-  estimateReport(plan, pricePlan(plan, books, MARCH, 'calendar'), MARCH, 'calendar')
+  estimateReport(
+    plan,
+    pricePlan(plan, new PlanPricing({ plan, books, month: MARCH, reading: 'calendar' })),
+    MARCH,
+    'calendar',
+  )
 const named = (name: string, part: Partial<Machine> = {}): Machine => ({ ...SMALL_MACHINE, name, ...part })
 
 describe('two estimates', () => {

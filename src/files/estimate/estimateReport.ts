@@ -104,14 +104,7 @@ export interface PlanResult {
 }
 
 /** Every machine of a plan, priced together, in the plan's order. */
-export function pricePlan(
-  plan: Plan,
-  books: readonly PriceBook[],
-  month: YearMonth,
-  reading: MonthReading,
-  onMachine?: () => void,
-): PlanResult[] {
-  const pricing = new PlanPricing({ plan, books, month, reading })
+export function pricePlan(plan: Plan, pricing: PlanPricing, onMachine?: () => void): PlanResult[] {
   return plan.machines.map((machine) => {
     onMachine?.()
     return { machine, result: pricing.of(machine) }

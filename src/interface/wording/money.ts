@@ -1,4 +1,5 @@
 import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { isZero, subtract, type Exact } from '../../core/quantity/exact.ts'
 import { averagePerHour } from '../../core/meter/estimateMachine.ts'
 import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
@@ -40,9 +41,11 @@ export function groupDigits(decimal: string): string {
   return `${negative ? MINUS : ''}${grouped}${fraction === undefined ? '' : `.${fraction}`}`
 }
 
-/** `€ 58.17`. */
-export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLACES): string =>
-  `${currencySymbol(currency)} ${groupDigits(toDecimal(amount, places))}`
+/** `€ 58.17`; the bare amount where nothing says in which currency. */
+export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLACES): string => {
+  const digits = groupDigits(toDecimal(amount, places))
+  return currency === NO_CURRENCY ? digits : `${currencySymbol(currency)} ${digits}`
+}
 
 /** What a month's amount is on the average hour of that month, `0.0782`. */
 export const formatHourly = (amount: Exact, month: BillingMonth): string =>

@@ -141,7 +141,12 @@ describe.each(cases)('%s, read as %s', (month, reading) => {
   })
 
   test('the command line has the screen’s totals', () => {
-    const report = estimateReport(plan, pricePlan(plan, books, month, reading), month, reading)
+    const report = estimateReport(
+      plan,
+      pricePlan(plan, new PlanPricing({ plan, books, month, reading })),
+      month,
+      reading,
+    )
     const totals = planTotals(
       plan,
       priced.map(({ estimate }) => estimate),

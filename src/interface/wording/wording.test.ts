@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
 import type { Choice } from '../../core/machine/choice.ts'
 import { OFFICE_WEEK, resolved } from '../../core/testing/resolved.ts'
@@ -25,6 +26,7 @@ describe('money', () => {
   test('a currency without a symbol, or unknown, is written by its code', () => {
     expect(formatMoney(amount('1'), 'CHF')).toBe('CHF 1.00')
     expect(formatMoney(amount('1'), 'QQQ')).toBe('QQQ 1.00')
+    expect(formatMoney(amount('1'), NO_CURRENCY)).toBe('1.00')
   })
 
   test.each([

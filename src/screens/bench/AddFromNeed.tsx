@@ -1,5 +1,6 @@
 'use client'
 
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { applyLeastNeeds } from './applyLeastNeeds.ts'
@@ -75,7 +76,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   )
   const best = answer && !isStale ? { found: answer[0] } : undefined
   const limit = most === '' ? undefined : parseDecimal(most)
-  const currency = plan.currency ?? book?.currency ?? 'EUR'
+  const currency = plan.currency ?? book?.currency ?? NO_CURRENCY
   const shown = best?.found && { total: best.found.total, currency: book?.currency ?? currency }
   const inPlan =
     shown && exchanged(shown.total, exchangeEitherWay(shown.currency, currency, plan.exchangeRates, month))

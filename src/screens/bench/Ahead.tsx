@@ -1,5 +1,6 @@
 'use client'
 
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { memo } from 'react'
 import { Bar, BarChart, CartesianGrid, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
@@ -30,7 +31,7 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
   if (!part) return null
   const { months } = part
   const priced = [...byName.values()].flatMap((summary) => (summary.priced ? [summary] : []))
-  const currency = planCurrency(plan, priced) ?? 'EUR'
+  const currency = planCurrency(plan, priced) ?? NO_CURRENCY
   const budget = plan.budget === undefined ? undefined : parseDecimal(plan.budget)
   const total = months.reduce((sum, { planned }) => add(sum, planned), ZERO)
   const provider = (id: string): string => books.find((book) => book.provider.id === id)?.provider.name ?? id

@@ -1,5 +1,6 @@
 'use client'
 
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { negate } from '../../core/quantity/exact.ts'
@@ -48,7 +49,7 @@ export function PlanNotches({ overview }: { readonly overview: Overview }) {
               <Saving>{formatAmount(negate(saving!))}</Saving>
               <small>{lossesText(losses)}</small>
               <Button
-                aria-label={`Take ${machine}, ${name}: ${formatMoney(negate(saving!), month?.totals.currency ?? 'EUR')}`}
+                aria-label={`Take ${machine}, ${name}: ${formatMoney(negate(saving!), month?.totals.currency ?? NO_CURRENCY)}`}
                 onPress={() => session.edit(`${machine}: ${name}`, takeChoice(machine, choice))}
               >
                 Take

@@ -1,5 +1,6 @@
 'use client'
 
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { parseDate } from '../../core/calendar/civil.ts'
@@ -39,7 +40,7 @@ function Fields() {
     const summary = byName.get(name)
     return summary?.priced ? [summary] : []
   })
-  const currency = planCurrency(plan, priced) ?? used[0] ?? 'EUR'
+  const currency = planCurrency(plan, priced) ?? used[0] ?? NO_CURRENCY
   const rates = plan.exchangeRates ?? []
   const change = (label: string, part: Parameters<typeof setMoney>[0]): void =>
     session.edit(label, setMoney(part))

@@ -1,5 +1,6 @@
 'use client'
 
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
@@ -50,7 +51,7 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
   const closed = useMemo(() => closedByNeed(plates), [plates])
   const costOf = useNeedCosts(machine)
   const asked = needsAsked(needs)
-  const currency = result?.ok ? result.estimate.currency : 'EUR'
+  const currency = result?.ok ? result.estimate.currency : NO_CURRENCY
   const places = state.plan.places ?? []
   const jurisdictions = useMemo(
     () =>

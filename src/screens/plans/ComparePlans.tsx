@@ -1,5 +1,6 @@
 'use client'
 
+import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { ownValue } from '../../core/ownValue.ts'
 import { Fragment, useMemo } from 'react'
 import styled from 'styled-components'
@@ -28,7 +29,12 @@ export function ComparePlans({ before, beforeName, onBack, onClose }: ComparePla
   const { reading } = address
   const comparison = useMemo(() => {
     const reportOf = (each: Plan): EstimateReport => {
-      return estimateReport(each, pricePlan(each, books, month, reading), month, reading)
+      return estimateReport(
+        each,
+        pricePlan(each, new PlanPricing({ plan: each, books, month, reading })),
+        month,
+        reading,
+      )
     }
     return compareReports(reportOf(before), reportOf(plan))
   }, [before, plan, books, month, reading])

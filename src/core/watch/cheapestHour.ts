@@ -1,0 +1,25 @@
+import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
+import { sizeRates, roughHour } from '../catalogue/sizeRates.ts'
+import { compare, ZERO, type Exact } from '../quantity/exact.ts'
+
+const memo = new WeakMap<RegionIndex, Exact>()
+
+/**
+ * An hour of the cheapest size that the region sells on demand: what is little money there, whatever the currency. Zero
+ * where none is sold so, or one is free. O(sizes), once a region.
+ */
+export function cheapestHour({ book }: BookIndex, region: RegionIndex): Exact {
+  let found = memo.get(region)
+  if (!found) memo.set(region, (found = leastOf(book, region)))
+  return found
+}
+
+function leastOf(book: BookIndex['book'], region: RegionIndex): Exact {
+  const terms = book.terms.find(({ kind }) => kind === 'on-demand')
+  if (!terms) return ZERO
+  const hours = book.sizes.flatMap((size) => {
+    const rates = sizeRates(region, size.id, terms)
+    return rates ? [roughHour(rates, size)] : []
+  })
+  return hours.reduce((least, hour) => (compare(hour, least) < 0 ? hour : least), hours[0] ?? ZERO)
+}
