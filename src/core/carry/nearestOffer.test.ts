@@ -6,6 +6,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { nearestOffer } from './nearestOffer.ts'
+import type { Decision } from '../machine/decision.ts'
 import type { Machine } from '../machine/plan.ts'
 import { resolveMachine } from '../machine/resolveMachine.ts'
 
@@ -39,6 +40,17 @@ describe('the nearest that a book sells', () => {
       { field: 'terms', from: 'gone', to: 'On demand' },
       { field: 'disk', position: 0, from: 'gone', to: 'Steps' },
     ])
+  })
+
+  test('moves to a zone that sells the size only where the place is not pinned', () => {
+    const machine = { ...SMALL_MACHINE, size: 'rare', zone: 'a', off: 'stopped' as const }
+    const kept = (...decisions: Decision[]) =>
+      nearestOffer(machine, { weeks: [OFFICE_WEEK] }, indexBook(SMALL_BOOK), { kept: new Set(decisions) })
+    expect(kept('size')?.changes).toEqual([{ field: 'zone', from: 'a', to: 'b' }])
+    expect(kept('size', 'place')).toBeUndefined()
+    // Without the size pinned another one of the same zone stands in.
+    expect(kept('place')?.machine).toMatchObject({ zone: 'a', region: 'east' })
+    expect(kept()?.machine.zone).toBe('a')
   })
 
   test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))('of %s fits', (_, book) => {

@@ -82,6 +82,25 @@ describe('a pool', () => {
     )
   })
 
+  test('is empty with its last full second, or one later, in which who stands first is served first', () => {
+    const user = (order: number, perSecond: number) => {
+      const piece: Piece = {
+        from: instant(0),
+        to: instant(10),
+        state: 'running',
+        ticks: 10 * perSecond,
+        added: 0,
+      }
+      return { key: `user-${order}`, order, pieces: piecesLater(piece.ticks, () => [piece]) }
+    }
+    const pool = { capacity: 12, until: instant(10), users: [user(1, 3), user(0, 2)] }
+    const { free, usedUpAt } = drainPool(pool, poolSteps(pool))
+    expect([usedUpAt, free.get('user-0'), free.get('user-1')]).toEqual([3, 6, 6])
+    expect(drainPool({ capacity: 10 }, poolSteps(pool)).usedUpAt).toBe(2)
+    expect(drainPool({ capacity: 11 }, poolSteps(pool)).usedUpAt).toBe(3)
+    expect(drainPool({ capacity: 51 }, poolSteps(pool)).usedUpAt).toBeUndefined()
+  })
+
   test('never gives more than it holds, and says when it is empty', () => {
     fc.assert(
       fc.property(anyPool, (pool) => {

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { add } from '../quantity/exact.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
 import type { Plan } from '../machine/plan.ts'
@@ -84,4 +85,15 @@ describe('the book of a month', () => {
 test('where nothing is priced and the plan says no currency, none is made up', () => {
   expect(planTotals({}, [], MARCH, 2)).toMatchObject({ currency: 'XXX', withoutRate: [] })
   expect(planTotals({ currency: 'CHF' }, [], MARCH, 2).currency).toBe('CHF')
+})
+
+test('net and tax add up to gross as all three are shown', () => {
+  for (let cents = 1; cents < 400; cents += 7) {
+    const total = (cents / 100).toFixed(2)
+    const { planned, tax } = planTotals({ taxPercent: '22.5' }, [amounts('EUR', total)], MARCH, 2)
+    // To the twelfth place: what is hidden behind the cents would show in the sum of many.
+    expect(toDecimal(tax!, 12)).toMatch(/^\d+\.\d\d0{10}$/)
+    const sum = Number(toDecimal(planned, 2)) + Number(toDecimal(tax!, 2))
+    expect(toDecimal(add(planned, tax!), 2)).toBe(sum.toFixed(2))
+  }
 })

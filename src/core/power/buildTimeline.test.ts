@@ -38,6 +38,14 @@ describe('phases of a machine', () => {
       ],
     ],
     [
+      'a window that closes at the very moment at which it has gone off is missed',
+      [span(100, 200), span(210, 230)],
+      'hibernated',
+      30,
+      20,
+      ['hibernated 0-100', 'waking 100-120', 'running 120-200', 'hibernating 200-230', 'hibernated 230-1000'],
+    ],
+    [
       'a gap too short to go off in is not off at all',
       [span(100, 200), span(210, 300)],
       'hibernated',

@@ -112,22 +112,46 @@ function timelineOfWeek(
     const back = Math.min(look, LONGEST_RUN)
     const on = spansAround(week, month, { back: back + longest, ahead: longest })
     const timeline = timelineOf(on, ways, month, shutdown)
+    const sure = sureFrom(on, instant(around(month).from - back - longest), ways, shutdown)
     const isFarEnough = uncharged.size === 0 || timeline.segments[0]!.from <= month.from - LONGEST_RUN
-    if (isFarEnough || back === LONGEST_RUN || isBeginningKnown(timeline, uncharged))
+    if (isFarEnough || back === LONGEST_RUN || isBeginningKnown(timeline, uncharged, sure))
       return withoutPast(timeline, uncharged)
   }
+}
+
+/**
+ * From when on what is not known, before `looked`, changes nothing. A machine that goes off misses windows and comes back
+ * late, and so one window depends on those before it: until one opens so long after the last that all changes are over.
+ * Where nothing opens for so long after `looked`, the gap that is there then is known too. O(windows).
+ */
+function sureFrom(
+  on: readonly Span[],
+  looked: Instant,
+  ways: WaysOff,
+  shutdown: ShutdownOff | undefined,
+): number {
+  const longestChange = [...ways, ...(shutdown ? [shutdown] : [])].reduce(
+    (most, { changes }) => Math.max(most, changes.leave + changes.return),
+    0,
+  )
+  const first = on[0]?.from ?? Infinity
+  if (first - looked >= Math.max(longestChange, ways.at(-1)!.from)) return -Infinity
+  const at = on.findIndex(({ from }, i) => from - (on[i - 1]?.to ?? looked) >= longestChange)
+  return on[at]?.from ?? Infinity
 }
 
 const statesOf = (ways: readonly Pick<WayOff, 'off'>[]): ReadonlySet<PowerState> =>
   new Set(ways.map(({ off }) => off))
 
-/** What comes first is not sure: a window can be missed while a machine goes off. Later a machine that is off is off. */
-function isBeginningKnown({ segments, month }: MonthTimeline, uncharged: ReadonlySet<PowerState>): boolean {
-  const sure = segments[0]!.from + MARGIN
-  return segments.some(
-    ({ phase, from, to }) => to > sure && from <= month.from && uncharged.has(STATE_OF_PHASE[phase]),
+/** Whether it is off and uncharged, for sure, before the month or at its beginning. */
+const isBeginningKnown = (
+  { segments, month }: MonthTimeline,
+  uncharged: ReadonlySet<PowerState>,
+  sure: number,
+): boolean =>
+  segments.some(
+    ({ phase, from }) => from >= sure && from <= month.from && uncharged.has(STATE_OF_PHASE[phase]),
   )
-}
 
 /** Without what was over before the last time that it was off and uncharged, before what is kept of any month. */
 function withoutPast(timeline: MonthTimeline, uncharged: ReadonlySet<PowerState>): MonthTimeline {

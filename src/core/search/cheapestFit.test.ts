@@ -16,6 +16,7 @@ import { PlanPricing } from '../meter/planPricing.ts'
 import { POWER_STATES } from '../off/powerState.ts'
 import { compare, type Exact } from '../quantity/exact.ts'
 import { gib } from '../quantity/units.ts'
+import { plateInputs } from '../testing/plateInputs.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { SMALL_MACHINE } from '../testing/smallBook.ts'
@@ -219,4 +220,23 @@ describe('the cheapest that still fits', () => {
     const again = { ...plan, machines: [best.machine] }
     expect(search(inputsFor(again, [RULE_BOOK, cheap], best.machine))!.machine).toEqual(best.machine)
   })
+})
+
+test('of several that cost the same and change as much, the first of the book is found', () => {
+  const middle = RULE_BOOK.sizes.find(({ id }) => id === 'middle')!
+  const twins = ['twin-a', 'twin-b'].map((id) => ({ ...middle, id, name: id }))
+  const prices = Object.fromEntries(
+    Object.entries(RULE_BOOK.prices).map(([region, { sizes, ...rest }]) => [
+      region,
+      { ...rest, sizes: { ...sizes, 'twin-a': { perHour: '0.0001' }, 'twin-b': { perHour: '0.0001' } } },
+    ]),
+  )
+  const found = (order: readonly (typeof middle)[]): string | undefined => {
+    const book = { ...RULE_BOOK, sizes: [...order, ...RULE_BOOK.sizes], prices }
+    return search(
+      plateInputs({ pinned: ['place', 'terms', 'disk-kind', 'disk-room', 'image', 'off'] }, [book]),
+    )?.machine.size
+  }
+  expect(found(twins)).toBe('twin-a')
+  expect(found(twins.toReversed())).toBe('twin-b')
 })
