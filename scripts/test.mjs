@@ -121,7 +121,11 @@ function ensureChromium() {
   console.log('Installing Chromium…')
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
-  const { status } = spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], { stdio: 'inherit', env })
+  const { status } = spawnSync(
+    'apt-get',
+    ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'],
+    { stdio: 'inherit', env },
+  )
   if (status !== 0) {
     console.error(asks)
     process.exit(1)

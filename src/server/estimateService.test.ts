@@ -83,7 +83,7 @@ test('two are worked on, eight wait, and more are sent away before they are read
   const answers = Array.from({ length: 10 }, () => ask(threads))
   const unread = requestOf()
   const refused = await estimateService(unread, threads)
-  expect([unread.bodyUsed, refused.headers.get('retry-after')]).toEqual([false, '10'])
+  expect([unread.bodyUsed, refused.headers.get('retry-after')]).toEqual([false, '9'])
   expect(await problemOf(refused)).toEqual([503, 'too-many'])
   await settled()
   expect(HeldThread.all).toHaveLength(2)

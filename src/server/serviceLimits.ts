@@ -3,8 +3,8 @@ import { MOST_REQUEST_BYTES } from '../files/estimate/requestLimits.ts'
 /** What the service gives to one request, and to all of them. */
 export const SERVICE_LIMITS = {
   bytes: MOST_REQUEST_BYTES,
-  /** From the first byte of a request to its answer, waiting included. */
-  longestMs: 10_000,
+  /** From the head of a request to its answer, waiting included; with reading it and sending the answer, ten or eleven. */
+  longestMs: 9_000,
   /** For working on a small body, which takes milliseconds. */
   smallBytes: 256 * 1024,
   smallMs: 3_000,

@@ -3,6 +3,7 @@ import type { Plan } from '../core/machine/plan.ts'
 import { parsePlan, planToFile } from '../files/plan/planFile.ts'
 import { MOST_EDITS, type History } from './history.ts'
 import type { StoredChange } from './planStore.ts'
+import type { StoreNotice } from './storeNotice.ts'
 
 enablePatches()
 
@@ -20,8 +21,8 @@ export const editLabels = (changes: readonly Change[]): string[] =>
   changes.flatMap((change) => (change.kind === 'edit' ? [change.label] : []))
 
 interface MadeChange {
-  /** What could not be done, for people. */
-  readonly said?: string
+  /** What could not be done. */
+  readonly said?: StoreNotice
   readonly plan: Plan
   readonly history: History
   readonly stored: StoredChange
@@ -66,9 +67,7 @@ function moved(
     plan,
     history: { edits, cursor: history.cursor },
     stored: { kind: 'forget', side },
-    said: isBefore
-      ? 'This step is damaged: it and those before it can no longer be taken back. The plan is as it was.'
-      : 'This step is damaged: it and those after it can no longer be done again. The plan is as it was.',
+    said: { code: 'step-damaged', side },
   }
 }
 

@@ -143,7 +143,7 @@ describe.each(KINDS)('%s', (_, status, damage) => {
     const { session } = await open(name)
     const { status: found, damage: said, saveProblem, refusedBooks } = session.snapshot()
     expect([found, saveProblem]).toEqual([status, undefined])
-    const words = JSON.stringify([said, refusedBooks, session.snapshot().notice])
+    const words = JSON.stringify([said, refusedBooks, session.snapshot().notices])
     expect(words).not.toMatch(/TypeError|undefined is|is not a function|Cannot read/)
     expect(said.length > 0).toBe(status === 'damaged')
     // What could not be opened lies as it lay.
@@ -190,7 +190,7 @@ test('a damaged step is said and skipped, and later steps stay', async () => {
     plan: { name: 'Two' },
     undoLabel: undefined,
     redoLabel: 'rename to Three',
-    notice: expect.stringContaining('it and those before it can no longer be taken back') as string,
+    notices: [{ code: 'step-damaged', side: 'before' }],
   })
   await expect.poll(() => session.settled()).toBe(true)
   session.close()
@@ -198,7 +198,7 @@ test('a damaged step is said and skipped, and later steps stay', async () => {
   expect(again.snapshot()).toMatchObject({
     undoLabel: undefined,
     redoLabel: 'rename to Three',
-    notice: undefined,
+    notices: [],
   })
   again.redo()
   expect(again.snapshot().plan.name).toBe('Three')
@@ -208,7 +208,7 @@ test('a step that is not one is left out with those beyond it, and said', async 
   const { db, name } = await worn()
   await ofEdit(1, (row) => ({ ...row, label: 4 }))(db)
   const { session } = await open(name)
-  expect(session.snapshot().notice).toContain('A stored step is damaged')
+  expect(session.snapshot().notices).toEqual([{ code: 'stored-steps-lost', count: 1 }])
   session.undo()
   expect(session.snapshot()).toMatchObject({ plan: { name: 'One' }, undoLabel: undefined })
 })

@@ -22,9 +22,3 @@ function planBefore(plan: Plan, edits: History['edits']): Plan | undefined {
     return undefined
   }
 }
-
-/** That so many stored steps are of no use any more. */
-export const lostText = (steps: number): string =>
-  steps === 1
-    ? 'A stored step is damaged and can no longer be taken back. The plan is as it was.'
-    : `${steps} stored steps are damaged or stand behind damaged ones, and can no longer be taken back. The plan is as it was.`

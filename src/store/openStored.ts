@@ -1,11 +1,11 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import { lostText } from './earlierPlans.ts'
 import type { History } from './history.ts'
 import { editionName, loadBooks, loadPlan, storeBook, storeFreshPlan } from './planStore.ts'
 import type { SessionState } from './sessionState.ts'
 import { storageProblem } from './storageProblem.ts'
+import type { StorageProblem, StoreNotice } from './storeNotice.ts'
 
 export interface Demo {
   readonly plan: Plan
@@ -37,7 +37,7 @@ export async function openStored(
   db: NotchgaugeDatabase,
   loadDemo: () => Promise<Demo>,
 ): Promise<OpenedStore> {
-  let problem: string | undefined
+  let problem: StorageProblem | undefined
   try {
     const found = await readStored(db, loadDemo)
     if (found) return found
@@ -81,11 +81,11 @@ async function readStored(
   const restored =
     demo?.books.filter((book) => books.length === 0 || refused.includes(editionName(book))) ?? []
   const refusedBooks = refused.filter((name) => !restored.some((book) => editionName(book) === name))
-  const notice = lostSteps > 0 ? lostText(lostSteps) : undefined
+  const notices: StoreNotice[] = lostSteps > 0 ? [{ code: 'stored-steps-lost', count: lostSteps }] : []
   return {
     saved: { revision, plan, history: { edits, cursor } },
     booksRevision,
-    shown: { status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks, notice },
+    shown: { status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks, notices },
     isKept: true,
     wasThere: true,
   }

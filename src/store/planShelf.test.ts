@@ -66,7 +66,9 @@ test('more than two hundred are refused with a sentence, and those there stay', 
       file: {},
     })),
   )
-  await expect(shelf.put(plan('one-more', 'One more'))).rejects.toThrow('There are 200 plans already')
+  await expect(shelf.put(plan('one-more', 'One more'))).rejects.toMatchObject({
+    problem: { code: 'too-many-plans', most: 200 },
+  })
   await shelf.put(plan('p7', 'Plan 7 again'))
   expect(await shelf.list()).toHaveLength(200)
 })

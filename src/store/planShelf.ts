@@ -4,7 +4,7 @@ import type { FileIssue } from '../files/reading/fileIssue.ts'
 import { planToFile } from '../files/plan/planFile.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { parseStoredPlan } from './planStore.ts'
-import { StoreProblem } from './storageProblem.ts'
+import { StoreError } from './storageProblem.ts'
 
 /** A plan that is not open, as a list shows it. */
 export interface OnShelf {
@@ -34,7 +34,7 @@ export class PlanShelf {
     await this.db.transaction('rw', this.db.shelf, async () => {
       const before = await this.db.shelf.get(id)
       if (!before && (await this.db.shelf.count()) >= MOST_SHELVED) {
-        throw new StoreProblem(`There are ${MOST_SHELVED} plans already: delete one first.`)
+        throw new StoreError({ code: 'too-many-plans', most: MOST_SHELVED })
       }
       const archived = before?.archived ?? false
       await this.db.shelf.put({ id, name, machines: machines.length, archived, file: planToFile(plan) })

@@ -31,9 +31,7 @@ test('changes of different places are both kept, in silence', () => {
 test('of two changes of one place the later stands, and it is said', () => {
   const { plan, said } = after({ kind: 'edit', label: 'theirs', recipe: renamePlan('yours') }, rename)
   expect(plan.name).toBe('mine')
-  expect(said).toEqual([
-    'Another tab changed the same (“theirs”): “call it mine” of this one stands; undo takes it back.',
-  ])
+  expect(said).toEqual([{ code: 'changed-twice', theirs: 'theirs', ours: 'call it mine' }])
 })
 
 test('a change of what is gone is said to change nothing any more', () => {
@@ -42,12 +40,12 @@ test('a change of what is gone is said to change nothing any more', () => {
     resize,
   )
   expect(plan.machines.map(({ name }) => name)).toEqual(['bench-two'])
-  expect(said).toEqual(['“huge” changes nothing any more: another tab was first.'])
+  expect(said).toEqual([{ code: 'nothing-left', label: 'huge' }])
 })
 
 test('changes of another plan than the one that is open now are given up, and named', () => {
   const other = { ...PLAN, id: 'other', name: 'Spare' }
   const { plan, said, pending } = rebase({ plan: other, history: NONE }, [resize], [], PLAN)
   expect([plan, pending]).toEqual([other, []])
-  expect(said).toEqual(['Another tab opened the plan “Spare”: not kept of what was changed here: huge.'])
+  expect(said).toEqual([{ code: 'other-plan-opened', name: 'Spare', gone: ['huge'] }])
 })

@@ -3,6 +3,7 @@ import { editLabels, makeChange, type Change } from './change.ts'
 import type { History } from './history.ts'
 import type { StoredEdit } from './database.ts'
 import { editsMeet } from './editsThatMeet.ts'
+import type { StoreNotice } from './storeNotice.ts'
 
 interface Ground {
   readonly plan: Plan
@@ -13,7 +14,7 @@ interface Rebased extends Ground {
   /** What is still to be saved. */
   readonly pending: readonly Change[]
   /** What a person must know: edits that are gone, or that stand over those of another tab. */
-  readonly said: readonly string[]
+  readonly said: readonly StoreNotice[]
 }
 
 /**
@@ -28,11 +29,10 @@ export function rebase(
 ): Rebased {
   const labels = editLabels(pending)
   if (ground.plan.id !== planBefore.id && labels.length > 0) {
-    const { name } = ground.plan
-    const said = `Another tab opened the plan “${name}”: not kept of what was changed here: ${labels.join(', ')}.`
+    const said = { code: 'other-plan-opened', name: ground.plan.name, gone: labels } as const
     return { ...ground, pending: [], said: [said] }
   }
-  const said: string[] = []
+  const said: StoreNotice[] = []
   let { plan, history } = ground
   for (const change of pending) {
     const made = makeChange(plan, history, change)
@@ -40,12 +40,10 @@ export function rebase(
       const { forward, label } = made.stored.edit
       const met = theirs.find((edit) => editsMeet(edit.forward, forward))
       if (met) {
-        said.push(
-          `Another tab changed the same (“${met.label}”): “${label}” of this one stands; undo takes it back.`,
-        )
+        said.push({ code: 'changed-twice', theirs: met.label, ours: label })
       }
     } else if (change.kind === 'edit') {
-      said.push(`“${change.label}” changes nothing any more: another tab was first.`)
+      said.push({ code: 'nothing-left', label: change.label })
     }
     if (made) ({ plan, history } = made)
   }

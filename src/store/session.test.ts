@@ -159,12 +159,12 @@ describe('storage that fails', () => {
     const session = new Session(db, () => Promise.resolve(demo()))
     vi.spyOn(db.editions, 'toArray').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     await session.open()
-    expect(session.snapshot().saveProblem).toContain('refuses')
+    expect(session.snapshot().saveProblem).toEqual({ code: 'refused' })
     vi.spyOn(db, 'transaction').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     session.edit('smaller', takeKite)
     expect(sizeOf(session)).toBe('kite-4-16')
     await vi.waitFor(() => expect(db.transaction).toHaveBeenCalled())
-    await vi.waitFor(() => expect(session.snapshot().saveProblem).toContain('refuses'))
+    await vi.waitFor(() => expect(session.snapshot().saveProblem).toEqual({ code: 'refused' }))
     expect(session.settled()).toBe(false)
   })
 
@@ -172,7 +172,7 @@ describe('storage that fails', () => {
     const { session, db } = await open()
     const put = vi.spyOn(db.plan, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
     session.edit('smaller', takeKite)
-    await until(session, ({ saveProblem }) => saveProblem?.includes('full') ?? false)
+    await until(session, ({ saveProblem }) => saveProblem?.code === 'full')
     expect(sizeOf(session)).toBe('kite-4-16')
     put.mockRestore()
     session.edit('rename', renamePlan('Later'))
@@ -214,7 +214,7 @@ describe('storage that fails', () => {
 })
 
 describe('edits of two tabs that meet', () => {
-  const notice = (session: Session): string => session.snapshot().notice ?? ''
+  const notices = (session: Session) => session.snapshot().notices
 
   /** Two tabs of one plan, the second of which has not heard of the first one's edit yet. */
   async function twoTabs(first: (session: Session) => void, second: (session: Session) => void) {
@@ -232,8 +232,8 @@ describe('edits of two tabs that meet', () => {
       (tab) => tab.edit('call it A', renamePlan('A')),
       (tab) => tab.edit('call it B', renamePlan('B')),
     )
-    const [said] = [notice(one), notice(two)].filter(Boolean)
-    expect(said).toMatch(/Another tab changed the same \(“call it [AB]”\)/)
+    const [said] = [...notices(one), ...notices(two)]
+    expect(said).toMatchObject({ code: 'changed-twice', theirs: expect.stringMatching(/^call it [AB]$/) })
     const { name } = two.snapshot().plan
     await until(one, ({ plan }) => plan.name === name)
     two.undo()
@@ -247,7 +247,7 @@ describe('edits of two tabs that meet', () => {
       (tab) => tab.edit('kite', takeKite),
     )
     await until(one, ({ plan }) => plan.name === 'A' && sizeOf(one) === 'kite-4-16')
-    expect(notice(one) + notice(two)).toBe('')
+    expect([...notices(one), ...notices(two)]).toEqual([])
   })
 })
 
@@ -310,7 +310,7 @@ describe('several plans', () => {
     vi.spyOn(db.shelf, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
     await session.openPlan(other('Third'))
     expect(session.snapshot().plan.name).toBe('Spare')
-    expect(session.snapshot().saveProblem).toMatch(/storage is full.*stays open/)
+    expect(session.snapshot()).toMatchObject({ saveProblem: { code: 'full' }, staysOpen: true })
   })
 
   test('one that lies on the shelf is kept there as it is when another takes its place', async () => {

@@ -13,7 +13,7 @@ import { Listeners } from './Listeners.ts'
 import { openStored, type Demo, type Saved } from './openStored.ts'
 import { deleteBook, editionName, loadBooks, loadPlan, savePlan, storeBook } from './planStore.ts'
 import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
-import { storageProblem, StoreProblem } from './storageProblem.ts'
+import { storageProblem, StoreError } from './storageProblem.ts'
 import { UnsavedPlan } from './UnsavedPlan.ts'
 
 /**
@@ -56,14 +56,7 @@ export class Session {
     try {
       await this.openStored()
     } catch (error) {
-      const problem = storageProblem(error)
-      const issue = {
-        code: 'bad-value',
-        pointer: '',
-        problem,
-        expected: 'the demo, which comes with the page. Reload it.',
-      } as const
-      this.show({ status: 'damaged', damage: [issue] })
+      this.show({ status: 'damaged', saveProblem: storageProblem(error) })
     }
   }
 
@@ -161,7 +154,7 @@ export class Session {
     const made = makeChange(this.state.plan, this.history, change)
     if (!made) return false
     this.history = made.history
-    this.show({ plan: made.plan, ...(made.said !== undefined && { notice: made.said }) })
+    this.show({ plan: made.plan, ...(made.said !== undefined && { notices: [made.said] }) })
     return true
   }
 
@@ -181,7 +174,7 @@ export class Session {
         else await this.saveOne(this.pending[0]!)
       }
       this.unsaved.forget()
-      if (this.state.saveProblem !== undefined) this.show({ saveProblem: undefined })
+      if (this.state.saveProblem) this.show({ saveProblem: undefined, staysOpen: false })
     } catch (error) {
       this.show({ saveProblem: storageProblem(error) })
     } finally {
@@ -214,7 +207,7 @@ export class Session {
     // Said once: what cannot be read now is not read again until something newer is saved.
     if (!loaded?.ok) {
       this.heardOf = this.saved.revision
-      throw new StoreProblem('The plan that another tab saved cannot be read.')
+      throw new StoreError({ code: 'other-save-unreadable' })
     }
     const { plan, revision, edits, cursor, welcome } = loaded.value
     const before = this.saved
@@ -227,11 +220,11 @@ export class Session {
     this.pending = [...rebased.pending]
     this.previewed = undefined
     const { said } = rebased
-    this.show({ plan: rebased.plan, welcome, ...(said.length > 0 && { notice: said.join(' ') }) })
+    this.show({ plan: rebased.plan, welcome, ...(said.length > 0 && { notices: said }) })
   }
 
   dismissNotice(): void {
-    this.show({ notice: undefined })
+    this.show({ notices: [] })
   }
 
   /** Another plan in place of the open one. One that lies on the shelf is laid there as it is now, not as it was. */
@@ -252,7 +245,7 @@ export class Session {
     try {
       await this.shelf.put({ ...open, id })
     } catch (error) {
-      this.show({ saveProblem: `${storageProblem(error)} The open plan stays open.` })
+      this.show({ saveProblem: storageProblem(error), staysOpen: true })
       return
     }
     this.edit(`open ${plan.name}`, replacePlan({ ...plan, id: plan.id ?? crypto.randomUUID() }))

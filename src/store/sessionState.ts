@@ -1,6 +1,7 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
+import type { StorageProblem, StoreNotice } from './storeNotice.ts'
 
 /** What is shown of the open plan. */
 export interface SessionState {
@@ -11,9 +12,11 @@ export interface SessionState {
   readonly redoLabel: string | undefined
   readonly welcome: boolean
   /** Why changes are not kept, when they are not. */
-  readonly saveProblem: string | undefined
+  readonly saveProblem: StorageProblem | undefined
+  /** Another plan was asked for and could not be stored, so that the open one stays. */
+  readonly staysOpen: boolean
   /** What another tab did to changes that were made here, and steps that can no longer be taken back. */
-  readonly notice: string | undefined
+  readonly notices: readonly StoreNotice[]
   /** Stored price books that can no longer be read. */
   readonly refusedBooks: readonly string[]
   /** What is wrong with the stored plan, when it cannot be opened. */
@@ -30,7 +33,8 @@ export const NOTHING_OPEN: SessionState = {
   redoLabel: undefined,
   welcome: false,
   saveProblem: undefined,
-  notice: undefined,
+  staysOpen: false,
+  notices: [],
   refusedBooks: [],
   damage: [],
 }

@@ -1,12 +1,16 @@
-/** What went wrong in the store, in a sentence for people. */
-export class StoreProblem extends Error {}
+import type { StorageProblem } from './storeNotice.ts'
 
-/** Why the browser did not store something, in words. */
-export function storageProblem(error: unknown): string {
-  const name = error instanceof Error ? error.name : ''
-  if (/Quota/.test(name) || /quota/i.test(String(error))) return 'The browser’s storage is full.'
-  if (/MissingAPI|OpenFailed|InvalidState|Security|DatabaseClosed/.test(name)) {
-    return 'The browser refuses to store data for this page.'
+/** Thrown where the store itself knows what is wrong. */
+export class StoreError extends Error {
+  constructor(readonly problem: StorageProblem) {
+    super(problem.code)
   }
-  return error instanceof StoreProblem ? error.message : 'The browser could not store the plan.'
+}
+
+/** Why the browser did not store something. */
+export function storageProblem(error: unknown): StorageProblem {
+  const name = error instanceof Error ? error.name : ''
+  if (/Quota/.test(name) || /quota/i.test(String(error))) return { code: 'full' }
+  if (/MissingAPI|OpenFailed|InvalidState|Security|DatabaseClosed/.test(name)) return { code: 'refused' }
+  return error instanceof StoreError ? error.problem : { code: 'failed' }
 }

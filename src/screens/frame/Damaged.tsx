@@ -1,19 +1,21 @@
 'use client'
 
 import styled from 'styled-components'
-import type { FileIssue } from '../../files/reading/fileIssue.ts'
+import type { SessionState } from '../../store/sessionState.ts'
 import { LastResort } from '../lastResort/LastResort'
 import { IssueList } from '../workbench/IssueList'
 import { Mark } from '../../interface/Mark'
+import { storageProblemText } from './storeNoticeText.ts'
 
 /** The stored plan does not pass its own schema: it is left as it is until the person decides. */
-export function Damaged({ issues }: { readonly issues: readonly FileIssue[] }) {
+export function Damaged({ state: { damage, saveProblem } }: { readonly state: SessionState }) {
   return (
     <Page>
       <Mark />
       <h1>The stored plan cannot be opened</h1>
       <p>It is still in this browser, untouched.</p>
-      <IssueList issues={issues} />
+      {saveProblem && <p>{storageProblemText(saveProblem)} Reload the page.</p>}
+      {damage.length > 0 && <IssueList issues={damage} />}
       <LastResort />
     </Page>
   )

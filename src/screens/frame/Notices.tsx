@@ -5,6 +5,7 @@ import { writePlan } from '../../files/plan/planFile.ts'
 import { Button } from '../../interface/Button'
 import { download, fileName } from '../workbench/download.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
+import { storageProblemText, storeNoticeText } from './storeNoticeText.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
 /** Lines across the page: what the demo is, and what the person must know now. */
@@ -16,7 +17,8 @@ export function Notices() {
       {state.saveProblem && (
         <Notice role="alert" $alert>
           <span>
-            <b>Changes are not being kept.</b> {state.saveProblem} Export the plan before you leave; the next
+            <b>Changes are not being kept.</b> {storageProblemText(state.saveProblem)}
+            {state.staysOpen && ' The open plan stays open.'} Export the plan before you leave; the next
             change tries again.
           </span>
           <Button onPress={() => download(`${fileName(state.plan.name)}.plan.json`, writePlan(state.plan))}>
@@ -24,9 +26,9 @@ export function Notices() {
           </Button>
         </Notice>
       )}
-      {state.notice && (
+      {state.notices.length > 0 && (
         <Notice role="alert" $alert>
-          <span>{state.notice}</span>
+          <span>{state.notices.map(storeNoticeText).join(' ')}</span>
           <Button onPress={() => session.dismissNotice()}>Close</Button>
         </Notice>
       )}

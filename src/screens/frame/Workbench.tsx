@@ -49,7 +49,7 @@ export function Workbench() {
 function OpenWorkbench({ session }: { readonly session: Session }) {
   const state = useSyncExternalStore(session.subscribe, session.snapshot, session.snapshot)
   if (state.status === 'loading') return <Opening />
-  if (state.status === 'damaged') return <Damaged issues={state.damage} />
+  if (state.status === 'damaged') return <Damaged state={state} />
   return <ReadyWorkbench session={session} state={state} />
 }
 
