@@ -62,8 +62,8 @@ export async function estimateService(
     return say(answer, { allow: 'POST, OPTIONS' })
   }
   if (!/^application\/json\s*(;|$)/i.test(request.headers.get('content-type') ?? '')) return say(NOT_MARKED)
-  const place = threads.admit()
-  if (!place) return say(BUSY, { 'retry-after': RETRY_AFTER })
+  const seat = threads.admit()
+  if (!seat) return say(BUSY, { 'retry-after': RETRY_AFTER })
   const patience = new AbortController()
   const end = (): void => patience.abort()
   const timer = setTimeout(end, SERVICE_LIMITS.longestMs)
@@ -85,7 +85,7 @@ export async function estimateService(
   } finally {
     clearTimeout(timer)
     request.signal.removeEventListener('abort', end)
-    place.leave()
+    seat.leave()
   }
 }
 

@@ -50,7 +50,7 @@ export function gapAdvice(
 ): readonly GapAdvice[] {
   const states = POWER_STATES.filter((off) => resolved.index.book.states[off])
   return gapsToAdvise(resolved, month).flatMap((gap): GapAdvice[] => {
-    const ways = states.flatMap((off) => wayFor(resolved, gap, off, month, shared) ?? [])
+    const ways = states.flatMap((off) => pricedWay(resolved, gap, off, month, shared) ?? [])
     if (ways.length === 0) return []
     ways.sort((a, b) => compare(a.total, b.total))
     const best = ways.find(({ reasons, mayEnd }) => reasons.length === 0 && !mayEnd)
@@ -62,7 +62,7 @@ export function gapAdvice(
 export const planFor = (plan: OffPlan, { fromMinutes, toMinutes }: DistinctGap, off: OffState): OffPlan =>
   withOffBetween(plan, fromMinutes, toMinutes, off)
 
-function wayFor(
+function pricedWay(
   resolved: ResolvedMachine,
   gap: DistinctGap,
   off: OffState,

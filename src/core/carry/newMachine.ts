@@ -2,7 +2,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { indexBook } from '../catalogue/bookIndex.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { gib } from '../quantity/units.ts'
-import { nearestOffer } from './nearestOffer.ts'
+import { carryOver } from './carryOver.ts'
 import type { Machine } from '../machine/plan.ts'
 
 /** Names that no book has: the nearest that the book sells takes their place. */
@@ -29,5 +29,5 @@ export function newMachine(book: PriceBook, name: string, week: WeekPlan): Machi
     week: week.id,
     off: 'deallocated',
   }
-  return nearestOffer(wanted, { weeks: [week] }, indexBook(book))?.machine
+  return carryOver(wanted, { weeks: [week] }, indexBook(book))?.machine
 }

@@ -41,7 +41,7 @@ export const lengthAsRead = (month: BillingMonth): Seconds =>
 const alwaysOnForms = new WeakMap<ResolvedMachine, ResolvedMachine>()
 
 /** The machine if it were never switched off; a pure memo, since every month asks. */
-export function neverOff(resolved: ResolvedMachine): ResolvedMachine {
+export function alwaysOnForm(resolved: ResolvedMachine): ResolvedMachine {
   let form = alwaysOnForms.get(resolved)
   if (!form) alwaysOnForms.set(resolved, (form = withOff(resolved, 'running')))
   return form
@@ -67,7 +67,7 @@ export function estimateMachine({
   const metered = meterMachine(resolved, month)
   const total = chargedTotal(resolved, metered, month, shared)
   if ('code' in total) return total
-  const alwaysOn = alwaysOnTotal(neverOff(resolved), month, sharedAlwaysOn)
+  const alwaysOn = alwaysOnTotal(alwaysOnForm(resolved), month, sharedAlwaysOn)
   if ('code' in alwaysOn) return alwaysOn
   let charges: readonly Charge[] | undefined
   return {

@@ -9,7 +9,7 @@ import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { refuse, type Outcome } from '../outcome.ts'
 import { meterMachine } from './chargeMachine.ts'
-import { estimateMachine, neverOff, type Estimate, type NotPriced } from './estimateMachine.ts'
+import { estimateMachine, alwaysOnForm, type Estimate, type NotPriced } from './estimateMachine.ts'
 import { keptAccount } from './keptAccount.ts'
 import type { AccountMember, SharedAccount } from './sharedAccount.ts'
 
@@ -32,7 +32,7 @@ export interface PricedAccount {
 }
 
 /** Another provider that a machine can be moved to, and how its amounts are set against the machine's own. */
-export interface ProviderOffer {
+export interface PricedProvider {
   readonly index: BookIndex
   readonly month: BillingMonth
   readonly shared: SharedAccount | undefined
@@ -78,7 +78,7 @@ export class PlanPricing {
   }
 
   /** The other providers with a book for the month, in the order of their books; currencies are set against `own`. */
-  elsewhere({ book: own }: BookIndex): ProviderOffer[] {
+  elsewhere({ book: own }: BookIndex): PricedProvider[] {
     const { books, month, plan } = this.inputs
     const others = new Set(books.map(({ provider }) => provider.id))
     others.delete(own.provider.id)
@@ -131,7 +131,7 @@ export class PlanPricing {
       members
         .filter(({ machine }) => !lackedState(machine, book))
         .map((member) => ({ resolved: member, metered: meterMachine(member, month) }))
-    const running = resolved.map(neverOff)
+    const running = resolved.map(alwaysOnForm)
     return {
       planned: keptAccount(book, metered(resolved), orders, month),
       alwaysOn: keptAccount(book, metered(running), orders, month),

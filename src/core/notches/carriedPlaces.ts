@@ -1,5 +1,5 @@
 import { akinImage } from '../machine/akinImage.ts'
-import { nearestOffer } from '../carry/nearestOffer.ts'
+import { carryOver } from '../carry/carryOver.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import { applyChoice, choiceKey, type Choice } from '../machine/choice.ts'
@@ -10,10 +10,10 @@ import { changesBetween } from '../machine/forcedChange.ts'
 import { NearestSizes } from '../carry/nearestSizes.ts'
 import { exchanged, type Exchange } from '../machine/exchange.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
-import type { ProviderOffer } from '../meter/planPricing.ts'
+import type { PricedProvider } from '../meter/planPricing.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import { keptDecisions } from './keptDecisions.ts'
-import { ownOffer } from './offerFor.ts'
+import { ownProvider } from './pricedProvider.ts'
 import type { Carried, Notch, PlatesInputs } from './plate.ts'
 
 type PlaceChoice = Extract<Choice, { decision: 'place' }>
@@ -28,7 +28,7 @@ export function carriedPlaces(
   present: Exact | undefined,
 ): Notch[] {
   const { elsewhere = [] } = inputs
-  const carryHome = new CarryOver(inputs, ownOffer(inputs))
+  const carryHome = new CarryOver(inputs, ownProvider(inputs))
   const at = within.map((notch) => {
     const mends = !notch.isPresent && notch.reasons.length > 0
     return mends ? carryHome.notch(notch.choice as PlaceChoice, present, notch) : notch
@@ -53,7 +53,7 @@ class CarryOver {
 
   constructor(
     private readonly inputs: PlatesInputs,
-    private readonly offer: ProviderOffer,
+    private readonly offer: PricedProvider,
   ) {
     const { resolved } = inputs
     const { machine, size } = resolved
@@ -83,7 +83,7 @@ class CarryOver {
     const barred = placeReasons({ region, machine, users: resolved.users })
     if (barred.length > 0) return { reasons: barred }
     const { kept, tolerated, sizes } = this
-    const offer = sizes && nearestOffer(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })
+    const offer = sizes && carryOver(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })
     if (!offer) return { reasons: this.whyNothing(region) }
     const changes = changesBetween(machine, offer.machine, index, resolved.index)
     return { machine: offer.machine, resolved: offer.resolved, changes }

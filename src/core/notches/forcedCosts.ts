@@ -4,10 +4,10 @@ import type { ForcedChange } from '../machine/forcedChange.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { Charge } from '../meter/charge.ts'
 import { chargeMachine, meterMachine } from '../meter/chargeMachine.ts'
-import type { ProviderOffer } from '../meter/planPricing.ts'
+import type { PricedProvider } from '../meter/planPricing.ts'
 import { withOffPlan } from '../off/offPlan.ts'
 import { add, subtract, ZERO, type Exact } from '../quantity/exact.ts'
-import { offerFor, ownOffer } from './offerFor.ts'
+import { pricedProvider, ownProvider } from './pricedProvider.ts'
 import type { Carried, PlatesInputs } from './plate.ts'
 
 interface ForcedCost {
@@ -30,8 +30,8 @@ export interface ForcedCosts {
  * What is left is the choice's own. Undefined where either has no price.
  */
 export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts | undefined {
-  const at = offerFor(inputs, carried.machine.provider)
-  const before = priceParts(inputs.resolved, ownOffer(inputs))
+  const at = pricedProvider(inputs, carried.machine.provider)
+  const before = priceParts(inputs.resolved, ownProvider(inputs))
   const after = at && priceParts(carried.resolved, at)
   if (!before || !after) return undefined
   const offChange = carried.changes.find(({ field }) => field === 'off')
@@ -51,7 +51,7 @@ export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts
   return { changes, own: subtract(difference, named), difference }
 }
 
-type Pricing = Pick<ProviderOffer, 'month' | 'shared' | 'exchange'>
+type Pricing = Pick<PricedProvider, 'month' | 'shared' | 'exchange'>
 
 const withOffOf = (resolved: ResolvedMachine, before: ResolvedMachine): ResolvedMachine | undefined =>
   lackedState(before.machine, resolved.index.book)

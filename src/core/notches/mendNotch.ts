@@ -1,6 +1,6 @@
 import { fitReasons } from '../fit/fitReasons.ts'
 import { applyChoice } from '../machine/choice.ts'
-import { nearestOffer } from '../carry/nearestOffer.ts'
+import { carryOver } from '../carry/carryOver.ts'
 import { keptDecisions } from './keptDecisions.ts'
 import type { Carried, Notch, PlatesInputs } from './plate.ts'
 
@@ -12,7 +12,7 @@ import type { Carried, Notch, PlatesInputs } from './plate.ts'
 export function mendNotch({ resolved, plan }: PlatesInputs, { choice, carried }: Notch): Carried | undefined {
   if (carried || choice.decision === 'place') return carried
   const { machine, size, index } = resolved
-  return nearestOffer(applyChoice(machine, choice), plan, index, {
+  return carryOver(applyChoice(machine, choice), plan, index, {
     like: size,
     kept: keptDecisions(machine, choice.decision),
     tolerated: new Set(fitReasons(resolved).map(({ code }) => code)),

@@ -1,7 +1,7 @@
 import { ownValue } from '../ownValue.ts'
 import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
 import type { Size } from '../catalogue/priceBook.ts'
-import { neverOff } from '../meter/estimateMachine.ts'
+import { alwaysOnForm } from '../meter/estimateMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import type { Notch, PlatesInputs } from './plate.ts'
 import { resolveChoice } from './resolveChoice.ts'
@@ -26,7 +26,7 @@ export function sizeHour({ region, terms }: ResolvedMachine, size: Size): Exact 
 export const alwaysOnTotal = (
   { month, shared }: PlatesInputs,
   resolved: ResolvedMachine,
-): Exact | undefined => machineTotal(neverOff(resolved), month, shared)
+): Exact | undefined => machineTotal(alwaysOnForm(resolved), month, shared)
 
 export const perUnit = (total: Exact | undefined, units: number): Exact | undefined =>
   total && units > 0 ? divide(total, unitsExact(units)) : undefined

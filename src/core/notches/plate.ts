@@ -6,7 +6,7 @@ import type { Decision, PlateId } from '../machine/decision.ts'
 import type { ForcedChange } from '../machine/forcedChange.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { PlanParts, ResolvedMachine } from '../machine/resolveMachine.ts'
-import type { ProviderOffer } from '../meter/planPricing.ts'
+import type { PricedProvider } from '../meter/planPricing.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import type { Exact } from '../quantity/exact.ts'
 
@@ -56,7 +56,7 @@ export interface PlatesInputs {
   /** What the account's machines share; this one's part is worked out anew for each choice. */
   readonly shared?: SharedAccount | undefined
   /** The other providers that the machine can be moved to. */
-  readonly elsewhere?: readonly ProviderOffer[]
+  readonly elsewhere?: readonly PricedProvider[]
 }
 
 /** True where the choice can be taken by itself. */

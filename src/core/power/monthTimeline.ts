@@ -38,12 +38,12 @@ export function monthTimeline(
   month: Span,
   shutdown?: ShutdownOff,
 ): MonthTimeline {
-  const { neverOff, key: ofWays } = keyOf(ways)
-  const ofWeek = memoOf(neverOff ? NEVER_OFF : week)
+  const { isNeverOff, key: ofWays } = keyOf(ways)
+  const ofWeek = memoOf(isNeverOff ? NEVER_OFF : week)
   const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
-    timeline = neverOff ? timelineOf([], ways, month) : timelineOfWeek(week, ways, month, shutdown)
+    timeline = isNeverOff ? timelineOf([], ways, month) : timelineOfWeek(week, ways, month, shutdown)
     ofWeek.set(key, timeline)
   }
   return timeline
@@ -58,7 +58,7 @@ function memoOf(of: object): Map<string, MonthTimeline> {
 }
 
 interface WaysKey {
-  readonly neverOff: boolean
+  readonly isNeverOff: boolean
   readonly key: string
 }
 
@@ -68,8 +68,8 @@ const keys = new WeakMap<WaysOff, WaysKey>()
 function keyOf(ways: WaysOff): WaysKey {
   let key = keys.get(ways)
   if (!key) {
-    const neverOff = ways.every(({ off }) => off === 'running')
-    keys.set(ways, (key = { neverOff, key: neverOff ? '' : ways.map(wayKey).join(' ') }))
+    const isNeverOff = ways.every(({ off }) => off === 'running')
+    keys.set(ways, (key = { isNeverOff, key: isNeverOff ? '' : ways.map(wayKey).join(' ') }))
   }
   return key
 }

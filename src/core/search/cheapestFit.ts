@@ -12,9 +12,9 @@ import type { Disk, Machine } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { meterMachine } from '../meter/chargeMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
-import type { ProviderOffer } from '../meter/planPricing.ts'
+import type { PricedProvider } from '../meter/planPricing.ts'
 import { keptDecisions } from '../notches/keptDecisions.ts'
-import { ownOffer } from '../notches/offerFor.ts'
+import { ownProvider } from '../notches/pricedProvider.ts'
 import { offPlanKey, offPlanOf, withOffPlan, type OffPlan } from '../off/offPlan.ts'
 import { POWER_STATES } from '../off/powerState.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
@@ -90,7 +90,7 @@ export function searchLeavesOut({ resolved: { machine }, elsewhere = [] }: Plate
 
 interface SearchedRegion {
   readonly options: SearchOptions
-  readonly offer: ProviderOffer
+  readonly offer: PricedProvider
   readonly region: RegionIndex
   readonly image: Image
   readonly sizes: readonly FittingSize[]
@@ -104,7 +104,7 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
   const { resolved, elsewhere = [] } = inputs
   const { machine } = resolved
   const kept = keptDecisions(machine)
-  const own = ownOffer(inputs)
+  const own = ownProvider(inputs)
   const offers = BOUND.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
   const regions = offers.flatMap((offer) => {
     const { index, exchange } = offer

@@ -6,7 +6,7 @@ import { changesBetween, type ForcedChange } from '../machine/forcedChange.ts'
 import type { Machine } from '../machine/plan.ts'
 import { resolveMachine, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
-import { offerFor } from '../notches/offerFor.ts'
+import { pricedProvider } from '../notches/pricedProvider.ts'
 import { withOffPlan } from '../off/offPlan.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
@@ -100,7 +100,7 @@ export function priceProposal(
 }
 
 const indexOf = (inputs: PlatesInputs, { provider }: Machine) =>
-  offerFor(inputs, provider)?.index ?? inputs.resolved.index
+  pricedProvider(inputs, provider)?.index ?? inputs.resolved.index
 
 interface PricedAs {
   readonly resolved: ResolvedMachine
@@ -109,7 +109,7 @@ interface PricedAs {
 
 /** A machine in any form, in the currency of the machine that the inputs are about; undefined where names are unknown. */
 function priceAs(inputs: PlatesInputs, machine: Machine): PricedAs | undefined {
-  const offer = offerFor(inputs, machine.provider)
+  const offer = pricedProvider(inputs, machine.provider)
   const found = offer && resolveMachine(machine, inputs.plan, offer.index)
   if (!found?.ok) return undefined
   const total = machineTotal(found.value, offer!.month, offer!.shared)

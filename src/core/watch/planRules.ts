@@ -1,7 +1,7 @@
 import { chosenSize } from '../machine/chosenSize.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { Machine } from '../machine/plan.ts'
-import { nearestOffer } from '../carry/nearestOffer.ts'
+import { carryOver } from '../carry/carryOver.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import { keptDecisions } from '../notches/keptDecisions.ts'
 import { subtract } from '../quantity/exact.ts'
@@ -23,7 +23,7 @@ const doesNotFit: WatchRule = (inputs) => {
 
 function nearestMend({ resolved, plan, month, shared, estimate }: WatchInputs): Mend | undefined {
   const { machine, size, index } = resolved
-  const offer = nearestOffer(machine, plan, index, { like: size, kept: keptDecisions(machine) })
+  const offer = carryOver(machine, plan, index, { like: size, kept: keptDecisions(machine) })
   const total = offer && machineTotal(offer.resolved, month, shared)
   return offer && { machine: offer.machine, difference: total && subtract(total, estimate.total) }
 }

@@ -103,7 +103,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
   const planned = credit && creditRunway(truly, credit)
   if (planned) {
     const alwaysOn = creditRunway(
-      new PlanSpending({ ...inputs, plan: neverOff(known), reading: 'calendar' }),
+      new PlanSpending({ ...inputs, plan: neverOffPlan(known), reading: 'calendar' }),
       credit,
     )
     yield { kind: 'credit', planned, alwaysOn }
@@ -126,7 +126,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
 }
 
 /** The plan with nothing ever switched off. */
-const neverOff = <P extends PlanPricingInputs['plan']>(plan: P): P => ({
+const neverOffPlan = <P extends PlanPricingInputs['plan']>(plan: P): P => ({
   ...plan,
   machines: plan.machines.map((machine) => withOffPlan(machine, { off: 'running' })),
 })

@@ -3,7 +3,7 @@
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { indexBook } from '../../core/catalogue/bookIndex.ts'
-import { nearestOffer } from '../../core/carry/nearestOffer.ts'
+import { carryOver } from '../../core/carry/carryOver.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineIssue } from '../../core/meter/planPricing.ts'
 import { machineIssueText } from '../../files/reading/machineIssueText.ts'
@@ -21,7 +21,7 @@ interface NotPricedProps {
 export function NotPriced({ machine, issues }: NotPricedProps) {
   const { session, state, book } = useWorkbench()
   const { plan } = state
-  const offer = useMemo(() => book && nearestOffer(machine, plan, indexBook(book)), [machine, plan, book])
+  const offer = useMemo(() => book && carryOver(machine, plan, indexBook(book)), [machine, plan, book])
   return (
     <Box role="alert">
       <b>This machine is not priced.</b>

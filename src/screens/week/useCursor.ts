@@ -3,9 +3,9 @@
 import { useState, type KeyboardEvent } from 'react'
 import type { Weekday } from '../../core/calendar/civil.ts'
 import { MINUTES_PER_DAY } from '../../core/calendar/weekPlan.ts'
-import { patchBetween, type Grain, type Patch, type Place } from './usePaint'
+import { patchBetween, type Grain, type Patch, type GridCell } from './usePaint'
 
-const START: Place = { day: 0, minute: 8 * 60 }
+const START: GridCell = { day: 0, minute: 8 * 60 }
 
 /**
  * Painting by keyboard: arrows move by the grain or a day (with Control, by an hour), with Shift they mark
@@ -14,10 +14,10 @@ const START: Place = { day: 0, minute: 8 * 60 }
 export function useCursor(grain: Grain, onPaint: (patch: Patch, on: boolean) => void) {
   const [focused, setFocused] = useState(false)
   const [place, setPlace] = useState(START)
-  const [anchor, setAnchor] = useState<Place>()
+  const [anchor, setAnchor] = useState<GridCell>()
   const patch = patchBetween(anchor ?? place, place, grain)
 
-  const move = (event: KeyboardEvent): Place | undefined => {
+  const move = (event: KeyboardEvent): GridCell | undefined => {
     const step = event.ctrlKey || event.metaKey ? 60 : grain
     const last = MINUTES_PER_DAY - grain
     const { day, minute } = place

@@ -10,7 +10,7 @@ export const GRAINS = [5, 15, 30, 60] as const
 export type Grain = (typeof GRAINS)[number]
 const EDGE_PIXELS = 7
 
-export interface Place {
+export interface GridCell {
   readonly day: Weekday
   readonly minute: number
 }
@@ -24,7 +24,7 @@ export interface Patch {
 }
 
 type Gesture =
-  | { readonly kind: 'paint'; readonly start: Place }
+  | { readonly kind: 'paint'; readonly start: GridCell }
   | { readonly kind: 'resize'; readonly window: WeekWindow; readonly edge: 'from' | 'to' }
 
 interface PaintInputs {
@@ -46,7 +46,7 @@ export function paintPatch(windows: readonly WeekWindow[], patch: Patch, on: boo
   return painted
 }
 
-export const patchBetween = (a: Place, b: Place, grain: Grain): Patch => ({
+export const patchBetween = (a: GridCell, b: GridCell, grain: Grain): Patch => ({
   fromDay: Math.min(a.day, b.day),
   toDay: Math.max(a.day, b.day),
   from: Math.min(a.minute, b.minute),

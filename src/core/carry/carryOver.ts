@@ -18,13 +18,13 @@ import { onKind } from '../machine/onKind.ts'
 import type { Disk, Machine } from '../machine/plan.ts'
 import { resolveMachine, type PlanParts, type ResolvedMachine } from '../machine/resolveMachine.ts'
 
-export interface NearestOffer {
+export interface CarriedOver {
   readonly machine: Machine
   readonly resolved: ResolvedMachine
   readonly changes: readonly ForcedChange[]
 }
 
-export interface NearestOptions {
+export interface CarryOptions {
   /** What the size should be like; the cheapest that fits where absent. */
   readonly like?: SizeShape | undefined
   /** Decisions that may not change. */
@@ -42,12 +42,12 @@ const NONE: ReadonlySet<never> = new Set()
  * can be, what the book says took a withdrawn size's place, else the nearest size that has what the machine needs.
  * Undefined where nothing fits.
  */
-export function nearestOffer(
+export function carryOver(
   machine: Machine,
   plan: PlanParts,
   index: BookIndex,
-  options: NearestOptions = {},
-): NearestOffer | undefined {
+  options: CarryOptions = {},
+): CarriedOver | undefined {
   const { like, kept = NONE, tolerated = NONE } = options
   const placed = inPlace(machine, index, kept)
   if (!placed) return undefined
@@ -122,16 +122,16 @@ function* variants(
   size: Size,
   region: RegionIndex,
   index: BookIndex,
-  { kept = NONE, tolerated = NONE }: NearestOptions,
+  { kept = NONE, tolerated = NONE }: CarryOptions,
 ): Generator<Machine> {
   const selling = zonesSelling(region, size.id)
   // Where another size may stand in, one that the zone sells does.
   const mayMove = kept.has('size') && !kept.has('place')
   const zones = selling.includes(machine.zone) ? [machine.zone] : mayMove ? selling : []
   const carried = { size, region, index, tolerated }
-  const dataDisks = machine.dataDisks.map((disk) => placesFor(disk, carried, 'data', kept)[0])
+  const dataDisks = machine.dataDisks.map((disk) => disksToTry(disk, carried, 'data', kept)[0])
   if (dataDisks.some((disk) => !disk)) return
-  const systemDisks = placesFor(machine.systemDisk, carried, 'system', kept)
+  const systemDisks = disksToTry(machine.systemDisk, carried, 'system', kept)
   for (const off of offPlans(machine, index, kept)) {
     for (const zone of zones) {
       for (const systemDisk of systemDisks) {
@@ -141,17 +141,17 @@ function* variants(
   }
 }
 
-interface Carried {
+interface DiskAsked {
   readonly size: Size
   readonly region: RegionIndex
   readonly index: BookIndex
-  readonly tolerated: NonNullable<NearestOptions['tolerated']>
+  readonly tolerated: NonNullable<CarryOptions['tolerated']>
 }
 
 /** The disk on each kind that the size carries and the region sells: its own kind alone where that can be. */
-function placesFor(
+function disksToTry(
   disk: Disk,
-  { size, region, index: { diskKinds, book }, tolerated }: Carried,
+  { size, region, index: { diskKinds, book }, tolerated }: DiskAsked,
   use: 'system' | 'data',
   kept: ReadonlySet<Decision>,
 ): Disk[] {

@@ -5,13 +5,13 @@ import { gib } from '../quantity/units.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
-import { nearestOffer } from './nearestOffer.ts'
+import { carryOver } from './carryOver.ts'
 import type { Decision } from '../machine/decision.ts'
 import type { Machine } from '../machine/plan.ts'
 import { resolveMachine } from '../machine/resolveMachine.ts'
 
 const near = (part: Partial<Machine>, book = SMALL_BOOK) =>
-  nearestOffer({ ...SMALL_MACHINE, ...part }, { weeks: [OFFICE_WEEK] }, indexBook(book))?.changes
+  carryOver({ ...SMALL_MACHINE, ...part }, { weeks: [OFFICE_WEEK] }, indexBook(book))?.changes
 
 describe('the nearest that a book sells', () => {
   test('is the machine itself where it is sold', () => {
@@ -45,7 +45,7 @@ describe('the nearest that a book sells', () => {
   test('moves to a zone that sells the size only where the place is not pinned', () => {
     const machine = { ...SMALL_MACHINE, size: 'rare', zone: 'a', off: 'stopped' as const }
     const kept = (...decisions: Decision[]) =>
-      nearestOffer(machine, { weeks: [OFFICE_WEEK] }, indexBook(SMALL_BOOK), { kept: new Set(decisions) })
+      carryOver(machine, { weeks: [OFFICE_WEEK] }, indexBook(SMALL_BOOK), { kept: new Set(decisions) })
     expect(kept('size')?.changes).toEqual([{ field: 'zone', from: 'a', to: 'b' }])
     expect(kept('size', 'place')).toBeUndefined()
     // Without the size pinned another one of the same zone stands in.
@@ -55,7 +55,7 @@ describe('the nearest that a book sells', () => {
 
   test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))('of %s fits', (_, book) => {
     const index = indexBook(book)
-    const offer = nearestOffer(
+    const offer = carryOver(
       { ...SMALL_MACHINE, size: 'gone', off: 'hibernated' },
       { weeks: [OFFICE_WEEK] },
       index,

@@ -1,8 +1,8 @@
-import type { ProviderOffer } from '../meter/planPricing.ts'
+import type { PricedProvider } from '../meter/planPricing.ts'
 import type { PlatesInputs } from './plate.ts'
 
 /** The machine's own provider, as the others are offered. */
-export const ownOffer = ({ resolved, month, shared }: PlatesInputs): ProviderOffer => ({
+export const ownProvider = ({ resolved, month, shared }: PlatesInputs): PricedProvider => ({
   index: resolved.index,
   month,
   shared,
@@ -10,7 +10,7 @@ export const ownOffer = ({ resolved, month, shared }: PlatesInputs): ProviderOff
 })
 
 /** What a provider, by its id, offers the machine; undefined where there is no book of it. */
-export const offerFor = (inputs: PlatesInputs, provider: string): ProviderOffer | undefined =>
+export const pricedProvider = (inputs: PlatesInputs, provider: string): PricedProvider | undefined =>
   provider === inputs.resolved.machine.provider
-    ? ownOffer(inputs)
+    ? ownProvider(inputs)
     : inputs.elsewhere?.find(({ index }) => index.book.provider.id === provider)
