@@ -12,17 +12,11 @@ import {
   acceptFinding,
   addMachine,
   addWeek,
-  dropVariant,
   endMachines,
-  freeName,
-  freezeVariant,
-  isWeekShared,
-  keepVariant,
   pinPlate,
   removeMachines,
   removeWeek,
   renamePlan,
-  renameVariant,
   replaceMachine,
   setAccess,
   setDisk,
@@ -33,8 +27,16 @@ import {
   setPlaces,
   setWeek,
   takeChoice,
-  takeVariant,
 } from './commands.ts'
+import {
+  dropVariant,
+  freezeVariant,
+  isWeekShared,
+  keepVariant,
+  renameVariant,
+  takeVariant,
+} from './variantCommands.ts'
+import { freeName } from './recipes.ts'
 
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
 if (!read.ok) throw new Error('the demo is not valid')

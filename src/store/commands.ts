@@ -1,4 +1,4 @@
-import { current, type Draft } from 'immer'
+import type { Draft } from 'immer'
 import type { Commands } from '../core/machine/switchActions.ts'
 import type { AutoShutdown } from '../core/calendar/autoShutdown.ts'
 import type { Habits } from '../core/calendar/habits.ts'
@@ -9,29 +9,12 @@ import type { PlateId } from '../core/machine/decision.ts'
 import type { Needs, UserPlace } from '../core/machine/needs.ts'
 import type { Setup } from '../core/machine/setup.ts'
 import type { Access } from '../core/machine/access.ts'
-import type { Disk, Machine, MachineForm, Plan, Variant } from '../core/machine/plan.ts'
-import { asVariant, formOf, MOST_VARIANTS, nextVariantNumber } from '../core/machine/variant.ts'
+import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
 import { withOffPlan, type OffPlan } from '../core/off/offPlan.ts'
 import type { Recipe } from './change.ts'
+import { onMachine, onWeek, patch } from './recipes.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
-
-const onMachine =
-  (name: string, change: (machine: Draft<Machine>) => undefined | Machine): Recipe =>
-  (draft) => {
-    const at = draft.machines.findIndex((machine) => machine.name === name)
-    const machine = draft.machines[at]
-    if (!machine) return
-    const changed = change(machine)
-    if (changed) draft.machines[at] = changed as Draft<Machine>
-  }
-
-const onWeek =
-  (id: string, change: (week: Draft<WeekPlan>) => void): Recipe =>
-  (draft) => {
-    const week = draft.weeks.find((candidate) => candidate.id === id)
-    if (week) change(week)
-  }
 
 /** A week that the plan does not hold yet comes with the choice. */
 export const takeChoice =
@@ -99,66 +82,6 @@ export const setSetup = (
 
 type AccessPart = { readonly [Field in keyof Access]?: Access[Field] | undefined }
 
-/** Keeps the machine as it is beside what it will be. */
-export const keepVariant = (name: string): Recipe =>
-  onMachine(name, (machine) => {
-    const before = machine.variants ?? []
-    if (before.length >= MOST_VARIANTS) return
-    const number = nextVariantNumber(machine as Machine)
-    const form = formOf(current(machine) as Machine)
-    machine.variants = [...before, { number, name: `Variant ${number}`, form: form as Draft<MachineForm> }]
-  })
-
-/** Takes a variant over: the machine is as the variant stood. */
-export const takeVariant = (name: string, number: number): Recipe =>
-  onMachine(name, (machine) => {
-    const variant = machine.variants?.find((each) => each.number === number)
-    return variant && asVariant(machine as Machine, variant as Variant)
-  })
-
-/** Gives a kept variant a week of its own, as the one that it follows stands now. */
-export const freezeVariant =
-  (name: string, number: number): Recipe =>
-  (draft) => {
-    const variant = draft.machines
-      .find((machine) => machine.name === name)
-      ?.variants?.find((each) => each.number === number)
-    const week = variant && draft.weeks.find(({ id }) => id === variant.form.week)
-    if (!week) return
-    const id = freeName(
-      `${week.id.slice(0, 48).replaceAll('-', ' ')} kept`,
-      draft.weeks.map((each) => each.id.replaceAll('-', ' ')),
-    ).replaceAll(' ', '-')
-    const frozen = freeName(
-      `${week.name.slice(0, 44)}, as kept`,
-      draft.weeks.map((each) => each.name),
-    )
-    draft.weeks.push({ ...current(week), id, name: frozen } as Draft<WeekPlan>)
-    variant.form.week = id
-  }
-
-/** Whether something else in the plan has the same hours, so that a change of them changes a variant too. */
-export const isWeekShared = ({ machines }: Plan, name: string, number: number, week: string): boolean =>
-  machines.some(
-    (machine) =>
-      machine.week === week ||
-      (machine.variants ?? []).some(
-        (variant) => variant.form.week === week && !(machine.name === name && variant.number === number),
-      ),
-  )
-
-export const renameVariant = (name: string, number: number, to: string): Recipe =>
-  onMachine(name, (machine) => {
-    const variant = machine.variants?.find((each) => each.number === number)
-    if (variant) variant.name = to
-  })
-
-export const dropVariant = (name: string, number: number): Recipe =>
-  onMachine(name, (machine) => {
-    const left = (machine.variants ?? []).filter((each) => each.number !== number)
-    patch(machine, { variants: left.length > 0 ? left : undefined })
-  })
-
 /** Some fields of one disk; position 0 is the system disk. A field set to undefined is taken away. */
 export const setDisk = (name: string, position: number, part: DiskPart): Recipe =>
   onMachine(name, (machine) => {
@@ -168,14 +91,6 @@ export const setDisk = (name: string, position: number, part: DiskPart): Recipe 
   })
 
 export type DiskPart = { readonly [Field in keyof Disk]?: Disk[Field] | undefined }
-
-/** Absent and undefined are not the same in a file: what is set to undefined is taken away. */
-function patch<T extends object>(draft: T, part: { readonly [Field in keyof T]?: unknown }): void {
-  for (const [field, value] of Object.entries(part)) {
-    if (value === undefined) Reflect.deleteProperty(draft, field)
-    else Object.assign(draft, { [field]: value })
-  }
-}
 
 export const setWeek = (id: string, part: Partial<Omit<WeekPlan, 'id'>>): Recipe =>
   onWeek(id, (week) => {
@@ -308,10 +223,3 @@ export const replacePlan =
   (plan: Plan): Recipe =>
   () =>
     plan as Draft<Plan>
-
-/** `name`, or the first of `name 2`, `name 3`, … that is free. */
-export function freeName(name: string, taken: readonly string[]): string {
-  if (!taken.includes(name)) return name
-  const stem = name.replace(/ \d+$/, '')
-  for (let number = 2; ; number += 1) if (!taken.includes(`${stem} ${number}`)) return `${stem} ${number}`
-}

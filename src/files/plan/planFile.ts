@@ -6,16 +6,8 @@ import type { Plan } from '../../core/machine/plan.ts'
 import { accept, type Outcome } from '../../core/outcome.ts'
 import { pointerOf, type FileIssue } from '../reading/fileIssue.ts'
 import { formatClockTime, parseClockTime } from '../reading/clockTime.ts'
-import {
-  DAY_KEYS,
-  PLAN_KIND,
-  PLAN_VERSION,
-  planSchema,
-  weekSchema,
-  type ExceptionFile,
-  type PlanFile,
-  type WeekFile,
-} from './planSchema.ts'
+import { PLAN_KIND, PLAN_VERSION, planSchema, type PlanFile } from './planSchema.ts'
+import { DAY_KEYS, weekSchema, type ExceptionFile, type WeekFile } from './weekSchema.ts'
 import { readJson } from '../reading/readJson.ts'
 import { stableJson } from '../reading/stableJson.ts'
 import { limited, validate } from '../reading/validate.ts'

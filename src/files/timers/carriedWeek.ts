@@ -1,5 +1,5 @@
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
-import type { WeekFile } from '../plan/planSchema.ts'
+import type { WeekFile } from '../plan/weekSchema.ts'
 import { toWeekFile } from '../plan/planFile.ts'
 
 /** The week that a schedule carries along to become one again; what a person guesses of their habits is not part of it. */

@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import type { Machine } from '../../core/machine/plan.ts'
 import { Button } from '../../interface/Button'
 import { TextInput } from '../../interface/TextInput'
-import { dropVariant, renameVariant, takeVariant } from '../../store/commands.ts'
+import { dropVariant, renameVariant, takeVariant } from '../../store/variantCommands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import type { VariantColumn } from './columns.ts'
 

@@ -2,7 +2,7 @@ import { presetWindows } from '../../core/calendar/weekPresets.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import { instant } from '../../core/quantity/units.ts'
-import { freeName } from '../../store/commands.ts'
+import { freeName } from '../../store/recipes.ts'
 import { officeWeek } from './emptyPlan.ts'
 
 /** A week that can be chosen; `isNew` where the plan does not hold it yet. */

@@ -3,7 +3,8 @@
 import { bookFor } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { newMachine } from '../../core/carry/newMachine.ts'
-import { addMachine, addWeek, freeName, setMachine } from '../../store/commands.ts'
+import { addMachine, addWeek, setMachine } from '../../store/commands.ts'
+import { freeName } from '../../store/recipes.ts'
 import { officeWeek } from './emptyPlan.ts'
 import { useWorkbench } from './WorkbenchContext'
 

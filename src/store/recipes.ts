@@ -1,0 +1,38 @@
+import type { Draft } from 'immer'
+import type { WeekPlan } from '../core/calendar/weekPlan.ts'
+import type { Machine } from '../core/machine/plan.ts'
+import type { Recipe } from './change.ts'
+
+/** Changes the machine of this name, where there is one. */
+export const onMachine =
+  (name: string, change: (machine: Draft<Machine>) => undefined | Machine): Recipe =>
+  (draft) => {
+    const at = draft.machines.findIndex((machine) => machine.name === name)
+    const machine = draft.machines[at]
+    if (!machine) return
+    const changed = change(machine)
+    if (changed) draft.machines[at] = changed as Draft<Machine>
+  }
+
+/** Changes the week of this id, where there is one. */
+export const onWeek =
+  (id: string, change: (week: Draft<WeekPlan>) => void): Recipe =>
+  (draft) => {
+    const week = draft.weeks.find((candidate) => candidate.id === id)
+    if (week) change(week)
+  }
+
+/** Absent and undefined are not the same in a file: what is set to undefined is taken away. */
+export function patch<T extends object>(draft: T, part: { readonly [Field in keyof T]?: unknown }): void {
+  for (const [field, value] of Object.entries(part)) {
+    if (value === undefined) Reflect.deleteProperty(draft, field)
+    else Object.assign(draft, { [field]: value })
+  }
+}
+
+/** `name`, or the first of `name 2`, `name 3`, … that is free. */
+export function freeName(name: string, taken: readonly string[]): string {
+  if (!taken.includes(name)) return name
+  const stem = name.replace(/ \d+$/, '')
+  for (let number = 2; ; number += 1) if (!taken.includes(`${stem} ${number}`)) return `${stem} ${number}`
+}
