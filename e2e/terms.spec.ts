@@ -202,7 +202,8 @@ test('a ledger that is being laid out can be given up, and asked for again', asy
     let held = false
     window.Worker = class extends Original {
       override postMessage(message: unknown): void {
-        const asks = typeof message === 'object' && message !== null && 'places' in message
+        const { changed = {} } = message as { changed?: object }
+        const asks = 'byDaysOf' in changed
         if (asks && !held) held = true
         else super.postMessage(message)
       }
