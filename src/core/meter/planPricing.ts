@@ -54,7 +54,7 @@ export class PlanPricing {
   private readonly accounts = new Map<string, PricedAccount>()
   private readonly indexes = new Map<string, ReturnType<typeof bookFor>>()
   private readonly months = new Map<string, BillingMonth>()
-  private readonly results = new WeakMap<Machine, MachineResult>()
+  private readonly results = new Map<Machine, MachineResult>()
 
   constructor(private readonly inputs: PlanPricingInputs) {}
 
