@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { overlappingLabels, Workbench } from './workbench'
+import { MACHINE_VIEWS } from '../src/screens/workbench/views.ts'
 
 for (const view of [
   'bench',
@@ -57,7 +58,7 @@ test('axe finds nothing in the list of choices, nor on an empty plan', async ({ 
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
 })
 
-const VIEWS = ['Gauge', 'Week', 'Month', 'Terms', 'Access', 'Side by side', 'Ledger', 'Book']
+const VIEWS = MACHINE_VIEWS.map(({ name }) => name)
 
 for (const [width, height] of [
   [1280, 800],
