@@ -22,7 +22,7 @@ async function open(page, machine) {
 const settled = (page) =>
   page.locator('[data-testid=plan-totals][aria-busy=false]').waitFor({ timeout: 30_000 })
 
-/** What a person would compare: the plan's name, its total, and whether it can be undone. */
+/** What a person would compare: the plan's name and its total. */
 async function shown(page) {
   await settled(page)
   return {

@@ -121,6 +121,7 @@ function ensureChromium() {
   console.log('Installing Chromium…')
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
+  // The browser alone, and letters for what our own font lacks.
   const { status } = spawnSync(
     'apt-get',
     ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'],

@@ -3,7 +3,7 @@ import { MOST_REQUEST_BYTES } from '../files/estimate/requestLimits.ts'
 /** What the service gives to one request, and to all of them. */
 export const SERVICE_LIMITS = {
   bytes: MOST_REQUEST_BYTES,
-  /** From the head of a request to its answer, waiting included; with reading it and sending the answer, ten or eleven. */
+  /** From the first byte of a request to its answer, waiting included; as its sender counts, a second more. */
   longestMs: 9_000,
   /** For working on a small body, which takes milliseconds. */
   smallBytes: 256 * 1024,

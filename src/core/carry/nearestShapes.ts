@@ -62,7 +62,10 @@ export class NearestShapes {
       const key = `${size.vcpu} ${size.memoryGiB} ${size.architecture}`
       const shape = shapes.get(key)
       if (shape) shape.sizes.push(...priced)
-      else if (priced.length > 0) shapes.set(key, { ...size, sizes: priced })
+      else if (priced.length > 0) {
+        const { vcpu, memoryGiB, architecture } = size
+        shapes.set(key, { vcpu, memoryGiB, architecture, sizes: priced })
+      }
     }
     for (const { sizes } of shapes.values()) sizes.sort(byHour)
     this.shapes = [...shapes.values()]

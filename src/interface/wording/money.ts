@@ -41,6 +41,9 @@ export function groupDigits(decimal: string): string {
   return `${negative ? MINUS : ''}${grouped}${fraction === undefined ? '' : `.${fraction}`}`
 }
 
+/** The code of a currency; nothing where nothing says which. */
+export const currencyCode = (currency: string): string => (currency === NO_CURRENCY ? '' : currency)
+
 /** `€ 58.17`; the bare amount where nothing says in which currency. */
 export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLACES): string => {
   const digits = groupDigits(toDecimal(amount, places))

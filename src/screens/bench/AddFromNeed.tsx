@@ -21,7 +21,7 @@ import { Dropdown } from '../../interface/Dropdown'
 import { NumberInput } from '../../interface/NumberInput'
 import { TextInput } from '../../interface/TextInput'
 import { leftOutText } from '../../interface/wording/leftOut'
-import { formatMoney } from '../../interface/wording/money'
+import { currencyCode, formatMoney } from '../../interface/wording/money'
 import { IMAGE_NEED_NAMES } from '../../interface/wording/needs'
 import { addMachine, addWeek } from '../../store/commands.ts'
 import { freeName } from '../../store/recipes.ts'
@@ -176,7 +176,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
           check={(text) => (text === '' || isAmount(text) ? undefined : 'An amount such as 40.')}
           onCommit={setMost}
         />
-        <span>{currency} a month.</span>
+        <span>{currencyCode(currency)} a month.</span>
       </Sentence>
       <p role="status" data-testid="need-answer">
         {!wanted

@@ -3,7 +3,7 @@
 import type { MachineChange } from '../../core/advice/planChange.ts'
 import { changeTotal } from '../../core/advice/changeTotal.ts'
 import { ZERO } from '../../core/quantity/exact.ts'
-import { formatDifference, SHOWN_PLACES } from '../../interface/wording/money'
+import { currencyCode, formatDifference, SHOWN_PLACES } from '../../interface/wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface ChangeSumProps {
@@ -20,7 +20,7 @@ export function ChangeSum({ changes, count }: ChangeSumProps) {
     <p data-testid="change-sum">
       The month changes by{' '}
       <b>
-        {formatDifference(difference, ZERO)} {currency}
+        {formatDifference(difference, ZERO)} {currencyCode(currency)}
       </b>
       {leftOut.length > 0 && `, without ${leftOut.join(', ')}`}.
     </p>

@@ -1,5 +1,6 @@
 'use client'
 
+import { currencyCode } from '../../interface/wording/money'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -52,7 +53,7 @@ function Fields() {
         <span>Totals are shown in</span>
         <TextInput
           label="Currency of the plan"
-          value={currency}
+          value={currencyCode(currency)}
           check={(text) => (isCurrency(text) ? undefined : 'A currency of the ISO 4217 list, such as EUR.')}
           onCommit={(text) => change('currency', { currency: text })}
         />

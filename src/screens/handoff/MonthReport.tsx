@@ -5,7 +5,7 @@ import styled from 'styled-components'
 import { foldShares, type SharedMachine } from '../../core/wholePlan/foldShares.ts'
 import { subtract, toNumber } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
-import { formatAmount, formatMoney } from '../../interface/wording/money'
+import { currencyCode, formatAmount, formatMoney } from '../../interface/wording/money'
 import { formatMonth } from '../../interface/wording/time'
 import { Ahead } from '../bench/Ahead'
 import { CreditChart } from '../bench/CreditChart'
@@ -111,7 +111,7 @@ export function MonthReport() {
           </Table>
         </>
       )}
-      <h3>By machine, {currency}</h3>
+      <h3>{['By machine', currencyCode(currency)].filter(Boolean).join(', ')}</h3>
       <Table>
         <thead>
           <tr>

@@ -10,7 +10,7 @@ interface Option {
   readonly name: string
 }
 
-export interface AskedItem {
+interface AskedItem {
   readonly key: string
   /** As the table says it. */
   readonly text: string

@@ -1,19 +1,9 @@
-import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { rememberedMapping, rememberMapping } from './rememberedMapping.ts'
+import { stubStorage } from './testing/stubStorage.ts'
 
 const KEY = 'notchgauge-inventory-columns'
-let stored: Map<string, string>
-
-beforeEach(() => {
-  stored = new Map()
-  vi.stubGlobal('localStorage', {
-    getItem: (key: string) => stored.get(key) ?? null,
-    setItem: (key: string, value: string) => void stored.set(key, value),
-  })
-})
-afterEach(() => {
-  vi.unstubAllGlobals()
-})
+const stored = stubStorage()
 
 test('a table with the same columns is read as the last one was', () => {
   rememberMapping(['host', 'RAM', 'x'], ['name', 'memory', undefined])
@@ -37,7 +27,7 @@ test.each([
   '[{"columns":["a"],"mapping":[],"more":1}]',
   '[{"columns":["a"],"mapping":["name","size"]}]',
 ])('what is stored as %s is not used, and gives way', (text) => {
-  stored.set(KEY, text)
+  stored().set(KEY, text)
   expect(rememberedMapping(['a'])).toBeUndefined()
   rememberMapping(['a'], ['size'])
   expect(rememberedMapping(['a'])).toEqual(['size'])

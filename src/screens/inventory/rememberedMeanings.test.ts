@@ -1,19 +1,9 @@
-import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { expect, test } from 'vitest'
 import { rememberedMeanings, rememberMeanings } from './rememberedMeanings.ts'
+import { stubStorage } from './testing/stubStorage.ts'
 
 const KEY = 'notchgauge-inventory-words'
-let stored: Map<string, string>
-
-beforeEach(() => {
-  stored = new Map()
-  vi.stubGlobal('localStorage', {
-    getItem: (key: string) => stored.get(key) ?? null,
-    setItem: (key: string, value: string) => void stored.set(key, value),
-  })
-})
-afterEach(() => {
-  vi.unstubAllGlobals()
-})
+const stored = stubStorage()
 
 test('what a word meant is kept, and the last meaning stands', () => {
   rememberMeanings(new Map([['region Frankfurt', 'east'], ['image Linux', 'free']])) // prettier-ignore
@@ -34,7 +24,7 @@ test('two thousand words are kept, the newest longest', () => {
 test.each(['{', '{"a":"b"}', '[["only a key"]]', '[["a",1]]'])(
   'what cannot be read is forgotten: %s',
   (text) => {
-    stored.set(KEY, text)
+    stored().set(KEY, text)
     expect(rememberedMeanings().size).toBe(0)
     rememberMeanings(new Map([['a', 'b']]))
     expect(rememberedMeanings().get('a')).toBe('b')
