@@ -3,12 +3,12 @@ import { describe, expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
-import { chargeMachine, meterOn } from '../meter/chargeMachine.ts'
+import { chargeMachine } from '../meter/chargeMachine.ts'
+import { meterOn } from '../meter/meterMachine.ts'
 import { withOff } from '../machine/whenOff.ts'
-import { totalOf } from '../meter/chargeMachine.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import type { OffState } from '../off/powerState.ts'
-import { compare, type Exact } from '../quantity/exact.ts'
+import { add, compare, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant } from '../quantity/units.ts'
 import { anyMachineOf, anyRulesOf } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
@@ -77,7 +77,7 @@ test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
             const alone = withOff(own, off)
             const charges = chargeMachine(alone, meterOn(alone, on, month), month, account.planned)
             if ('code' in charges) throw new Error(charges.code)
-            return totalOf(charges)
+            return charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
           }
           const near = [...found.ways, ...found.cheapest].flatMap(({ fromMinutes = 1 }) => [
             fromMinutes,

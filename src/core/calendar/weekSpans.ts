@@ -1,3 +1,4 @@
+import { keptFor } from '../keptFor.ts'
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
 import { shutdownAfter } from './autoShutdown.ts'
 import { dayNumber, weekdayOf } from './civil.ts'
@@ -174,21 +175,15 @@ interface WeekPattern {
   readonly days: ExceptionDays
 }
 
-const patterns = new WeakMap<WeekPlan, WeekPattern>()
-
-/** A pure memo: a week plan is laid out once. */
-function weekPattern(week: WeekPlan): WeekPattern {
-  let pattern = patterns.get(week)
-  if (!pattern) {
-    const sorted = [...week.windows].sort((a, b) => a.from - b.from)
-    const byWeekday = [0, 1, 2, 3, 4, 5, 6].map((day) => sorted.filter((window) => window.day === day))
-    const early = earlySeconds(week)
-    const whole: Span[] = []
-    for (const { day, from, to } of byWeekday.flat()) {
-      const midnight = day * SECONDS_PER_DAY
-      addSpan(whole, instant(midnight + from * 60 - early), instant(midnight + to * 60))
-    }
-    patterns.set(week, (pattern = { byWeekday, whole, days: exceptionDays(week.exceptions) }))
+/** A week plan is laid out once. */
+const weekPattern = keptFor((week: WeekPlan): WeekPattern => {
+  const sorted = [...week.windows].sort((a, b) => a.from - b.from)
+  const byWeekday = [0, 1, 2, 3, 4, 5, 6].map((day) => sorted.filter((window) => window.day === day))
+  const early = earlySeconds(week)
+  const whole: Span[] = []
+  for (const { day, from, to } of byWeekday.flat()) {
+    const midnight = day * SECONDS_PER_DAY
+    addSpan(whole, instant(midnight + from * 60 - early), instant(midnight + to * 60))
   }
-  return pattern
-}
+  return { byWeekday, whole, days: exceptionDays(week.exceptions) }
+})

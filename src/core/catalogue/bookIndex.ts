@@ -1,4 +1,5 @@
 import { ownValue } from '../ownValue.ts'
+import { keptFor } from '../keptFor.ts'
 import { rate, type Rate, type RatePer } from '../quantity/rate.ts'
 import type { DiskKind, Image, Licence, PriceBook, Region, RegionPrices, Size, Terms } from './priceBook.ts'
 
@@ -25,18 +26,10 @@ export interface RegionIndex {
 const byId = <T extends { readonly id: string }>(items: readonly T[]): Map<string, T> =>
   new Map(items.map((item) => [item.id, item]))
 
-const memo = new WeakMap<PriceBook, BookIndex>()
-
-/** The book must have passed validation: ids are unique and safe in a JSON Pointer, references resolve. */
-export function indexBook(book: PriceBook): BookIndex {
-  let index = memo.get(book)
-  if (!index) memo.set(book, (index = makeIndex(book)))
-  return index
-}
-
 const NOTHING_SOLD: RegionPrices = { sizes: {}, disks: {}, addresses: {} }
 
-const makeIndex = (book: PriceBook): BookIndex => ({
+/** The book must have passed validation: ids are unique and safe in a JSON Pointer, references resolve. */
+export const indexBook = keptFor((book: PriceBook): BookIndex => ({
   book,
   sizes: byId(book.sizes),
   diskKinds: byId(book.diskKinds),
@@ -58,7 +51,7 @@ const makeIndex = (book: PriceBook): BookIndex => ({
       },
     ]),
   ),
-})
+}))
 
 /** JSON Pointer of a place among a region's prices. */
 export const pointerIn = (region: RegionIndex, path: string): string => `/prices/${region.region.id}/${path}`

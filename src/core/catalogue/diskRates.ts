@@ -1,4 +1,5 @@
 import { ownValue } from '../ownValue.ts'
+import { keptFor } from '../keptFor.ts'
 import { rate, type Rate } from '../quantity/rate.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import { keptRate, pointerIn, type RegionIndex } from './bookIndex.ts'
@@ -21,15 +22,14 @@ export interface DiskRate {
   readonly units: number
 }
 
-const memo = new WeakMap<RegionIndex, Map<DiskKind, Map<GiB, DiskRate>>>()
+const ratesOf: (region: RegionIndex) => (kind: DiskKind) => Map<GiB, DiskRate> = keptFor(() =>
+  keptFor(() => new Map()),
+)
 
 /** Undefined where the region does not sell the kind, or the kind has no such room; a size's own disk has no rate. */
 export function diskRate(region: RegionIndex, kind: DiskKind, asked: GiB): DiskRate | undefined {
   if (kind.room.by === 'size') return undefined
-  let ofRegion = memo.get(region)
-  if (!ofRegion) memo.set(region, (ofRegion = new Map()))
-  let ofKind = ofRegion.get(kind)
-  if (!ofKind) ofRegion.set(kind, (ofKind = new Map()))
+  const ofKind = ratesOf(region)(kind)
   const kept = ofKind.get(asked)
   if (kept) return kept
   const found = readDiskRate(region, kind, asked)

@@ -1,4 +1,5 @@
 import { ownValue } from '../ownValue.ts'
+import { keptFor } from '../keptFor.ts'
 import { compare, type Exact, add, ZERO } from '../quantity/exact.ts'
 import { amountAt, rate, unitsExact, type Rate } from '../quantity/rate.ts'
 import { pointerIn, type RegionIndex } from './bookIndex.ts'
@@ -27,14 +28,13 @@ const FIELDS = [
   ['perGiBHour', 'memory', 'hour'],
 ] as const satisfies readonly (readonly [keyof SizeRateTexts, SizeRateBase, Rate['per']])[]
 
-const memo = new WeakMap<RegionIndex, Map<Terms, Map<string, SizeRates>>>()
+const ratesOf: (region: RegionIndex) => (terms: Terms) => Map<string, SizeRates> = keptFor(() =>
+  keptFor(() => new Map()),
+)
 
 /** Undefined where the region does not sell the size on these terms. */
 export function sizeRates(region: RegionIndex, sizeId: string, terms: Terms): SizeRates | undefined {
-  let ofRegion = memo.get(region)
-  if (!ofRegion) memo.set(region, (ofRegion = new Map()))
-  let onTerms = ofRegion.get(terms)
-  if (!onTerms) ofRegion.set(terms, (onTerms = new Map()))
+  const onTerms = ratesOf(region)(terms)
   const kept = onTerms.get(sizeId)
   if (kept) return kept
   const read = readRates(region, sizeId, terms)
@@ -60,7 +60,10 @@ function readRates(region: RegionIndex, sizeId: string, terms: Terms): SizeRates
 }
 
 /** How many times a part is charged for this size. */
-export function unitsOf(base: SizeRateBase, size: Size): number {
+export function unitsOf(
+  base: SizeRateBase,
+  size: Pick<Size, 'vcpu' | 'memoryGiB'> & { readonly cores?: number | undefined },
+): number {
   switch (base) {
     case 'machine':
       return 1

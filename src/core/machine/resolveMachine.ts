@@ -3,6 +3,7 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
 import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
+import { keptFor } from '../keptFor.ts'
 import { accept, refuse, type Outcome } from '../outcome.ts'
 import { chosenSize } from './chosenSize.ts'
 import type { UserPlace } from './needs.ts'
@@ -125,13 +126,10 @@ function lookUp(
   })
 }
 
-const byIds = new WeakMap<readonly WeekPlan[], ReadonlyMap<string, WeekPlan>>()
-
-function weeksById(weeks: readonly WeekPlan[]): ReadonlyMap<string, WeekPlan> {
-  let byId = byIds.get(weeks)
-  if (!byId) byIds.set(weeks, (byId = new Map(weeks.map((week) => [week.id, week]))))
-  return byId
-}
+const weeksById = keptFor(
+  (weeks: readonly WeekPlan[]): ReadonlyMap<string, WeekPlan> =>
+    new Map(weeks.map((week) => [week.id, week])),
+)
 
 const NOBODY: readonly UserPlace[] = []
 

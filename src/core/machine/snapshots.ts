@@ -3,7 +3,7 @@ import { gib, type GiB } from '../quantity/units.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from './resolveMachine.ts'
 
 /** Room in use on a disk: as the plan says, or what the image takes; a data disk of unknown use counts in full. */
-export function usedGiB({ image }: ResolvedMachine, { position, disk }: ResolvedDisk): GiB {
+export function usedGiB({ image }: Pick<ResolvedMachine, 'image'>, { position, disk }: ResolvedDisk): GiB {
   return disk.snapshots?.usedGiB ?? (position === 0 ? image.usedGiB : disk.roomGiB)
 }
 

@@ -1,23 +1,20 @@
-import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { addressRate, memoryImageRate } from '../catalogue/regionRates.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { unitsExact } from '../quantity/rate.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
-import type { MeteredMonth } from './meteredMonth.ts'
-import { makeCharge } from './makeCharge.ts'
+import type { ChargeContext } from './chargeContext.ts'
+import { regionOf, type BelongingsReads, type HardwareReads } from './chargeReads.ts'
 import { hourPieces, hourTariff, monthTariff } from './clockPieces.ts'
+import { makeCharge } from './makeCharge.ts'
 
 /** A public address at the rate of its use in each state. One that goes with the machine is never unattached. */
-export function addressCharges(
-  { machine, region }: ResolvedMachine,
-  metered: MeteredMonth,
-  month: BillingMonth,
-): Charge[] | MissingPrice {
-  const { address: sort } = machine
+export function addressCharges(reads: BelongingsReads, context: ChargeContext): Charge[] | MissingPrice {
+  const { address: sort, addressGoes } = reads
   if (sort === 'none') return []
+  const { metered, month } = context
+  const region = regionOf(reads, context)
   const charges: Charge[] = []
   for (const [use, pieces] of metered.address) {
-    if (use === 'unattached' && (sort === 'changing' || machine.addressGoes)) continue
+    if (use === 'unattached' && (sort === 'changing' || addressGoes)) continue
     const rate = addressRate(region, sort, use)
     if (!rate) return missingPrice('address')
     const subject = { of: 'address', sort, use } as const
@@ -27,16 +24,12 @@ export function addressCharges(
 }
 
 /** Memory written to disk, where the provider charges it. */
-export function memoryImageCharges(
-  { region, size }: ResolvedMachine,
-  metered: MeteredMonth,
-  month: BillingMonth,
-): Charge[] | MissingPrice {
+export function memoryImageCharges(reads: HardwareReads, context: ChargeContext): Charge[] | MissingPrice {
+  const { metered, month } = context
   if (metered.memoryImage.ticks === 0) return []
-  const rate = memoryImageRate(region)
+  const rate = memoryImageRate(regionOf(reads, context))
   if (!rate) return missingPrice('memory-image')
-  const tariff = monthTariff(rate, unitsExact(size.memoryGiB), month)
-  return [
-    makeCharge('memory-image', { of: 'memory', memoryGiB: size.memoryGiB }, tariff, metered.memoryImage),
-  ]
+  const { memoryGiB } = reads
+  const tariff = monthTariff(rate, unitsExact(memoryGiB), month)
+  return [makeCharge('memory-image', { of: 'memory', memoryGiB }, tariff, metered.memoryImage)]
 }

@@ -10,6 +10,7 @@ import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { weekOf } from '../testing/weeks.ts'
 import { chargeTitle } from '../../interface/wording/charge.ts'
+import { hardwareReads } from './chargeReads.ts'
 import { computeCharges } from './computeCharges.ts'
 import { estimateMachine } from './estimateMachine.ts'
 import { machineTotal } from './machineTotal.ts'
@@ -235,12 +236,9 @@ test('worked example 10: 500 h of 744 at 0.10 in three bands cost 22.32 + 20.088
     { phase: 'running', from: MARCH.from, to: off },
     { phase: 'deallocated', from: off, to: MARCH.to },
   ] as const
-  const charges = computeCharges(
-    machine,
-    meteredMonth({ month: MARCH, segments, on: [] }, book),
-    MARCH,
-    undefined,
-  )
+  const metered = meteredMonth({ month: MARCH, segments, on: [] }, book)
+  const context = { index: machine.index, metered, month: MARCH, shared: undefined }
+  const charges = computeCharges(hardwareReads(machine), context)
   if ('code' in charges) throw new Error('not priced')
   expect(charges.map(({ amount }) => trimDecimal(toDecimal(amount, 6)))).toEqual(['22.32', '20.088', '4.02'])
   const total = charges.reduce((sum, { amount }) => add(sum, amount), ZERO)

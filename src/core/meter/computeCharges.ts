@@ -1,7 +1,7 @@
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
 import { sizeRates, unitsOf, type SizeRatePart } from '../catalogue/sizeRates.ts'
-import type { PriceBook, Size } from '../catalogue/priceBook.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { PriceBook, Terms } from '../catalogue/priceBook.ts'
+import { keptFor } from '../keptFor.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
@@ -15,11 +15,11 @@ import {
   type Waiver,
 } from './charge.ts'
 import { makeCharge } from './makeCharge.ts'
-import type { MeteredMonth } from './meteredMonth.ts'
+import type { ChargeContext } from './chargeContext.ts'
+import { regionOf, type HardwareReads } from './chargeReads.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
 import { hourPieces } from './clockPieces.ts'
 import { allowanceWaiver, freeHours, type FreeShare } from './freeShare.ts'
-import type { SharedAccount } from './sharedAccount.ts'
 
 /** A stretch of charged time at one rate: free, in a band, or neither. */
 interface Slice {
@@ -29,43 +29,39 @@ interface Slice {
 }
 
 /** The machine itself, on its terms. Free hours come first, then the bands of a rebate for what is left. */
-export function computeCharges(
-  resolved: ResolvedMachine,
-  metered: MeteredMonth,
-  month: BillingMonth,
-  shared: SharedAccount | undefined,
-): Charge[] | MissingPrice {
-  const { region, size, terms } = resolved
-  const rates = sizeRates(region, size.id, terms)
+export function computeCharges(reads: HardwareReads, context: ChargeContext): Charge[] | MissingPrice {
+  const { index, metered, month } = context
+  const terms = index.terms.get(reads.terms)!
+  const rates = sizeRates(regionOf(reads, context), reads.size, terms)
   if (!rates) return missingPrice('size')
   const committed = terms.kind === 'commitment'
   const runs = terms.kind === 'flat' ? metered.flat : metered.compute
   const pieces = hourPieces(committed ? metered.always : runs.pieces, month)
-  const free = terms.kind === 'on-demand' ? freeHours(shared, { resolved, metered }, month) : undefined
-  const slices = slicesOf(resolved, pieces, month, free)
+  const free = terms.kind === 'on-demand' ? freeHours(reads, context) : undefined
+  const slices = slicesOf(terms, pieces, context, free)
   const rounding = committed ? undefined : runs.time
+  const { sizeName: name } = reads
   const charges: Charge[] = []
   for (const part of rates.parts) {
-    const subject = { of: 'size', name: size.name, base: part.base, terms: terms.name } as const
-    const tariff = tariffOf(part, size, month)
+    const subject = { of: 'size', name, base: part.base, terms: terms.name } as const
+    const tariff = tariffOf(part, reads, month)
     for (const { pieces: own, band, waived } of slices) {
       const rules = { rounding, band, waived }
       charges.push(makeCharge(committed ? 'commitment' : 'compute', subject, tariff, own, rules))
     }
   }
   if (rates.upFront && committed) {
-    charges.push(upFrontShare(resolved, rates.upFront, terms.months, pieces, month))
+    charges.push(upFrontShare(name, terms, rates.upFront, pieces, month))
   }
   return charges
 }
 
 function slicesOf(
-  resolved: ResolvedMachine,
+  terms: Terms,
   pieces: Pieces,
-  month: BillingMonth,
+  { index, month }: ChargeContext,
   free: FreeShare | undefined,
 ): Slice[] {
-  const { terms, index } = resolved
   if (terms.kind === 'flat' && terms.capHours !== undefined) {
     const [counted, beyond] = cutAtTicks(pieces, terms.capHours * hourClock(month).ticksPerHour)
     return [plain(counted), ...waivedSlices(beyond, { by: 'cap', hours: terms.capHours })]
@@ -107,16 +103,8 @@ interface RebateBand {
   readonly upTo: Exact
 }
 
-const bandMemo = new WeakMap<PriceBook, readonly RebateBand[]>()
-
 /** Read from their text once a book. */
-function bandsOf(book: PriceBook): readonly RebateBand[] {
-  let bands = bandMemo.get(book)
-  if (!bands) bandMemo.set(book, (bands = readBands(book)))
-  return bands
-}
-
-const readBands = ({ billing: { longRunRebate = [] } }: PriceBook): RebateBand[] =>
+const bandsOf = keptFor(({ billing: { longRunRebate = [] } }: PriceBook): readonly RebateBand[] =>
   longRunRebate.map(({ upToShare, rateShare }, at) => ({
     upTo: parseDecimal(upToShare)!,
     band: {
@@ -130,9 +118,10 @@ const readBands = ({ billing: { longRunRebate = [] } }: PriceBook): RebateBand[]
         pointer: `/billing/longRunRebate/${at}/rateShare`,
       },
     },
-  }))
+  })),
+)
 
-function tariffOf({ base, rate }: SizeRatePart, size: Size, month: BillingMonth): Tariff {
+function tariffOf({ base, rate }: SizeRatePart, size: HardwareReads, month: BillingMonth): Tariff {
   const { ticksPerHour, ticksPerSecond } = hourClock(month)
   return {
     rate,
@@ -144,15 +133,16 @@ function tariffOf({ base, rate }: SizeRatePart, size: Size, month: BillingMonth)
 
 /** Each month carries an equal part of what was paid up front, evenly over its time. */
 function upFrontShare(
-  { size, terms }: ResolvedMachine,
+  name: string,
+  terms: Extract<Terms, { kind: 'commitment' }>,
   rate: Rate,
-  months: number,
   pieces: Pieces,
   month: BillingMonth,
 ): Charge {
   const { ticksPerSecond } = hourClock(month)
+  const { months } = terms
   const ticksPerPeriod = lengthOf(month) * ticksPerSecond * months
-  const subject = { of: 'up-front', name: size.name, terms: terms.name, months } as const
+  const subject = { of: 'up-front', name, terms: terms.name, months } as const
   return makeCharge(
     'commitment',
     subject,

@@ -6,35 +6,33 @@ import {
   operationsRate,
   type DiskRate,
 } from '../catalogue/diskRates.ts'
-import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { RegionIndex } from '../catalogue/bookIndex.ts'
+import type { ResolvedDisk } from '../machine/resolveMachine.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
 import { missingPrice, type Charge, type ChargeSubject, type MissingPrice } from './charge.ts'
-import type { MeteredMonth } from './meteredMonth.ts'
+import type { ChargeContext } from './chargeContext.ts'
+import { disksOfReads, regionOf, type BelongingsReads } from './chargeReads.ts'
 import { makeCharge } from './makeCharge.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
 import { diskPieces, inMebibytes, MIB_PER_GIB, monthTariff } from './clockPieces.ts'
 import { allowanceWaiver, diskShare, freeRoom, type FreeShare } from './freeShare.ts'
-import type { SharedAccount } from './sharedAccount.ts'
 
 const OPERATIONS_PER_UNIT = 10_000n
 
 /** Room, what is bought on top of it, and operations, disk by disk. A size's own disk is part of the size's price. */
-export function diskCharges(
-  resolved: ResolvedMachine,
-  metered: MeteredMonth,
-  month: BillingMonth,
-  shared: SharedAccount | undefined,
-): Charge[] | MissingPrice {
+export function diskCharges(reads: BelongingsReads, context: ChargeContext): Charge[] | MissingPrice {
+  const { metered, month } = context
+  const region = regionOf(reads, context)
   const charges: Charge[] = []
-  const room = freeRoom(shared, { resolved, metered }, month)
-  for (const disk of disksOf(resolved)) {
+  const room = freeRoom(reads, context)
+  for (const disk of disksOfReads(reads, context)) {
     if (disk.kind.room.by === 'size') continue
-    const found = diskRate(resolved.region, disk.kind, disk.disk.roomGiB)
+    const found = diskRate(region, disk.kind, disk.disk.roomGiB)
     if (!found) return missingPrice('disk')
     const pieces = diskPieces(metered, disk)
-    charges.push(...roomCharges(disk, found, pieces, month, diskShare(room, resolved, disk)))
-    const extras = extraCharges(resolved, disk, pieces, metered, month)
+    charges.push(...roomCharges(disk, found, pieces, month, diskShare(room, reads, disk)))
+    const extras = extraCharges(region, disk, pieces, context)
     if ('code' in extras) return extras
     charges.push(...extras)
   }
@@ -74,11 +72,10 @@ function roomCharges(
 
 /** IOPS and throughput bought on top, and operations. */
 function extraCharges(
-  { region }: ResolvedMachine,
+  region: RegionIndex,
   { position, kind, disk }: ResolvedDisk,
   pieces: Pieces,
-  { running }: MeteredMonth,
-  month: BillingMonth,
+  { metered: { running }, month }: ChargeContext,
 ): Charge[] | MissingPrice {
   const charges: Charge[] = []
   const buy = (of: 'disk-iops' | 'disk-throughput', bought: number, rate: Rate | undefined): boolean => {

@@ -1,12 +1,15 @@
 import { PRINTED_MONTH_HOURS, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { keptFor } from '../keptFor.ts'
 import { withOff } from '../machine/whenOff.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { OffState } from '../off/powerState.ts'
 import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds } from '../quantity/units.ts'
 import type { Charge, MissingPrice } from './charge.ts'
-import { chargedTotal, chargeMachine, meterMachine, type ChargedPart } from './chargeMachine.ts'
+import { chargeMachine } from './chargeMachine.ts'
+import { chargedTotal } from './machineTotal.ts'
+import { meterMachine } from './meterMachine.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 
@@ -38,14 +41,10 @@ export const averagePerHour = (total: Exact, month: BillingMonth): Exact =>
 export const lengthAsRead = (month: BillingMonth): Seconds =>
   month.reading === 'calendar' ? lengthOf(month) : seconds(PRINTED_MONTH_HOURS * SECONDS_PER_HOUR)
 
-const alwaysOnForms = new WeakMap<ResolvedMachine, ResolvedMachine>()
-
-/** The machine if it were never switched off; a pure memo, since every month asks. */
-export function alwaysOnForm(resolved: ResolvedMachine): ResolvedMachine {
-  let form = alwaysOnForms.get(resolved)
-  if (!form) alwaysOnForms.set(resolved, (form = withOff(resolved, 'running')))
-  return form
-}
+/** The machine if it were never switched off; every month asks. */
+export const alwaysOnForm = keptFor((resolved: ResolvedMachine): ResolvedMachine =>
+  withOff(resolved, 'running'),
+)
 
 export interface EstimateInputs {
   readonly resolved: ResolvedMachine
@@ -67,7 +66,8 @@ export function estimateMachine({
   const metered = meterMachine(resolved, month)
   const total = chargedTotal(resolved, metered, month, shared)
   if ('code' in total) return total
-  const alwaysOn = alwaysOnTotal(alwaysOnForm(resolved), month, sharedAlwaysOn)
+  const running = alwaysOnForm(resolved)
+  const alwaysOn = chargedTotal(running, meterMachine(running, month), month, sharedAlwaysOn)
   if ('code' in alwaysOn) return alwaysOn
   let charges: readonly Charge[] | undefined
   return {
@@ -88,32 +88,8 @@ export function estimateMachine({
 }
 
 /** Lists of machines are drawn from totals; charges are listed for the machine that is looked at. */
-function listCharges(...inputs: Parameters<ChargedPart>): readonly Charge[] {
+function listCharges(...inputs: Parameters<typeof chargeMachine>): readonly Charge[] {
   const charges = chargeMachine(...inputs)
   if ('code' in charges) throw new RangeError(`a month with a total lacks its ${charges.code}`)
   return charges
-}
-
-const alwaysOnTotals = new WeakMap<ResolvedMachine, Map<string, Exact | MissingPrice>>()
-
-/**
- * What a machine that is never off costs. Where it shares nothing with others, months of one length cost the same: a
- * year has few lengths, and each is charged once.
- */
-function alwaysOnTotal(
-  running: ResolvedMachine,
-  month: BillingMonth,
-  shared: SharedAccount | undefined,
-): Exact | MissingPrice {
-  const charge = (): Exact | MissingPrice =>
-    chargedTotal(running, meterMachine(running, month), month, shared)
-  const { trafficOutGiB, firstDay, lastDay } = running.machine
-  const isUnlike = trafficOutGiB !== undefined || firstDay !== undefined || lastDay !== undefined
-  if (isUnlike || (shared && shared.pools.size > 0)) return charge()
-  let totals = alwaysOnTotals.get(running)
-  if (!totals) alwaysOnTotals.set(running, (totals = new Map()))
-  const key = `${lengthOf(month)} ${month.reading}`
-  let total = totals.get(key)
-  if (!total) totals.set(key, (total = charge()))
-  return total
 }

@@ -1,17 +1,11 @@
-import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { FreeAllowance } from '../catalogue/priceBook.ts'
-import type { ResolvedDisk, ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { ResolvedDisk } from '../machine/resolveMachine.ts'
 import type { Waiver } from './charge.ts'
+import type { ChargeContext } from './chargeContext.ts'
+import type { BelongingsReads, HardwareReads } from './chargeReads.ts'
 import { drainedInstead, type Drained, type PoolUser } from './freeAllowance.ts'
 import type { Pieces } from './pieces.ts'
-import {
-  diskKey,
-  hoursKey,
-  poolUsers,
-  type AccountMember,
-  type SharedAccount,
-  type SharedPool,
-} from './sharedAccount.ts'
+import { diskKey, diskUsers, hoursKey, hourUsers, type SharedPool } from './sharedAccount.ts'
 
 export interface FreeShare {
   readonly allowance: FreeAllowance
@@ -21,28 +15,22 @@ export interface FreeShare {
 }
 
 /** What is free of a machine's hours; undefined where no allowance is for it. */
-export function freeHours(
-  shared: SharedAccount | undefined,
-  member: AccountMember,
-  month: BillingMonth,
-): FreeShare | undefined {
-  return sharesOf('hoursPerMonth', shared, member, month).get(hoursKey(member.resolved))
-}
+export const freeHours = (reads: HardwareReads, context: ChargeContext): FreeShare | undefined =>
+  sharesOf(reads, context, (allowance, orders) => hourUsers(allowance, reads, context, orders)).get(
+    hoursKey(reads),
+  )
 
 /** What is free of a machine's disks, in MiB-seconds, by disk; see `diskShare`. */
-export const freeRoom = (
-  shared: SharedAccount | undefined,
-  member: AccountMember,
-  month: BillingMonth,
-): FreeRoom => sharesOf('gibPerMonth', shared, member, month)
+export const freeRoom = (reads: BelongingsReads, context: ChargeContext): FreeRoom =>
+  sharesOf(reads, context, (allowance, orders) => diskUsers(allowance, reads, context, orders))
 
 export type FreeRoom = ReadonlyMap<string, FreeShare>
 
 export const diskShare = (
   room: FreeRoom,
-  resolved: ResolvedMachine,
+  reads: BelongingsReads,
   disk: ResolvedDisk,
-): FreeShare | undefined => room.get(diskKey(resolved, disk))
+): FreeShare | undefined => room.get(diskKey(reads, disk))
 
 const NONE: ReadonlyMap<string, FreeShare> = new Map()
 
@@ -52,18 +40,17 @@ const NONE: ReadonlyMap<string, FreeShare> = new Map()
  * are for comes from the first.
  */
 function sharesOf(
-  sort: 'hoursPerMonth' | 'gibPerMonth',
-  shared: SharedAccount | undefined,
-  member: AccountMember,
-  month: BillingMonth,
+  { machine }: Pick<HardwareReads, 'machine'>,
+  { shared }: ChargeContext,
+  usersOf: (allowance: FreeAllowance, orders: ReadonlyMap<string, number>) => readonly PoolUser[],
 ): ReadonlyMap<string, FreeShare> {
   if (!shared || shared.pools.size === 0) return NONE
   const shares = new Map<string, FreeShare>()
   for (const pool of shared.pools.values()) {
     const { allowance } = pool
-    const users = allowance[sort] === undefined ? [] : poolUsers(allowance, member, shared.orders, month)
+    const users = usersOf(allowance, shared.orders)
     if (users.length === 0) continue
-    const { free, usedUpAt } = drainedWith(pool, member.resolved.machine.name, users)
+    const { free, usedUpAt } = drainedWith(pool, machine, users)
     for (const { key } of users) {
       if (!shares.has(key)) shares.set(key, { allowance, ticks: free.get(key) ?? 0, usedUpAt })
     }

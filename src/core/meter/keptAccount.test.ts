@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
+import { indexBook } from '../catalogue/bookIndex.ts'
 import { keptAccount } from './keptAccount.ts'
 import { gib } from '../quantity/units.ts'
 import { plateInputs } from '../testing/plateInputs.ts'
@@ -23,7 +24,7 @@ test('an edit that changes nothing that machines share leaves the account as it 
 
 test('another month is another account, even where no machine shares anything', () => {
   const [march, april] = ['2027-03', '2027-04'].map((month) => billingMonth(month as YearMonth, 'Etc/UTC'))
-  const of = (month: typeof march) => keptAccount(withFreeHours, [], new Map([['one', 0]]), month!)
+  const of = (month: typeof march) => keptAccount(indexBook(withFreeHours), [], new Map([['one', 0]]), month!)
   expect(of(march)).toBe(of(march))
   expect(of(april)).not.toBe(of(march))
 })

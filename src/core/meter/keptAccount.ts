@@ -1,36 +1,45 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
-import type { PriceBook } from '../catalogue/priceBook.ts'
-import { shareAccount, sharedUse, type AccountMember, type SharedAccount } from './sharedAccount.ts'
+import type { BookIndex } from '../catalogue/bookIndex.ts'
+import { keptFor } from '../keptFor.ts'
+import { sameFields } from '../sameFields.ts'
+import { shareAccount, type AccountUse, type SharedAccount } from './sharedAccount.ts'
 
 interface KeptAccount {
-  readonly of: readonly (readonly unknown[])[]
+  readonly uses: readonly AccountUse[]
+  readonly names: readonly string[]
+  readonly month: BillingMonth
   readonly account: SharedAccount
 }
 
 /** As planned and with nothing switched off, now and as it was before the last edit. */
 const MOST_KEPT = 4
 
-const kept = new WeakMap<PriceBook, readonly KeptAccount[]>()
+const accountsOf: (index: BookIndex) => KeptAccount[] = keptFor(() => [])
 
 /**
  * `shareAccount`, or the account that was made before of the same: most edits change nothing that machines share, and
- * what was charged under the same account need not be charged anew. O(machines).
+ * what was charged under the same account need not be charged anew. `orders` counts from 0 in its own order. O(machines).
  */
 export function keptAccount(
-  book: PriceBook,
-  members: readonly AccountMember[],
+  index: BookIndex,
+  uses: readonly AccountUse[],
   orders: ReadonlyMap<string, number>,
   month: BillingMonth,
 ): SharedAccount {
-  const of = [[month.from, month.to, month.reading, ...orders.keys()], ...members.map(sharedUse)]
-  const before = kept.get(book) ?? []
-  const same = before.find(
-    (each) => each.of.length === of.length && each.of.every((uses, i) => alike(uses, of[i]!)),
+  const kept = accountsOf(index)
+  const names = [...orders.keys()]
+  const at = kept.findIndex(
+    (each) =>
+      sameFields(each.month, month) &&
+      sameFields(each.names, names) &&
+      each.uses.length === uses.length &&
+      each.uses.every((use, i) => sameFields(use, uses[i]!)),
   )
-  const found = same ?? { of, account: shareAccount(book, members, orders, month) }
-  kept.set(book, [found, ...before.filter((each) => each !== same)].slice(0, MOST_KEPT))
+  const found =
+    at === -1
+      ? { uses, names, month, account: shareAccount(index, uses, orders, month) }
+      : kept.splice(at, 1)[0]!
+  kept.unshift(found)
+  kept.length = Math.min(kept.length, MOST_KEPT)
   return found.account
 }
-
-const alike = (a: readonly unknown[], b: readonly unknown[]): boolean =>
-  a.length === b.length && a.every((each, i) => Object.is(each, b[i]))

@@ -3,7 +3,7 @@ import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { resolved } from '../testing/resolved.ts'
 import { weekOf, windowsOn } from '../testing/weeks.ts'
-import { meterMachine } from './chargeMachine.ts'
+import { meterMachine } from './meterMachine.ts'
 
 test('a start at the very moment at which a month ends is one of the next month, and of no other', () => {
   // 1 April 2027 is a Thursday.

@@ -1,6 +1,7 @@
 import { GONE } from '../catalogue/statesSold.ts'
 import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
 import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../off/powerState.ts'
+import { keptFor } from '../keptFor.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
 import { secondsByPhase, type Segment } from '../power/timeline.ts'
 import { instant, lengthOf, seconds, type Seconds, type Span } from '../quantity/units.ts'
@@ -42,17 +43,12 @@ interface Stay extends Span {
   readonly state: PowerState
 }
 
-/** By book first: a weak map for each of a year's thousand timelines would keep the garbage collector busy. */
-const memo = new WeakMap<PriceBook, WeakMap<MonthTimeline, MeteredMonth>>()
-
 /** Which meters run in which phase is read from the book's state table. Throws on a state the book does not have. */
-export function meteredMonth(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
-  let ofBook = memo.get(book)
-  if (!ofBook) memo.set(book, (ofBook = new WeakMap()))
-  let metered = ofBook.get(timeline)
-  if (!metered) ofBook.set(timeline, (metered = measure(timeline, book)))
-  return metered
-}
+export const meteredMonth = (timeline: MonthTimeline, book: PriceBook): MeteredMonth =>
+  monthsOf(book)(timeline)
+
+/** By book first: a weak map for each of a year's thousand timelines would keep the garbage collector busy. */
+const monthsOf = keptFor((book: PriceBook) => keptFor((timeline: MonthTimeline) => measure(timeline, book)))
 
 function stateRow(book: PriceBook, state: PowerState): StateRow {
   const row = book.states[state] ?? (state === 'deleted' ? GONE : undefined)

@@ -8,10 +8,10 @@ import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { refuse, type Outcome } from '../outcome.ts'
-import { meterMachine } from './chargeMachine.ts'
+import { meterMachine } from './meterMachine.ts'
 import { estimateMachine, alwaysOnForm, type Estimate, type NotPriced } from './estimateMachine.ts'
 import { keptAccount } from './keptAccount.ts'
-import type { AccountMember, SharedAccount } from './sharedAccount.ts'
+import { accountUse, type AccountUse, type SharedAccount } from './sharedAccount.ts'
 
 export type MachineIssue = BookIssue | ReferenceIssue | NotPriced
 
@@ -127,14 +127,14 @@ export class PlanPricing {
       const found = this.resolve(machine)
       return found.ok ? [found.value] : []
     })
-    const metered = (members: readonly ResolvedMachine[]): AccountMember[] =>
+    const uses = (members: readonly ResolvedMachine[]): AccountUse[] =>
       members
         .filter(({ machine }) => !lackedState(machine, book))
-        .map((member) => ({ resolved: member, metered: meterMachine(member, month) }))
+        .map((member) => accountUse(member, meterMachine(member, month)))
     const running = resolved.map(alwaysOnForm)
     return {
-      planned: keptAccount(book, metered(resolved), orders, month),
-      alwaysOn: keptAccount(book, metered(running), orders, month),
+      planned: keptAccount(index, uses(resolved), orders, month),
+      alwaysOn: keptAccount(index, uses(running), orders, month),
     }
   }
 }

@@ -1,8 +1,18 @@
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
+import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
-import type { FreeAllowance, PriceBook } from '../catalogue/priceBook.ts'
-import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { FreeAllowance } from '../catalogue/priceBook.ts'
+import type { ResolvedDisk, ResolvedMachine } from '../machine/resolveMachine.ts'
 import { lengthOf } from '../quantity/units.ts'
+import {
+  belongingsReads,
+  disksOfReads,
+  hardwareReads,
+  regionOf,
+  type BelongingsReads,
+  type HardwareReads,
+  type MeteredContext,
+} from './chargeReads.ts'
 import { diskPieces, hourPieces, inMebibytes, MIB_PER_GIB } from './clockPieces.ts'
 import {
   allowanceEnd,
@@ -16,10 +26,29 @@ import {
 import type { MeteredMonth } from './meteredMonth.ts'
 import { payableTraffic } from './payableTraffic.ts'
 
-/** A machine of the account with its month metered. */
-export interface AccountMember {
-  readonly resolved: ResolvedMachine
+/** All of a machine that its account depends on: accounts whose machines agree in these are the same. */
+export interface AccountUse extends Pick<BelongingsReads, 'machine' | 'region' | 'systemDisk' | 'dataDisks'> {
   readonly metered: MeteredMonth
+  /** Ids of the allowances that its hours count against. */
+  readonly hoursOf: readonly string[]
+  /** MiB out a month that are not part of its size's price. */
+  readonly payableMiB: number
+}
+
+export function accountUse(resolved: ResolvedMachine, metered: MeteredMonth): AccountUse {
+  const { index } = resolved
+  const reads = hardwareReads(resolved)
+  const { machine, region, systemDisk, dataDisks } = belongingsReads(resolved)
+  const hoursOf = (index.book.freeAllowances ?? []).filter((each) => usesHours(each, reads, { index }))
+  return {
+    machine,
+    region,
+    systemDisk,
+    dataDisks,
+    metered,
+    hoursOf: hoursOf.map(({ id }) => id),
+    payableMiB: payableTraffic(reads, metered),
+  }
 }
 
 /** What the machines of one provider share in a month: free allowances and the bands of traffic. */
@@ -47,17 +76,24 @@ export interface SharedPool {
   readonly drained: Drained
 }
 
-/** O(members × pieces × log) for those that an allowance is for; all others cost a look-up. */
+/** O(uses × pieces × log) for those that an allowance is for; all others cost a look-up. */
 export function shareAccount(
-  book: PriceBook,
-  members: readonly AccountMember[],
+  index: BookIndex,
+  uses: readonly AccountUse[],
   orders: ReadonlyMap<string, number>,
   month: BillingMonth,
 ): SharedAccount {
+  const { book } = index
   const pools = new Map<string, SharedPool>()
   for (const allowance of book.freeAllowances ?? []) {
     const usersOf = new Map(
-      members.map((member) => [member.resolved.machine.name, poolUsers(allowance, member, orders, month)]),
+      uses.map((use) => {
+        const context = { index, metered: use.metered, month }
+        const users = use.hoursOf.includes(allowance.id)
+          ? [hourUser(use, context, orders)]
+          : diskUsers(allowance, use, context, orders)
+        return [use.machine, users]
+      }),
     )
     const users = [...usersOf.values()].flat()
     const pool: Pool = {
@@ -68,18 +104,16 @@ export function shareAccount(
     const steps = poolSteps(pool)
     pools.set(allowance.id, { allowance, pool, usersOf, steps, drained: drainPool(pool, steps) })
   }
-  return { pools, traffic: trafficOf(members), orders }
+  return { pools, traffic: trafficOf(uses), orders }
 }
 
-function trafficOf(members: readonly AccountMember[]): Map<string, RegionTraffic> {
+function trafficOf(uses: readonly AccountUse[]): Map<string, RegionTraffic> {
   const traffic = new Map<string, { together: number; byMachine: Map<string, number> }>()
-  for (const { resolved, metered } of members) {
-    const mib = payableTraffic(resolved, metered)
+  for (const { machine, region, payableMiB: mib } of uses) {
     if (mib === 0) continue
-    const { region, name } = resolved.machine
     const ofRegion = traffic.get(region) ?? { together: 0, byMachine: new Map<string, number>() }
     ofRegion.together += mib
-    ofRegion.byMachine.set(name, mib)
+    ofRegion.byMachine.set(machine, mib)
     traffic.set(region, ofRegion)
   }
   return traffic
@@ -90,24 +124,15 @@ const capacityOf = ({ hoursPerMonth, gibPerMonth }: FreeAllowance, month: Billin
     ? hoursPerMonth * hourClock(month).ticksPerHour
     : (gibPerMonth ?? 0) * MIB_PER_GIB * lengthOf(month)
 
-/** All of a member that its account depends on: two members that agree in these share the same. */
-export const sharedUse = ({ resolved, metered }: AccountMember): readonly unknown[] => {
-  const { machine, region, index } = resolved
-  const hours = (index.book.freeAllowances ?? []).map((allowance) => usesHours(allowance, resolved))
-  return [
-    machine.name,
-    metered,
-    region,
-    machine.systemDisk,
-    machine.dataDisks,
-    payableTraffic(resolved, metered),
-    ...hours,
-  ]
-}
-
 /** Hours are for machines on demand. */
-const usesHours = (allowance: FreeAllowance, { terms, size }: ResolvedMachine): boolean =>
-  allowance.hoursPerMonth !== undefined && terms.kind === 'on-demand' && allowance.eligible.includes(size.id)
+const usesHours = (
+  allowance: FreeAllowance,
+  { terms, size }: HardwareReads,
+  { index }: Pick<MeteredContext, 'index'>,
+): boolean =>
+  allowance.hoursPerMonth !== undefined &&
+  index.terms.get(terms)!.kind === 'on-demand' &&
+  allowance.eligible.includes(size)
 
 const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>
   allowance.gibPerMonth !== undefined && (allowance.eligibleKinds?.includes(kind.id) ?? false)
@@ -116,47 +141,46 @@ const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>
 const PLACES = 1_000
 
 /** Who is served first in the last second of a pool: by the plan, then by the disk. */
-const poolOrder = (orders: ReadonlyMap<string, number>, { machine }: ResolvedMachine, position = 0): number =>
-  (orders.get(machine.name) ?? 0) * PLACES + position
+const poolOrder = (orders: ReadonlyMap<string, number>, { machine }: Named, position = 0): number =>
+  (orders.get(machine) ?? 0) * PLACES + position
 
-export const hoursKey = ({ machine }: ResolvedMachine): string => machine.name
+type Named = Pick<HardwareReads, 'machine'>
 
-export const diskKey = ({ machine }: ResolvedMachine, { position }: ResolvedDisk): string =>
-  `${machine.name}/${position}`
+export const hoursKey = ({ machine }: Named): string => machine
 
-/** What one machine uses of an allowance: its hours, or each of its disks. */
-export const poolUsers = (
+export const diskKey = ({ machine }: Named, { position }: ResolvedDisk): string => `${machine}/${position}`
+
+/** What a machine's hours use of an allowance: nothing of one for disks. */
+export const hourUsers = (
   allowance: FreeAllowance,
-  member: AccountMember,
+  reads: HardwareReads,
+  context: MeteredContext,
   orders: ReadonlyMap<string, number>,
-  month: BillingMonth,
-): PoolUser[] =>
-  allowance.hoursPerMonth !== undefined
-    ? hourUsers(allowance, member, orders, month)
-    : diskUsers(allowance, member, orders)
+): PoolUser[] => (usesHours(allowance, reads, context) ? [hourUser(reads, context, orders)] : [])
 
-function hourUsers(
-  allowance: FreeAllowance,
-  { resolved, metered }: AccountMember,
+const hourUser = (
+  reads: Named,
+  { metered, month }: MeteredContext,
   orders: ReadonlyMap<string, number>,
-  month: BillingMonth,
-): PoolUser[] {
-  if (!usesHours(allowance, resolved)) return []
-  const pieces = hourPieces(metered.compute.pieces, month)
-  return [{ key: hoursKey(resolved), order: poolOrder(orders, resolved), pieces }]
-}
+): PoolUser => ({
+  key: hoursKey(reads),
+  order: poolOrder(orders, reads),
+  pieces: hourPieces(metered.compute.pieces, month),
+})
 
-function diskUsers(
+/** What each of its disks uses of an allowance: nothing of one for hours. */
+export function diskUsers(
   allowance: FreeAllowance,
-  { resolved, metered }: AccountMember,
+  reads: Pick<BelongingsReads, 'machine' | 'region' | 'systemDisk' | 'dataDisks'>,
+  context: MeteredContext,
   orders: ReadonlyMap<string, number>,
 ): PoolUser[] {
   if (allowance.gibPerMonth === undefined) return []
-  return disksOf(resolved).flatMap((disk) => {
+  return disksOfReads(reads, context).flatMap((disk) => {
     if (!usesGiB(allowance, disk)) return []
-    const found = diskRate(resolved.region, disk.kind, disk.disk.roomGiB)
+    const found = diskRate(regionOf(reads, context), disk.kind, disk.disk.roomGiB)
     if (!found) return []
-    const pieces = inMebibytes(diskPieces(metered, disk), found.chargedGiB)
-    return [{ key: diskKey(resolved, disk), order: poolOrder(orders, resolved, disk.position), pieces }]
+    const pieces = inMebibytes(diskPieces(context.metered, disk), found.chargedGiB)
+    return [{ key: diskKey(reads, disk), order: poolOrder(orders, reads, disk.position), pieces }]
   })
 }

@@ -1,12 +1,11 @@
-import type { BillingMonth } from '../calendar/billingMonth.ts'
 import { restoreRate, snapshotRate } from '../catalogue/regionRates.ts'
-import { restoredGiB, usedGiB } from '../machine/snapshots.ts'
-import { disksOf, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { usedGiB } from '../machine/snapshots.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact } from '../quantity/rate.ts'
 import type { GiB } from '../quantity/units.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
-import type { MeteredMonth } from './meteredMonth.ts'
+import type { ChargeContext } from './chargeContext.ts'
+import { disksOfReads, regionOf, type BelongingsReads } from './chargeReads.ts'
 import { monthTariff } from './clockPieces.ts'
 import { makeCharge } from './makeCharge.ts'
 
@@ -17,29 +16,27 @@ const heldGiB = (used: GiB, kept: number, changedPercent: number): Exact => {
 }
 
 /** Snapshots are charged in every state, as they stand once all that are kept exist; and what is restored from them. */
-export function snapshotCharges(
-  resolved: ResolvedMachine,
-  metered: MeteredMonth,
-  month: BillingMonth,
-): Charge[] | MissingPrice {
-  const { region } = resolved
+export function snapshotCharges(reads: BelongingsReads, context: ChargeContext): Charge[] | MissingPrice {
+  const { metered, month, index } = context
+  const region = regionOf(reads, context)
+  const image = index.images.get(reads.image)!
   const charges: Charge[] = []
-  for (const each of disksOf(resolved)) {
+  for (const each of disksOfReads(reads, context)) {
     const { snapshots } = each.disk
     if (!snapshots || snapshots.kept === 0) continue
     const rate = snapshotRate(region)
     if (!rate) return missingPrice('snapshots')
     const { kept, changedPercent } = snapshots
-    const used = usedGiB(resolved, each)
+    const used = usedGiB({ image }, each)
     const subject = { of: 'snapshots', position: each.position, usedGiB: used, kept, changedPercent } as const
     const tariff = monthTariff(rate, heldGiB(used, kept, changedPercent), month)
     charges.push(makeCharge('snapshot', subject, tariff, metered.always))
   }
-  const restored = restoredGiB(resolved)
-  const rate = restored > 0 ? restoreRate(region) : undefined
+  const { restoredGiB } = reads
+  const rate = restoredGiB > 0 ? restoreRate(region) : undefined
   if (rate && metered.creations.ticks > 0) {
-    const subject = { of: 'restore', restoredGiB: restored, times: metered.creations.ticks } as const
-    const tariff = { rate, units: unitsExact(restored), ticksPerPeriod: 1, ticksPerSecond: 0 }
+    const subject = { of: 'restore', restoredGiB, times: metered.creations.ticks } as const
+    const tariff = { rate, units: unitsExact(restoredGiB), ticksPerPeriod: 1, ticksPerSecond: 0 }
     charges.push(makeCharge('restore', subject, tariff, metered.creations))
   }
   return charges

@@ -1,34 +1,28 @@
-import type { Span } from '../quantity/units.ts'
 import { trafficBands } from '../catalogue/regionRates.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { gib } from '../quantity/units.ts'
 import { compare, multiply, sign, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { exactNumber, MOST_DECIMALS, toDecimal, trimDecimal } from '../quantity/decimal.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { missingPrice, type Charge, type MissingPrice, type Tariff } from './charge.ts'
-import type { MeteredMonth } from './meteredMonth.ts'
+import type { ChargeContext } from './chargeContext.ts'
+import { regionOf, type HardwareReads } from './chargeReads.ts'
 import { makeCharge } from './makeCharge.ts'
 import { MIB_PER_GIB } from './clockPieces.ts'
 import { payableTraffic } from './payableTraffic.ts'
-import type { SharedAccount } from './sharedAccount.ts'
 
 /**
  * Traffic out: first what the size includes, then the bands, which all machines of the account fill together; each
  * machine pays its share of every band. Expected of a month in which the machine runs, and spread evenly over the time
  * that it does.
  */
-export function trafficCharges(
-  resolved: ResolvedMachine,
-  metered: MeteredMonth,
-  month: Span,
-  shared: SharedAccount | undefined,
-): Charge[] | MissingPrice {
-  const asked = resolved.machine.trafficOutGiB ?? 0
+export function trafficCharges(reads: HardwareReads, context: ChargeContext): Charge[] | MissingPrice {
+  const asked = reads.trafficOutGiB ?? 0
+  const { metered } = context
   if (asked === 0 || metered.running.ticks === 0) return []
-  const bands = trafficBands(resolved.region)
+  const bands = trafficBands(regionOf(reads, context))
   if (!bands) return missingPrice('traffic')
-  const own = payableTraffic(resolved, metered)
-  const account = accountTraffic(shared, resolved, own)
+  const own = payableTraffic(reads, metered)
+  const account = accountTraffic(reads, context, own)
   const included = asked - own / MIB_PER_GIB
   const subject = { of: 'traffic', ownGiB: gib(asked), accountGiB: gib(account / MIB_PER_GIB) } as const
   const tariff = (rate: Rate, units: Exact): Tariff => ({
@@ -63,12 +57,8 @@ const MIB = BigInt(MIB_PER_GIB)
 const plainDecimal = (value: Exact): string => trimDecimal(toDecimal(value, MOST_DECIMALS))
 
 /** What the whole account sends from the machine's region, in MiB, this machine as it is now. */
-function accountTraffic(
-  shared: SharedAccount | undefined,
-  { machine: { name, region } }: ResolvedMachine,
-  own: number,
-): number {
+function accountTraffic({ machine, region }: HardwareReads, { shared }: ChargeContext, own: number): number {
   const known = shared?.traffic.get(region)
-  const others = known ? known.together - (known.byMachine.get(name) ?? 0) : 0
+  const others = known ? known.together - (known.byMachine.get(machine) ?? 0) : 0
   return others + own
 }

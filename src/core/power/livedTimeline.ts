@@ -1,3 +1,4 @@
+import { keptFor } from '../keptFor.ts'
 import { instant, type Instant, type Seconds } from '../quantity/units.ts'
 import type { MonthTimeline } from './monthTimeline.ts'
 import { STATE_OF_PHASE } from '../off/powerState.ts'
@@ -10,8 +11,8 @@ export interface Lived {
   readonly leave: Seconds
 }
 
-/** A pure memo, so that what is metered by a timeline is metered once. */
-const memo = new WeakMap<MonthTimeline, Map<string, MonthTimeline>>()
+/** So that what is metered by a timeline is metered once. */
+const livesOf: (timeline: MonthTimeline) => Map<string, MonthTimeline> = keptFor(() => new Map())
 
 /**
  * The timeline of a machine that is there for a part of the time: nothing before, and deleted after it. It has the
@@ -20,8 +21,7 @@ const memo = new WeakMap<MonthTimeline, Map<string, MonthTimeline>>()
 export function livedTimeline(timeline: MonthTimeline, lived: Lived): MonthTimeline {
   const { segments } = timeline
   if (lived.from <= segments[0]!.from && lived.to >= segments.at(-1)!.to) return timeline
-  let known = memo.get(timeline)
-  if (!known) memo.set(timeline, (known = new Map()))
+  const known = livesOf(timeline)
   const key = `${lived.from} ${lived.to} ${lived.leave}`
   let cut = known.get(key)
   if (!cut) {

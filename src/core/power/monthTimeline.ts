@@ -1,6 +1,7 @@
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { LONGEST_LOOK_BACK_DAYS, spansAndBefore, weekSpans } from '../calendar/weekSpans.ts'
 import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
+import { keptFor } from '../keptFor.ts'
 import { buildTimeline } from './buildTimeline.ts'
 import { STATE_OF_PHASE, type PowerState } from '../off/powerState.ts'
 import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
@@ -26,8 +27,8 @@ const MARGIN = 2 * SECONDS_PER_DAY
 /** What began earlier is charged as if it had begun then. */
 const LONGEST_RUN = LONGEST_LOOK_BACK_DAYS * SECONDS_PER_DAY
 
-/** A pure memo: machines share week plans, and one machine's plates ask for the same timeline over and over. */
-const memo = new WeakMap<object, Map<string, MonthTimeline>>()
+/** Machines share week plans, and one machine's plates ask for the same timeline over and over. */
+const timelinesOf: (week: object) => Map<string, MonthTimeline> = keptFor(() => new Map())
 const MOST_KEPT = 2_000
 /** Never off is the same for every week. */
 const NEVER_OFF: object = {}
@@ -39,40 +40,23 @@ export function monthTimeline(
   shutdown?: ShutdownOff,
 ): MonthTimeline {
   const { isNeverOff, key: ofWays } = keyOf(ways)
-  const ofWeek = memoOf(isNeverOff ? NEVER_OFF : week)
+  const ofWeek = timelinesOf(isNeverOff ? NEVER_OFF : week)
   const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
     timeline = isNeverOff ? timelineOf([], ways, month) : timelineOfWeek(week, ways, month, shutdown)
+    // A page that is open for days asks for many months.
+    if (ofWeek.size > MOST_KEPT) ofWeek.clear()
     ofWeek.set(key, timeline)
   }
   return timeline
 }
 
-function memoOf(of: object): Map<string, MonthTimeline> {
-  let timelines = memo.get(of)
-  if (!timelines) memo.set(of, (timelines = new Map()))
-  // A page that is open for days asks for many months.
-  if (timelines.size > MOST_KEPT) timelines.clear()
-  return timelines
-}
-
-interface WaysKey {
-  readonly isNeverOff: boolean
-  readonly key: string
-}
-
 /** Every month of a machine has the same ways. */
-const keys = new WeakMap<WaysOff, WaysKey>()
-
-function keyOf(ways: WaysOff): WaysKey {
-  let key = keys.get(ways)
-  if (!key) {
-    const isNeverOff = ways.every(({ off }) => off === 'running')
-    keys.set(ways, (key = { isNeverOff, key: isNeverOff ? '' : ways.map(wayKey).join(' ') }))
-  }
-  return key
-}
+const keyOf = keptFor((ways: WaysOff) => {
+  const isNeverOff = ways.every(({ off }) => off === 'running')
+  return { isNeverOff, key: isNeverOff ? '' : ways.map(wayKey).join(' ') }
+})
 
 const wayKey = (way: WayOff): string => `${way.from} ${changeKey(way)}`
 const changeKey = ({ off, changes, isCharged }: Pick<WayOff, 'off' | 'changes' | 'isCharged'>): string =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import { meterMachine } from '../meter/chargeMachine.ts'
+import { meterMachine } from '../meter/meterMachine.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import { toNumber } from '../quantity/exact.ts'
 import { anyMachineOf, anyRulesOf, anyWeek } from '../testing/anyMachines.ts'

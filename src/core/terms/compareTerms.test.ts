@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
+import { hardwareReads } from '../meter/chargeReads.ts'
 import { computeCharges } from '../meter/computeCharges.ts'
 import { meteredRun } from '../meter/meteredMonth.ts'
 import { toDecimal } from '../quantity/decimal.ts'
@@ -106,7 +107,13 @@ describe('a curve', () => {
     const { offers } = compareTerms(resolved, month, account.planned)
     const { curve } = offers[0]!
     const costOf = (seconds: number): Exact => {
-      const charges = computeCharges(resolved, meteredRun(month, seconds), month, account.planned)
+      const context = {
+        index: resolved.index,
+        metered: meteredRun(month, seconds),
+        month,
+        shared: account.planned,
+      }
+      const charges = computeCharges(hardwareReads(resolved), context)
       if ('code' in charges) throw new Error('not priced')
       return charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
     }

@@ -5,8 +5,9 @@ import { sizeRates } from '../catalogue/sizeRates.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { hardwareReads } from '../meter/chargeReads.ts'
 import { computeCharges } from '../meter/computeCharges.ts'
-import { meterMachine } from '../meter/chargeMachine.ts'
+import { meterMachine } from '../meter/meterMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import { freeHours } from '../meter/freeShare.ts'
 import { meteredRun } from '../meter/meteredMonth.ts'
@@ -96,7 +97,8 @@ function pointAt(
 ): CurvePoint {
   // Off is not gone, unless it is deleted: a flat plan is charged for it.
   const metered = meteredRun(month, seconds, !offStates(resolved.machine).includes('deleted'))
-  const charges = computeCharges(withTerms(resolved, terms), metered, month, shared)
+  const context = { index: resolved.index, metered, month, shared }
+  const charges = computeCharges(hardwareReads(withTerms(resolved, terms)), context)
   // Only terms on which the size is sold come here.
   if ('code' in charges) throw new RangeError(`${terms.name} has no rate`)
   return { seconds, amount: charges.reduce((sum, { amount }) => add(sum, amount), ZERO) }
@@ -121,8 +123,8 @@ function kinksOf(
       around((terms.capHours * ticksPerHour) / ticksPerSecond)
   }
   const onDemand = sold.find(({ kind }) => kind === 'on-demand')
-  const member = onDemand && { resolved: withTerms(resolved, onDemand), metered: meteredRun(month, length) }
-  const free = member && freeHours(shared, member, month)
+  const context = { index: resolved.index, metered: meteredRun(month, length), month, shared }
+  const free = onDemand && freeHours(hardwareReads(withTerms(resolved, onDemand)), context)
   const freeSeconds = (free?.ticks ?? 0) / ticksPerSecond
   around(freeSeconds)
   // Bands count what is left after the free hours.

@@ -1,20 +1,18 @@
 import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
+import type { PriceBook } from '../catalogue/priceBook.ts'
 import { sizeRates, roughHour } from '../catalogue/sizeRates.ts'
+import { keptFor } from '../keptFor.ts'
 import { compare, ZERO, type Exact } from '../quantity/exact.ts'
-
-const memo = new WeakMap<RegionIndex, Exact>()
 
 /**
  * An hour of the cheapest size that the region sells on demand: what is little money there, whatever the currency. Zero
  * where none is sold so, or one is free. O(sizes), once a region.
  */
-export function cheapestHour({ book }: BookIndex, region: RegionIndex): Exact {
-  let found = memo.get(region)
-  if (!found) memo.set(region, (found = leastOf(book, region)))
-  return found
-}
+export const cheapestHour = ({ book }: BookIndex, region: RegionIndex): Exact => leastOfBook(book)(region)
 
-function leastOf(book: BookIndex['book'], region: RegionIndex): Exact {
+const leastOfBook = keptFor((book: PriceBook) => keptFor((region: RegionIndex) => leastOf(book, region)))
+
+function leastOf(book: PriceBook, region: RegionIndex): Exact {
   const terms = book.terms.find(({ kind }) => kind === 'on-demand')
   if (!terms) return ZERO
   const hours = book.sizes.flatMap((size) => {

@@ -2,6 +2,7 @@ import { chosenSize } from '../machine/chosenSize.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { Machine } from '../machine/plan.ts'
 import { carryOver } from '../carry/carryOver.ts'
+import { keptFor } from '../keptFor.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import { keptDecisions } from '../notches/keptDecisions.ts'
 import { subtract } from '../quantity/exact.ts'
@@ -28,24 +29,16 @@ function nearestMend({ resolved, plan, month, shared, estimate }: WatchInputs): 
   return offer && { machine: offer.machine, difference: total && subtract(total, estimate.total) }
 }
 
-/** Fields that tell one machine from its copy in another zone. */
-function copyOf(machine: Machine): string {
-  let copy = copies.get(machine)
-  if (copy === undefined) {
-    const { name, zone, variants, accepted, pinned, ...rest } = machine
-    copies.set(machine, (copy = JSON.stringify(rest)))
-  }
-  return copy
-}
-
-/** A pure memo: each machine of a plan is held against all others. */
-const copies = new WeakMap<Machine, string>()
+/** Fields that tell one machine from its copy in another zone; each machine of a plan is held against all others. */
+const copyOf = keptFor(({ name, zone, variants, accepted, pinned, ...rest }: Machine) => ({
+  text: JSON.stringify(rest),
+}))
 
 /** The same machine bought once for each zone that was ticked. */
 const sameInSeveralZones: WatchRule = ({ resolved: { machine }, machines, estimate }) => {
-  const own = copyOf(machine)
+  const own = copyOf(machine).text
   const copies = machines.filter(
-    (other) => other.name !== machine.name && other.zone !== machine.zone && copyOf(other) === own,
+    (other) => other.name !== machine.name && other.zone !== machine.zone && copyOf(other).text === own,
   )
   if (copies.length === 0) return []
   return [

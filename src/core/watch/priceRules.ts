@@ -5,7 +5,6 @@ import { add, toNumber, ZERO } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
 import { applyLeavings } from './applyLeavings.ts'
 import type { Finding, WatchRule } from './finding.ts'
-import { hoursKey } from '../meter/sharedAccount.ts'
 
 const TEN_TIMES = 8
 const LEAST_SIBLINGS = 3
@@ -34,7 +33,7 @@ const rateOutOfLine: WatchRule = ({ resolved }) => {
 
 /** One free pool, several machines, and it does not last the month. */
 const sharedAllowance: WatchRule = ({ resolved, shared, estimate }) => {
-  const key = hoursKey(resolved)
+  const key = resolved.machine.name
   return [...(shared?.pools.values() ?? [])].flatMap(({ allowance, usersOf, drained }): Finding[] => {
     const machines = [...usersOf].filter(([, users]) => users.length > 0).map(([name]) => name)
     if (drained.usedUpAt === undefined || machines.length < 2 || !machines.includes(key)) return []

@@ -1,4 +1,5 @@
-import { chargedTotal, meterOn } from '../meter/chargeMachine.ts'
+import { chargedTotal } from '../meter/machineTotal.ts'
+import { meterOn } from '../meter/meterMachine.ts'
 import type { PricedMachine } from '../meter/planPricing.ts'
 import { isNeverOff } from '../off/offPlan.ts'
 import { compare, type Exact } from '../quantity/exact.ts'

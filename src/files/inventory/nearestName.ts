@@ -1,3 +1,4 @@
+import { keptFor } from '../../core/keptFor.ts'
 import { distance } from 'fastest-levenshtein'
 import { plainName } from '../reading/plainNames.ts'
 
@@ -41,21 +42,14 @@ interface KnownWords {
   readonly plain: readonly string[]
 }
 
-const memo = new WeakMap<readonly Meaning[], readonly KnownWords[]>()
-
 /** Each list is gone through once and must not change. */
-function knownWords(meanings: readonly Meaning[]): readonly KnownWords[] {
-  let known = memo.get(meanings)
-  if (!known) {
-    known = meanings.map(({ id, name, also = [] }) => ({
-      id,
-      name,
-      plain: [id, name, ...also].map((word) => plainName(word, { empty: '' })),
-    }))
-    memo.set(meanings, known)
-  }
-  return known
-}
+const knownWords = keptFor((meanings: readonly Meaning[]): readonly KnownWords[] =>
+  meanings.map(({ id, name, also = [] }) => ({
+    id,
+    name,
+    plain: [id, name, ...also].map((word) => plainName(word, { empty: '' })),
+  })),
+)
 
 /** Whether one holds all words of the other. */
 const holdsWords = (a: readonly string[], b: readonly string[]): boolean =>
