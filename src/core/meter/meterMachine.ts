@@ -1,0 +1,63 @@
+import { endsAtShutdown } from '../calendar/autoShutdown.ts'
+import { changeTimes } from '../catalogue/changeTimes.ts'
+import { shutdownState } from '../catalogue/statesSold.ts'
+import { keptFor } from '../keptFor.ts'
+import { ALWAYS, lifeOf } from '../machine/life.ts'
+import { restoredGiB } from '../machine/snapshots.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { OffState, PowerState } from '../off/powerState.ts'
+import { livedTimeline, type Lived } from '../power/livedTimeline.ts'
+import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
+import type { ShutdownOff, WayOff, WaysOff } from '../power/timeline.ts'
+import { seconds, type Span } from '../quantity/units.ts'
+import { meteredMonth, type MeteredMonth } from './meteredMonth.ts'
+
+/** When each meter of this machine runs in the month. The book must have the machine's states when off. */
+export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
+  const { ways, shutdown, lived } = waysOff(resolved)
+  const timeline = monthTimeline(resolved.week, ways, month, shutdown)
+  return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
+}
+
+/** The same, if the machine were on at other times than its week says. */
+export function meterOn(resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth {
+  const { ways, shutdown, lived } = waysOff(resolved)
+  const timeline = timelineOf(on, ways, month, shutdown)
+  return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
+}
+
+/** How the machine is off in a gap: by its length, and by the auto-shutdown that begins it. */
+interface GapWays {
+  readonly ways: WaysOff
+  readonly shutdown: ShutdownOff | undefined
+  /** Where it has a first or a last day. */
+  readonly lived: Lived | undefined
+}
+
+/** Every month asks. */
+const waysOff = keptFor((resolved: ResolvedMachine): GapWays => {
+  const { machine, index, size, week } = resolved
+  const into = (off: OffState) => ({
+    off,
+    changes: changeTimes(index.book, off, size.memoryGiB, restoredGiB(resolved)),
+    isCharged: isRunCharged(resolved, off),
+  })
+  const way = (fromMinutes: number, off: OffState): WayOff => ({
+    from: seconds(fromMinutes * 60),
+    ...into(off),
+  })
+  const { off, longGaps = [] } = machine
+  const shut = shutdownState(week, index.book)
+  const life = lifeOf(machine, week)
+  return {
+    ways: [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))],
+    shutdown: shut && { ...into(shut), ends: (run) => endsAtShutdown(week, run) },
+    lived: life === ALWAYS ? undefined : { ...life, leave: into('deleted').changes.leave },
+  }
+})
+
+/** Whether a run goes on through a state: by machine time or a licence. A flat plan is charged while there is a machine. */
+function isRunCharged({ index, terms }: ResolvedMachine, state: PowerState): boolean {
+  const row = index.book.states[state]
+  return (terms.kind === 'flat' && state !== 'deleted') || row?.compute === true || row?.licence === true
+}
