@@ -1,4 +1,4 @@
-import { DECISIONS, type Decision } from '../machine/decision.ts'
+import { decisionFacts, DECISIONS, type Decision } from '../machine/decision.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { DISK_CHECKS } from './diskChecks.ts'
 import type { FitCheck, PlaceSubject, SizeSubject } from './fitCheck.ts'
@@ -66,23 +66,17 @@ function disksAskedAbout(
   decision: Decision | undefined,
   position: number | undefined,
 ): readonly ResolvedDisk[] {
-  switch (decision) {
-    case 'disk-kind':
-    case 'disk-room':
-      return disksOf(machine).slice(0, 1)
-    case 'data-disk':
-      return disksOf(machine).filter((disk) => disk.position === position)
-    case 'new-disk':
-      return disksOf(machine).slice(-1)
-    case 'terms':
-    case 'image':
-    case 'address':
-    case 'off':
-    case 'week':
-    case 'traffic':
-      // No rule about these looks at a disk by itself.
-      return NO_DISKS
-    default:
+  const disks = decision ? decisionFacts(decision).disks : 'all'
+  switch (disks) {
+    case 'all':
       return disksOf(machine)
+    case 'system':
+      return disksOf(machine).slice(0, 1)
+    case 'data':
+      return disksOf(machine).filter((disk) => disk.position === position)
+    case 'last':
+      return disksOf(machine).slice(-1)
+    case 'none':
+      return NO_DISKS
   }
 }

@@ -1,22 +1,35 @@
-/** The decisions about one machine, in the order in which its plates stand. */
-export const DECISIONS = [
-  'size',
-  'vcpu',
-  'memory',
-  'place',
-  'terms',
-  'image',
-  'disk-kind',
-  'disk-room',
-  'data-disk',
-  'new-disk',
-  'snapshots',
-  'address',
-  'off',
-  'week',
-  'traffic',
-] as const
-export type Decision = (typeof DECISIONS)[number]
+/** What the rules of fit and the search need to know of a decision about one machine. */
+interface DecisionFacts {
+  /** The disks that another choice of it changes, and that rules of fit are asked of. */
+  readonly disks: 'all' | 'system' | 'data' | 'last' | 'none'
+  /** A decision that may not change along with it: a size's steps are of that size. */
+  readonly within?: 'size' | 'data-disk'
+}
+
+/** In the order in which a machine's plates stand. */
+const DECISION_FACTS = {
+  size: { disks: 'all' },
+  vcpu: { disks: 'all', within: 'size' },
+  memory: { disks: 'all', within: 'size' },
+  place: { disks: 'all' },
+  terms: { disks: 'none' },
+  image: { disks: 'none' },
+  'disk-kind': { disks: 'system' },
+  'disk-room': { disks: 'system' },
+  'data-disk': { disks: 'data' },
+  'new-disk': { disks: 'last', within: 'data-disk' },
+  snapshots: { disks: 'all' },
+  address: { disks: 'none' },
+  off: { disks: 'none' },
+  week: { disks: 'none' },
+  traffic: { disks: 'none' },
+} as const satisfies { readonly [decision: string]: DecisionFacts }
+
+export type Decision = keyof typeof DECISION_FACTS
+
+export const DECISIONS = Object.keys(DECISION_FACTS) as readonly Decision[]
+
+export const decisionFacts = (decision: Decision): DecisionFacts => DECISION_FACTS[decision]
 
 /** A plate's name within its machine: there is one for each data disk. */
 export type PlateId = Exclude<Decision, 'data-disk'> | `data-disk-${number}`

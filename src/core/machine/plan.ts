@@ -61,6 +61,12 @@ export interface ExchangeRate {
 
 type AddressSort = 'none' | 'changing' | 'fixed'
 
+/** What was chosen of a size that leaves it to choose. */
+export interface ChosenSize {
+  readonly vcpu: number
+  readonly memoryGiB: GiB
+}
+
 export interface Machine extends OffPlan, LifeDates {
   readonly name: string
   readonly purpose: string
@@ -71,7 +77,7 @@ export interface Machine extends OffPlan, LifeDates {
   readonly zone: string
   readonly size: string
   /** vCPU and memory, where the size leaves them to choose. */
-  readonly chosen?: { readonly vcpu: number; readonly memoryGiB: GiB }
+  readonly chosen?: ChosenSize
   readonly image: string
   /** The image's licence is brought along and not charged. */
   readonly ownLicence?: boolean

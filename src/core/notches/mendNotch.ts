@@ -1,7 +1,7 @@
 import { fitReasons } from '../fit/fitReasons.ts'
-import { applyChoice } from '../machine/choice.ts'
+import { applyChoice } from '../decisions/choice.ts'
 import { carryOver } from '../carry/carryOver.ts'
-import { keptDecisions } from './keptDecisions.ts'
+import { keptDecisions } from '../decisions/keptDecisions.ts'
 import type { Carried, Notch, PlatesInputs } from './plate.ts'
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import { applyChoice } from '../machine/choice.ts'
+import { applyChoice } from '../decisions/choice.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import { toNumber } from '../quantity/exact.ts'

@@ -1,7 +1,7 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { FitReason } from '../fit/fitReason.ts'
-import type { Choice } from '../machine/choice.ts'
+import type { Choice } from '../decisions/choice.ts'
 import type { Decision, PlateId } from '../machine/decision.ts'
 import type { ForcedChange } from '../machine/forcedChange.ts'
 import type { Machine } from '../machine/plan.ts'

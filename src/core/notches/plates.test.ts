@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import { applyChoice, type Choice } from '../machine/choice.ts'
+import { type Choice, applyChoice } from '../decisions/choice.ts'
 import { resolveMachine } from '../machine/resolveMachine.ts'
 import { estimateMachine } from '../meter/estimateMachine.ts'
 import { add, compare } from '../quantity/exact.ts'

@@ -1,9 +1,8 @@
-import { choiceKey } from '../machine/choice.ts'
+import { type MachineDecision, choiceKey, decisionsOf, presentChoice } from '../decisions/choice.ts'
 import { plateId, type Decision } from '../machine/decision.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import { isZero, subtract, type Exact } from '../quantity/exact.ts'
 import { carriedPlaces } from './carriedPlaces.ts'
-import { decisionsOf, presentChoice, type MachineDecision } from './choicesOf.ts'
 import type { Fold, Notch, Plate, PlatesInputs } from './plate.ts'
 import { byTotal, pricedChoices } from './pricedChoices.ts'
 

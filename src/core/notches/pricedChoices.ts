@@ -1,14 +1,19 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
-import { choiceKey, type Choice } from '../machine/choice.ts'
+import {
+  type Choice,
+  type MachineDecision,
+  choiceKey,
+  choicesOf,
+  presentChoice,
+  resolveChoice,
+} from '../decisions/choice.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { compare, type Exact } from '../quantity/exact.ts'
-import { choicesOf, presentChoice, type MachineDecision } from './choicesOf.ts'
 import type { PlatesInputs } from './plate.ts'
-import { resolveChoice } from './resolveChoice.ts'
 
 /** A choice with what the month costs with it, whatever is chosen now. */
 interface PricedChoice {

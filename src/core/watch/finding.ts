@@ -1,7 +1,7 @@
 import type { CutWindow } from '../calendar/cutWindows.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import type { NameProblem } from '../machine/accessProblems.ts'
-import type { Choice } from '../machine/choice.ts'
+import type { Choice } from '../decisions/choice.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { Estimate } from '../meter/estimateMachine.ts'
 import type { Plate, PlatesInputs } from '../notches/plate.ts'

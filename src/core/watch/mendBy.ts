@@ -1,4 +1,4 @@
-import { applyChoice } from '../machine/choice.ts'
+import { applyChoice } from '../decisions/choice.ts'
 import type { Decision } from '../machine/decision.ts'
 import { isOpen, type Notch } from '../notches/plate.ts'
 import type { Mend, WatchInputs } from './finding.ts'

@@ -1,4 +1,4 @@
-import { applyChoice } from '../machine/choice.ts'
+import { applyChoice } from '../decisions/choice.ts'
 import type { Credit, Machine } from '../machine/plan.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'

@@ -3,7 +3,7 @@ import { watchList } from '../watch/watchList.ts'
 import { changeTotal } from '../advice/changeTotal.ts'
 import { planChange } from '../advice/planChange.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
-import { applyChoice, type Choice } from '../machine/choice.ts'
+import { applyChoice, leavesWorkAlone, resolveChoice, type Choice } from '../decisions/choice.ts'
 import type { PlateId } from '../machine/decision.ts'
 import type { Plan } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
@@ -11,7 +11,6 @@ import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { shownInPlan } from '../meter/planTotals.ts'
 import { cheapestNotch, type Plate } from '../notches/plate.ts'
 import { platesOf } from '../notches/plates.ts'
-import { resolveChoice } from '../notches/resolveChoice.ts'
 import { add, compare, negate, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { losses, type Loss } from './losses.ts'
 
@@ -122,7 +121,7 @@ const byAmount = (a: Exact | undefined, b: Exact | undefined): number => compare
 
 function bestOf(plate: Plate, resolved: ResolvedMachine): Omit<PlanNotch, 'currency' | 'saving'> | undefined {
   if (plate.fold === 'pinned') return undefined
-  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved))
+  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved.machine))
   const notch = cheapestNotch({ ...plate, notches })
   if (!notch?.difference) return undefined
   return {
@@ -131,24 +130,5 @@ function bestOf(plate: Plate, resolved: ResolvedMachine): Omit<PlanNotch, 'curre
     choice: notch.choice,
     difference: notch.difference,
     losses: losses(resolved, resolveChoice(resolved, notch.choice)),
-  }
-}
-
-/**
- * Whether the machine still does what it is for. When it is on, what it sends, what it boots and whether a disk is
- * there are the work itself: they are changed on the gauge, with eyes on them, and not proposed as savings.
- */
-function leavesWorkAlone(choice: Choice, { machine }: ResolvedMachine): boolean {
-  switch (choice.decision) {
-    case 'week':
-    case 'traffic':
-    case 'new-disk':
-      return false
-    case 'image':
-      return choice.image === machine.image
-    case 'data-disk':
-      return choice.disk !== undefined
-    default:
-      return true
   }
 }

@@ -1,9 +1,10 @@
 import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
 import { chargedRoom } from '../../core/catalogue/diskRates.ts'
 import type { Size, Terms } from '../../core/catalogue/priceBook.ts'
-import type { Choice, DiskShape } from '../../core/machine/choice.ts'
+import type { ChoiceOf } from '../../core/decisions/choice.ts'
 import { chosenSize } from '../../core/machine/chosenSize.ts'
 import type { Decision } from '../../core/machine/decision.ts'
+import type { DiskShape } from '../../core/decisions/dataDiskDecisions.ts'
 import type { Machine, Snapshots } from '../../core/machine/plan.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { subtract } from '../../core/quantity/exact.ts'
@@ -12,26 +13,8 @@ import { offPlanWords } from './offPlan'
 import { weekText } from './week'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 
-export const DECISION_NAMES = {
-  size: 'Size',
-  vcpu: 'vCPU',
-  memory: 'Memory',
-  place: 'Place',
-  terms: 'Terms',
-  image: 'Image',
-  'disk-kind': 'System disk',
-  'disk-room': 'Disk room',
-  'data-disk': 'Data disk',
-  'new-disk': 'Another data disk',
-  snapshots: 'Snapshots',
-  address: 'Public address',
-  off: 'When off',
-  week: 'On hours',
-  traffic: 'Traffic out',
-} as const satisfies Record<Decision, string>
-
 export const plateName = ({ decision, position }: Pick<Plate, 'decision' | 'position'>): string =>
-  position === undefined ? DECISION_NAMES[decision] : `${DECISION_NAMES[decision]} ${position}`
+  position === undefined ? decisionName(decision) : `${decisionName(decision)} ${position}`
 
 export interface ChoiceWords {
   readonly name: string
@@ -44,10 +27,7 @@ const sizeAbout = (size: Size | undefined): string => {
   return `${size.vcpu}${size.sharedCore ? ' shared' : ''} vCPU, ${size.memoryGiB} GiB${arch}`
 }
 
-function sizeWords(
-  { size: id, chosen }: Extract<Choice, { decision: 'size' }>,
-  { index, machine }: ResolvedMachine,
-): ChoiceWords {
+function sizeWords({ size: id, chosen }: ChoiceOf<'size'>, { index, machine }: ResolvedMachine): ChoiceWords {
   const found = index.sizes.get(id)
   const size = found && chosenSize(found, chosen ?? machine.chosen)
   return { name: size?.name ?? id, about: sizeAbout(size) }
@@ -71,15 +51,21 @@ const ADDRESS_WORDS = {
 
 const gibText = (room: number): string => `${groupDigits(String(room))} GiB`
 
-function diskWords(shape: DiskShape | undefined, { index, size }: ResolvedMachine): ChoiceWords {
+function diskWords(
+  { disk: shape }: { readonly disk: DiskShape | undefined },
+  { index, size }: ResolvedMachine,
+): ChoiceWords {
   if (!shape) return { name: 'None', about: 'no such disk' }
   const kind = index.diskKinds.get(shape.kind)
   const charged = kind && chargedRoom(kind, shape.roomGiB, size)
   return {
     name: `${kind?.name ?? shape.kind} ${gibText(shape.roomGiB)}`,
-    about: charged === undefined ? 'no such room' : `charged as ${groupDigits(String(charged))}`,
+    about: chargedText(charged),
   }
 }
+
+const chargedText = (room: number | undefined): string =>
+  room === undefined ? 'no such room' : `charged as ${groupDigits(String(room))}`
 
 function termsAbout(terms: Terms | undefined): string {
   switch (terms?.kind) {
@@ -98,7 +84,7 @@ function termsAbout(terms: Terms | undefined): string {
   }
 }
 
-function imageWords(id: string, ownLicence: boolean, { index }: ResolvedMachine): ChoiceWords {
+function imageWords({ image: id, ownLicence }: ChoiceOf<'image'>, { index }: ResolvedMachine): ChoiceWords {
   const image = index.images.get(id)
   const name = image?.name ?? id
   return ownLicence
@@ -106,67 +92,91 @@ function imageWords(id: string, ownLicence: boolean, { index }: ResolvedMachine)
     : { name, about: image?.about ?? '' }
 }
 
-/** A choice's name, and a few words on what it is. `carried` is the machine in another provider's place. */
-export function choiceWords(
-  { choice, carried, index: elsewhere }: Pick<Notch, 'choice' | 'carried' | 'index'>,
-  resolved: ResolvedMachine,
-): ChoiceWords {
-  const { index, systemKind } = resolved
-  switch (choice.decision) {
-    case 'size':
-      return sizeWords(choice, resolved)
-    case 'vcpu':
-      return {
-        name: `${choice.chosen.vcpu} vCPU`,
-        about: `of ${resolved.size.choice?.vcpu.most ?? 0} at most`,
-      }
-    case 'memory':
-      return {
-        name: gibText(choice.chosen.memoryGiB),
-        about: `of ${resolved.size.choice?.memoryGiB.most ?? 0} at most`,
-      }
-    case 'place':
-      return placeWords(choice, elsewhere ?? carried?.resolved.index ?? index, resolved)
-    case 'terms': {
-      const terms = index.terms.get(choice.terms)
-      return { name: terms?.name ?? choice.terms, about: termsAbout(terms) }
-    }
-    case 'image':
-      return imageWords(choice.image, choice.ownLicence, resolved)
-    case 'disk-kind': {
-      const kind = index.diskKinds.get(choice.kind)
-      return {
-        name: kind?.name ?? choice.kind,
-        about: `up to ${groupDigits(String(kind?.iops.most ?? 0))} IOPS`,
-      }
-    }
-    case 'disk-room': {
-      const charged = chargedRoom(systemKind, choice.roomGiB, resolved.size)
-      const about = charged === undefined ? 'no such room' : `charged as ${groupDigits(String(charged))}`
-      return { name: gibText(choice.roomGiB), about }
-    }
-    case 'data-disk':
-    case 'new-disk':
-      return diskWords(choice.disk, resolved)
-    case 'snapshots':
-      if (choice.scheme === 'none') return { name: 'None', about: 'nothing to go back to' }
-      if (choice.scheme === 'as-is') return { name: 'Disk by disk', about: 'not all alike' }
-      return { name: snapshotText(choice.scheme), about: 'of each disk' }
-    case 'address':
-      return ADDRESS_WORDS[choice.address]
-    case 'off':
-      return offPlanWords(choice)
-    case 'week':
-      return { name: choice.week.name, about: weekText(choice.week) }
-    case 'traffic':
-      return { name: gibText(choice.trafficOutGiB), about: 'a month' }
-  }
+/** A decision's name, and the words of a choice of it; `place` is the book of another provider that a place is in. */
+interface DecisionWords<D extends Decision> {
+  readonly name: string
+  readonly words: (choice: ChoiceOf<D>, resolved: ResolvedMachine, place: BookIndex) => ChoiceWords
 }
 
+const DECISION_WORDS: { readonly [D in Decision]: DecisionWords<D> } = {
+  size: { name: 'Size', words: sizeWords },
+  vcpu: {
+    name: 'vCPU',
+    words: ({ chosen }, { size }) => ({
+      name: `${chosen.vcpu} vCPU`,
+      about: `of ${size.choice?.vcpu.most ?? 0} at most`,
+    }),
+  },
+  memory: {
+    name: 'Memory',
+    words: ({ chosen }, { size }) => ({
+      name: gibText(chosen.memoryGiB),
+      about: `of ${size.choice?.memoryGiB.most ?? 0} at most`,
+    }),
+  },
+  place: { name: 'Place', words: placeWords },
+  terms: {
+    name: 'Terms',
+    words: ({ terms: id }, { index }) => {
+      const terms = index.terms.get(id)
+      return { name: terms?.name ?? id, about: termsAbout(terms) }
+    },
+  },
+  image: { name: 'Image', words: imageWords },
+  'disk-kind': {
+    name: 'System disk',
+    words: ({ kind: id }, { index }) => {
+      const kind = index.diskKinds.get(id)
+      return { name: kind?.name ?? id, about: `up to ${groupDigits(String(kind?.iops.most ?? 0))} IOPS` }
+    },
+  },
+  'disk-room': {
+    name: 'Disk room',
+    words: ({ roomGiB }, { systemKind, size }) => ({
+      name: gibText(roomGiB),
+      about: chargedText(chargedRoom(systemKind, roomGiB, size)),
+    }),
+  },
+  'data-disk': { name: 'Data disk', words: diskWords },
+  'new-disk': { name: 'Another data disk', words: diskWords },
+  snapshots: {
+    name: 'Snapshots',
+    words: ({ scheme }) => {
+      if (scheme === 'none') return { name: 'None', about: 'nothing to go back to' }
+      if (scheme === 'as-is') return { name: 'Disk by disk', about: 'not all alike' }
+      return { name: snapshotText(scheme), about: 'of each disk' }
+    },
+  },
+  address: { name: 'Public address', words: ({ address }) => ADDRESS_WORDS[address] },
+  off: { name: 'When off', words: offPlanWords },
+  week: { name: 'On hours', words: ({ week }) => ({ name: week.name, about: weekText(week) }) },
+  traffic: {
+    name: 'Traffic out',
+    words: ({ trafficOutGiB }) => ({ name: gibText(trafficOutGiB), about: 'a month' }),
+  },
+}
+
+export const decisionName = (decision: Decision): string => DECISION_WORDS[decision].name
+
+const wordsOf = <D extends Decision>(
+  choice: ChoiceOf<D>,
+  resolved: ResolvedMachine,
+  place: BookIndex,
+): ChoiceWords => {
+  const { words }: DecisionWords<D> = DECISION_WORDS[choice.decision]
+  return words(choice, resolved, place)
+}
+
+/** A choice's name, and a few words on what it is. `carried` is the machine in another provider's place. */
+export const choiceWords = (
+  { choice, carried, index: elsewhere }: Pick<Notch, 'choice' | 'carried' | 'index'>,
+  resolved: ResolvedMachine,
+): ChoiceWords => wordsOf(choice, resolved, elsewhere ?? carried?.resolved.index ?? resolved.index)
+
 function placeWords(
-  { provider, region: id, zone }: Extract<Choice, { decision: 'place' }>,
-  { regions, book }: BookIndex,
+  { provider, region: id, zone }: ChoiceOf<'place'>,
   { machine }: ResolvedMachine,
+  { regions, book }: BookIndex,
 ): ChoiceWords {
   const region = regions.get(id)?.region
   const name = `${region?.name ?? id} ${zone}`

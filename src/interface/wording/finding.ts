@@ -3,7 +3,7 @@ import type { NameProblem } from '../../core/machine/accessProblems.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { diskName } from './charge'
-import { choiceWords, DECISION_NAMES } from './choice'
+import { choiceWords, decisionName } from './choice'
 import { formatMoney, groupDigits, HOURLY_PLACES, signedMoney } from './money'
 import { reasonsText } from './reason'
 import { STATE_NAMES } from './state'
@@ -123,7 +123,7 @@ export function mendText({ facts, mend }: Finding, resolved: ResolvedMachine): s
   const cost = mend.difference && toNumber(mend.difference) !== 0 ? ` ${signedMoney(mend.difference)}` : ''
   if (mend.choice) {
     const { name } = choiceWords({ choice: mend.choice }, resolved)
-    return `${DECISION_NAMES[mend.choice.decision]}: ${name}${cost}`
+    return `${decisionName(mend.choice.decision)}: ${name}${cost}`
   }
   switch (facts.code) {
     case 'left-after-delete':

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
-import type { Choice } from '../../core/machine/choice.ts'
+import type { Choice } from '../../core/decisions/choice.ts'
 import { OFFICE_WEEK, resolved } from '../../core/testing/resolved.ts'
 import { parseDate } from '../../core/calendar/civil.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'

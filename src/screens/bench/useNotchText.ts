@@ -3,7 +3,7 @@
 import type { PlanNotch } from '../../core/wholePlan/surveyPlan.ts'
 import { resolveMachine } from '../../core/machine/resolveMachine.ts'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
-import { choiceWords, DECISION_NAMES } from '../../interface/wording/choice'
+import { choiceWords, decisionName } from '../../interface/wording/choice'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface NotchText {
@@ -20,6 +20,6 @@ export function useNotchText(): (notch: PlanNotch) => NotchText {
     const index = machine && bookFor(machine.provider, books, month)
     const found = machine && index && !('code' in index) ? resolveMachine(machine, plan, index) : undefined
     const words = found?.ok ? choiceWords({ choice }, found.value).name : ''
-    return { name: `${DECISION_NAMES[choice.decision].toLowerCase()}: ${words}` }
+    return { name: `${decisionName(choice.decision).toLowerCase()}: ${words}` }
   }
 }
