@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import Joi from 'joi'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { formatClockTime, parseClockTime } from './reading/clockTime.ts'
@@ -46,25 +47,47 @@ describe('times of day as text', () => {
 })
 
 test('the same data gives the same text, whatever the order of its keys', () => {
+  const kind = (is: string, field: string) => ({
+    is,
+    then: Joi.object({ kind: Joi.valid(is), [field]: Joi.any(), last: Joi.any() }),
+  })
+  const schema = Joi.object({
+    format: Joi.any(),
+    name: Joi.any(),
+    list: Joi.array().items(
+      Joi.alternatives().conditional('.kind', { switch: [kind('one', 'b'), kind('two', 'a')] }),
+    ),
+    prices: Joi.object().pattern(Joi.string(), Joi.object({ one: Joi.any(), less: Joi.any() })),
+  })
   const shuffled = {
     zulu: 1,
     name: 'a',
-    prices: { '128': '2', '32': '1' },
+    prices: { '128': 2, '32': { less: 2, one: 1 }, east: 3 },
     format: 'x',
-    alpha: [{ b: 1, id: 'i' }],
+    alpha: 0,
+    list: [
+      { last: 1, a: 2, kind: 'two' },
+      { b: 3, kind: 'one' },
+    ],
   }
-  expect(stableJson(shuffled)).toBe(
-    `${JSON.stringify(
-      { format: 'x', name: 'a', prices: { '32': '1', '128': '2' }, alpha: [{ id: 'i', b: 1 }], zulu: 1 },
-      null,
-      2,
-    )}\n`,
-  )
+  const ordered = {
+    format: 'x',
+    name: 'a',
+    list: [
+      { kind: 'two', a: 2, last: 1 },
+      { kind: 'one', b: 3 },
+    ],
+    prices: { '32': { one: 1, less: 2 }, '128': 2, east: 3 },
+    alpha: 0,
+    zulu: 1,
+  }
+  expect(stableJson<unknown>(schema, shuffled)).toBe(`${JSON.stringify(ordered, null, 2)}\n`)
   fc.assert(
     fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (data) => {
       const turned = Object.fromEntries(Object.entries(data).reverse())
-      expect(stableJson(turned)).toBe(stableJson(data))
-      expect(JSON.parse(stableJson(data))).toEqual(JSON.parse(JSON.stringify(data)))
+      const text = stableJson<unknown>(schema, data)
+      expect(stableJson<unknown>(schema, turned)).toBe(text)
+      expect(JSON.parse(text)).toEqual(JSON.parse(JSON.stringify(data)))
     }),
     { seed: 3, numRuns: 200 },
   )

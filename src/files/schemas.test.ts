@@ -8,7 +8,9 @@ import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { RULE_BOOK } from '../core/testing/ruleBook.ts'
 import { parseDate } from '../core/calendar/civil.ts'
 import { instant } from '../core/quantity/units.ts'
+import { FORMATS, formatSchema } from './formats/formats.ts'
 import { checkPlan } from './plan/checkPlan.ts'
+import { mutatedJson, seeded } from './testing/mutate.ts'
 import { exportSchedule } from './timers/exportSchedule.ts'
 import { readPlan } from './plan/planFile.ts'
 import { readPriceBook, writePriceBook } from './priceBook/priceBookFile.ts'
@@ -55,6 +57,12 @@ test('the feed of every week of the demo follows its schema', () => {
 })
 
 describe('the documented schemas', () => {
+  test.each(FORMATS)('$file is what the program checks by; npm run formats writes it anew', (format) => {
+    expect(text(`docs/formats/${format.file}.schema.json`)).toBe(
+      `${JSON.stringify(formatSchema(format), null, 2)}\n`,
+    )
+  })
+
   test.each(['data/larkspur-trams.json', 'docs/formats/plan.example.json'])(
     '%s is a plan to both',
     (path) => {
@@ -125,4 +133,23 @@ test('whatever is replaced by nonsense is refused by the schema and by the progr
       false,
     ])
   }
+})
+
+/** A schema can say less than the program checks, and never more. */
+test.each([
+  ['plan', planSchema, readPlan, json('docs/formats/plan.example.json')],
+  ['book', bookSchema, readPriceBook, json('docs/formats/price-book.example.json')],
+])('what the program reads of a mutated %s, its schema allows', (_, schema, parse, document) => {
+  const random = seeded(16)
+  let read = 0
+  let refusedByBoth = 0
+  for (let i = 0; i < 1_000; i += 1) {
+    const mutated = mutatedJson(document, random)
+    const isRead = parse(JSON.stringify(mutated)).ok
+    const isAllowed = schema(mutated)
+    if (isRead) expect([isAllowed, schema.errors]).toEqual([true, null])
+    read += Number(isRead)
+    refusedByBoth += Number(!isRead && !isAllowed)
+  }
+  expect([read > 20, refusedByBoth > 500]).toEqual([true, true])
 })

@@ -31,7 +31,7 @@ export interface PriceBook {
   readonly prices: { readonly [regionId: string]: RegionPrices }
 }
 
-interface BillingRules {
+export interface BillingRules {
   /** charged seconds = ceil(max(length, minimum) / increment) × increment, for each run. */
   readonly minimumSeconds: number
   readonly incrementSeconds: number
@@ -41,7 +41,7 @@ interface BillingRules {
   readonly longRunRebate?: readonly RebateBand[]
 }
 
-interface RebateBand {
+export interface RebateBand {
   /** End of the band as a share of the month; the last one is 1. */
   readonly upToShare: DecimalText
   /** What is charged of the rate: 0.9 for a tenth off. */
@@ -66,7 +66,7 @@ export interface StateRow {
   readonly return?: ChangeTime
 }
 
-interface ChangeTime {
+export interface ChangeTime {
   readonly seconds: number
   /** On top, for each GiB of memory. */
   readonly secondsPerGiB?: number
@@ -76,7 +76,7 @@ interface ChangeTime {
 
 export type AddressUse = 'attachedOn' | 'attachedOff' | 'unattached' | 'none'
 
-interface HibernationRules {
+export interface HibernationRules {
   readonly mostMemoryGiB: GiB
   /** After this stay the provider may end it. */
   readonly longestStayHours?: number
@@ -92,7 +92,7 @@ export interface Region {
   readonly zones: readonly string[]
 }
 
-interface Family {
+export interface Family {
   readonly id: string
   readonly name: string
   readonly about: string
@@ -130,7 +130,7 @@ export interface SizeChoice {
   readonly memoryGiB: Steps
 }
 
-interface Steps {
+export interface Steps {
   readonly least: number
   readonly most: number
   readonly step: number
@@ -217,7 +217,7 @@ export interface FreeAllowance {
   readonly until: string
 }
 
-interface Quotas {
+export interface Quotas {
   readonly vcpu?: number
   readonly vcpuByRegion?: { readonly [regionId: string]: number }
   readonly vcpuByFamily?: { readonly [familyId: string]: number }
@@ -242,13 +242,13 @@ export interface RegionPrices {
 }
 
 /** On demand, where the book has such terms and one of the rates stands here; other terms by their id. */
-interface SizePrice extends SizeRateTexts {
+export interface SizePrice extends SizeRateTexts {
   /** Zones of the region that sell it; all of them when absent. */
   readonly zones?: readonly string[]
   readonly terms?: { readonly [termsId: string]: TermsPrice }
 }
 
-interface TermsPrice extends SizeRateTexts {
+export interface TermsPrice extends SizeRateTexts {
   /** Paid once for a whole commitment. */
   readonly upFront?: DecimalText
   /** How often it is taken away there, where it differs from what the terms say. */
@@ -264,7 +264,7 @@ export interface SizeRateTexts {
   readonly perGiBHour?: DecimalText
 }
 
-interface DiskPrice {
+export interface DiskPrice {
   /** By step, for kinds that are sold by steps. */
   readonly perMonthByStep?: { readonly [stepGiB: string]: DecimalText }
   readonly perGiBMonth?: DecimalText
@@ -273,6 +273,6 @@ interface DiskPrice {
   readonly perExtraMegabytesPerSecondMonth?: DecimalText
 }
 
-type AddressPrice = { readonly [Use in Exclude<AddressUse, 'none'>]: DecimalText }
+export type AddressPrice = { readonly [Use in Exclude<AddressUse, 'none'>]: DecimalText }
 /** It is given up with the machine: what one would cost that nothing holds need not be known. */
-type ChangingAddressPrice = Omit<AddressPrice, 'unattached'> & Partial<Pick<AddressPrice, 'unattached'>>
+export type ChangingAddressPrice = Omit<AddressPrice, 'unattached'> & Partial<Pick<AddressPrice, 'unattached'>>

@@ -38,7 +38,9 @@ export type PlateId = Exclude<Decision, 'data-disk'> | `data-disk-${number}`
 export const plateId = (decision: Decision, position = 1): PlateId =>
   decision === 'data-disk' ? `data-disk-${position}` : decision
 
-const DATA_DISK = /^data-disk-[1-9]\d?$/
+/** What a plate can be called, as a pattern that every reader of JSON Schema knows. */
+export const PLATE_PATTERN = `^(${DECISIONS.map((each) => (each === 'data-disk' ? 'data-disk-[1-9][0-9]?' : each)).join('|')})$`
 
-export const isPlateId = (text: string): text is PlateId =>
-  text !== 'data-disk' && ((DECISIONS as readonly string[]).includes(text) || DATA_DISK.test(text))
+const PLATE = new RegExp(PLATE_PATTERN)
+
+export const isPlateId = (text: string): text is PlateId => PLATE.test(text)

@@ -129,7 +129,7 @@ export interface Variant {
 export type MachineForm = Omit<Machine, 'name' | 'variants'>
 
 /** A finding of the watch list that is known and meant to be. */
-interface AcceptedFinding {
+export interface AcceptedFinding {
   /** The rule, and what it found where a rule can find several things: `port-open/22`. */
   readonly finding: string
   readonly note: string

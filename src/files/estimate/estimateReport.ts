@@ -13,10 +13,10 @@ import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Rate } from '../../core/quantity/rate.ts'
 import { machineIssueText } from '../reading/machineIssueText.ts'
 
-const ESTIMATE_FORMAT = 'notchgauge/estimate/3'
+export const ESTIMATE_FORMAT = 'notchgauge/estimate/3'
 
 /** One charge: amount = rate × units × quantity, times the band's share; nothing where it is waived. */
-interface LineReport {
+export interface LineReport {
   readonly meter: Charge['meter']
   readonly subject: Charge['subject']
   readonly rate: string
@@ -35,7 +35,7 @@ interface LineReport {
   readonly amount: string
 }
 
-interface BandReport {
+export interface BandReport {
   readonly number: number
   readonly of: number
   readonly from: string
@@ -45,7 +45,7 @@ interface BandReport {
   readonly shareAt?: string
 }
 
-interface MachineReport {
+export interface MachineReport {
   readonly name: string
   readonly provider: string
   readonly edition: string
@@ -58,7 +58,7 @@ interface MachineReport {
 }
 
 /** A machine that is in no total, and why. */
-interface UnpricedReport {
+export interface UnpricedReport {
   readonly name: string
   readonly provider: string
   readonly code: MachineIssue['code']

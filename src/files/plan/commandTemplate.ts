@@ -1,7 +1,7 @@
 import { PLACEHOLDERS, type Placeholder } from './placeholders.ts'
 
 /** The longest command that is taken. */
-const LONGEST_TEMPLATE = 500
+export const LONGEST_TEMPLATE = 500
 
 /**
  * Why a command template will not do, as a sentence; undefined where it will. It is the person's own shell command, so

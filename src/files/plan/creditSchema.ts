@@ -1,14 +1,13 @@
-import Joi from 'joi'
 import { parseDate } from '../../core/calendar/civil.ts'
 import { LONGEST_CREDIT_YEARS, type Credit } from '../../core/machine/plan.ts'
-import { date, price, timeZone } from '../reading/rules.ts'
+import { date, need, objectOf, price, timeZone } from '../reading/rules.ts'
 
 /** Money that is given once and lost at a date. */
-export const credit: Joi.ObjectSchema<Credit> = Joi.object({
-  amount: price.required(),
-  from: date.required(),
-  expires: date.required(),
-  timeZone: timeZone.required(),
+export const credit = objectOf<Credit>({
+  timeZone: need(timeZone).description('IANA zone of its dates.'),
+  from: need(date),
+  amount: need(price),
+  expires: need(date).description('Its last date.'),
 })
   .custom((value: Credit, helpers) => {
     const [from, expires] = [parseDate(value.from)!, parseDate(value.expires)!]
@@ -19,3 +18,4 @@ export const credit: Joi.ObjectSchema<Credit> = Joi.object({
     'credit.backwards': 'an expiry date that is not before the date it pays from',
     'credit.long': `a credit of at most ${LONGEST_CREDIT_YEARS} years`,
   })
+  .description('Money to be spent by a date, at most ten years; what is left after its last date is lost.')

@@ -1,40 +1,44 @@
 import Joi from 'joi'
 import { IMAGE_NEEDS } from '../../core/machine/imageNeed.ts'
-import { KEEPS, MOST_PLACES } from '../../core/machine/needs.ts'
-import { count, id, label, listOf, room } from '../reading/rules.ts'
+import { KEEPS, MOST_PLACES, type Needs, type UserPlace } from '../../core/machine/needs.ts'
+import { count, id, label, listOf, need, objectOf, room } from '../reading/rules.ts'
 
 /** What a machine must have: the first three always stand there, zero asks for nothing. */
-export const needs = Joi.object({
-  vcpu: count(4_096).required(),
-  memoryGiB: Joi.number().min(0).max(65_536).required(),
-  iops: count(10_000_000).required(),
-  megabytesPerSecond: count(1_000_000),
-  diskGiB: room,
-  accelerators: count(64),
-  image: Joi.valid(...IMAGE_NEEDS),
+export const needs = objectOf<Needs>({
+  image: Joi.valid(...IMAGE_NEEDS).description(
+    'What will do for an image; the machine’s own, or one akin to it, where absent.',
+  ),
   architecture: Joi.valid('x86-64', 'arm64'),
+  vcpu: need(count(4_096)),
+  memoryGiB: need(Joi.number().min(0).max(65_536)),
+  accelerators: count(64),
+  backWithinSeconds: count(86_400).min(1),
+  diskGiB: room,
+  iops: need(count(10_000_000)),
   jurisdictions: listOf(label(20), 50).unique(),
-  usedFrom: listOf(label(60), MOST_PLACES).unique(),
-  roundTripMs: count(10_000).min(1),
   keeps: Joi.array()
     .items(Joi.valid(...KEEPS))
     .max(KEEPS.length)
     .unique(),
-  backWithinSeconds: count(86_400).min(1),
+  megabytesPerSecond: count(1_000_000),
+  roundTripMs: count(10_000).min(1),
+  usedFrom: listOf(label(60), MOST_PLACES).unique().description('Names of /places.'),
 })
 
 const MOST_MEASURED = 500
 
+type Measured = NonNullable<UserPlace['measured']>[number]
+
 /** Where people sit, with the round trips that they measured. */
-export const userPlace = Joi.object({
-  name: label(60).required(),
-  latitude: Joi.number().min(-90).max(90).required(),
-  longitude: Joi.number().min(-180).max(180).required(),
+export const userPlace = objectOf<UserPlace>({
+  name: need(label(60)),
+  latitude: need(Joi.number().min(-90).max(90)),
+  longitude: need(Joi.number().min(-180).max(180)),
   measured: listOf(
-    Joi.object({
-      provider: id.required(),
-      region: id.required(),
-      milliseconds: count(10_000).min(1).required(),
+    objectOf<Measured>({
+      provider: need(id),
+      region: need(id),
+      milliseconds: need(count(10_000).min(1)),
     }),
     MOST_MEASURED,
   ),

@@ -50,50 +50,19 @@ export const checkedPlan = (file: unknown): Plan => toPlan(file as PlanFile)
 
 /** As it leaves the browser: without the id that tells plans apart in it. */
 export function writePlan({ id, ...plan }: Plan): string {
-  return stableJson(planToFile(plan))
+  return stableJson(planSchema, planToFile(plan))
 }
 
 export const planToFile = (plan: Plan): PlanFile => ({
+  ...plan,
   format: `${PLAN_KIND}/${PLAN_VERSION}`,
-  name: plan.name,
-  month: plan.month,
   weeks: plan.weeks.map(toWeekFile),
-  machines: plan.machines,
-  ...optionalOf(plan),
 })
 
-const toPlan = (file: PlanFile): Plan => ({
-  name: file.name,
-  month: file.month as YearMonth,
-  weeks: file.weeks.map(toWeek),
-  machines: file.machines,
-  ...optionalOf(file),
-})
-
-type OptionalFields = Pick<
-  Plan,
-  'id' | 'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
->
-
-/** Fields that are absent stay absent. */
-const optionalOf = ({
-  id,
-  currency,
-  exchangeRates,
-  taxPercent,
-  places,
-  commands,
-  budget,
-  credit,
-}: OptionalFields): OptionalFields => ({
-  ...(id !== undefined && { id }),
-  ...(currency !== undefined && { currency }),
-  ...(exchangeRates !== undefined && { exchangeRates }),
-  ...(taxPercent !== undefined && { taxPercent }),
-  ...(places !== undefined && { places }),
-  ...(commands !== undefined && { commands }),
-  ...(budget !== undefined && { budget }),
-  ...(credit !== undefined && { credit }),
+const toPlan = ({ format: _, month, weeks, ...rest }: PlanFile): Plan => ({
+  ...rest,
+  month: month as YearMonth,
+  weeks: weeks.map(toWeek),
 })
 
 /** Reads one week as a plan file holds it; other files carry it too. */

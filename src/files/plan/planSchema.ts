@@ -8,23 +8,32 @@ import {
   MOST_WEEKS,
   SNAPSHOT_EVERY,
   TAG_KEY,
+  type AcceptedFinding,
+  type ChosenSize,
+  type Disk,
+  type ExchangeRate,
   type Machine,
+  type MachineForm,
   type Plan,
+  type Snapshots,
+  type Variant,
 } from '../../core/machine/plan.ts'
+import { MINUTES_PER_DAY } from '../../core/calendar/weekPlan.ts'
 import { isLifeBackwards, type LifeDates } from '../../core/machine/life.ts'
-import { DECISIONS, isPlateId } from '../../core/machine/decision.ts'
+import { DECISIONS, isPlateId, PLATE_PATTERN } from '../../core/machine/decision.ts'
 import { MOST_PLACES } from '../../core/machine/needs.ts'
 import { MOST_VARIANTS } from '../../core/machine/variant.ts'
 import { LONGEST_GAP_DAYS, MOST_LONG_GAPS, type LongGap } from '../../core/off/offPlan.ts'
 import { POWER_STATES } from '../../core/off/powerState.ts'
-import { SWITCH_ACTIONS } from '../../core/machine/switchActions.ts'
+import type { Commands } from '../../core/machine/switchActions.ts'
 import { access } from './accessSchema.ts'
 import { setup } from './setupSchema.ts'
 import { credit } from './creditSchema.ts'
 import { weekSchema, type WeekFile } from './weekSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
-import { templateProblem } from './commandTemplate.ts'
+import { LONGEST_TEMPLATE, templateProblem } from './commandTemplate.ts'
 import {
+  amountGiB,
   byKey,
   count,
   currency,
@@ -35,60 +44,49 @@ import {
   label,
   listOf,
   month,
+  need,
+  objectOf,
   percent,
   price,
   room,
   textRule,
+  type Fields,
 } from '../reading/rules.ts'
 
 export const PLAN_KIND = 'notchgauge/plan'
 export const PLAN_VERSION = 1
 
 /** A plan as it stands in its file: windows by day, times as text. */
-export interface PlanFile extends Pick<
-  Plan,
-  'id' | 'currency' | 'exchangeRates' | 'taxPercent' | 'places' | 'commands' | 'budget' | 'credit'
-> {
+export interface PlanFile extends Omit<Plan, 'month' | 'weeks'> {
   readonly format: string
-  readonly name: string
   readonly month: string
   readonly weeks: readonly WeekFile[]
-  readonly machines: readonly Machine[]
 }
 
-const MINUTES_PER_DAY = 1440
-
-const command = Joi.string()
+export const command = Joi.string()
   .custom((text: string, helpers) => {
     const problem = templateProblem(text)
     return problem === undefined ? text : helpers.error('command.rule', { problem })
   })
   .messages({ 'command.rule': 'a command template. {#problem}' })
+  .meta({ jsonSchema: { maxLength: LONGEST_TEMPLATE, pattern: '\\{machine\\}' } })
 
-const snapshots = Joi.object({
-  every: Joi.valid(...SNAPSHOT_EVERY).required(),
-  kept: count(1_000).required(),
-  changedPercent: count(100).required(),
+const snapshots = objectOf<Snapshots>({
+  changedPercent: need(count(100)).description('Of the used room, from one snapshot to the next.'),
+  every: need(Joi.valid(...SNAPSHOT_EVERY)),
+  kept: need(count(1_000)),
   usedGiB: room,
 })
 
-const disk = Joi.object({
-  kind: id.required(),
-  roomGiB: room.required(),
-  goes: Joi.boolean(),
-  extraIops: count(10_000_000),
+export const disk = objectOf<Disk>({
+  extraIops: count(10_000_000).description('Bought on top.'),
   extraMegabytesPerSecond: count(1_000_000),
-  operationsPerMonth: count(1_000_000_000_000),
+  goes: Joi.boolean().description('Deleted with the machine; otherwise it stays and is charged.'),
+  kind: need(id),
+  operationsPerMonth: count(1_000_000_000_000).description('Expected reads and writes.'),
+  roomGiB: need(room),
   snapshots,
 })
-
-const traffic = Joi.number()
-  .min(0)
-  .max(4 * 1024 * 1024)
-  .custom((value: number, helpers) =>
-    Number.isInteger(value * 1024) ? value : helpers.error('traffic.step'),
-  )
-  .messages({ 'traffic.step': 'GiB in whole MiB (steps of 1/1024)' })
 
 /** A rule of the watch list, and what it found. */
 const findingKey = Joi.string()
@@ -96,21 +94,35 @@ const findingKey = Joi.string()
   .max(100)
   .messages({ 'string.pattern.base': 'a finding such as "port-open/22"' })
 
-const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"')
+const plate = textRule(isPlateId, 'a plate such as "size", "disk-room" or "data-disk-1"', {
+  pattern: PLATE_PATTERN,
+})
 
 const tagKey = Joi.string()
   .pattern(TAG_KEY)
   .messages({ 'string.pattern.base': 'a key of at most 40 letters that begins with a letter or digit' })
+  .meta({
+    jsonSchema: {
+      pattern:
+        '^[^\\u0000-\\u002f\\u003a-\\u0040\\u005b-\\u0060\\u007b-\\u00a9\\u2000-\\u206f\\u3000-\\u3004\\ufeff]',
+      maxLength: 40,
+    },
+  })
+  .description(
+    'Begins with a letter or a digit of any script, which a pattern that all validators read can only say in part.',
+  )
+
+export const longGap = objectOf<LongGap>({
+  off: need(Joi.valid(...POWER_STATES)).description(
+    'The state that the machine is in for such a gap; running is never switched off in it.',
+  ),
+  fromMinutes: need(count(LONGEST_GAP_DAYS * MINUTES_PER_DAY).min(1)).description(
+    'A gap of at least so many minutes, from the end of one planned time to be on to the beginning of the next.',
+  ),
+})
 
 const longGaps = Joi.array()
-  .items(
-    Joi.object({
-      fromMinutes: count(LONGEST_GAP_DAYS * MINUTES_PER_DAY)
-        .min(1)
-        .required(),
-      off: Joi.valid(...POWER_STATES).required(),
-    }),
-  )
+  .items(longGap)
   .min(1)
   .max(MOST_LONG_GAPS)
   .custom((gaps: readonly LongGap[], helpers) =>
@@ -119,81 +131,101 @@ const longGaps = Joi.array()
       : helpers.error('longGaps.order'),
   )
   .messages({ 'longGaps.order': 'each gap longer than the one before it' })
+  .description('Other states in long gaps, shortest gap first.')
 
-const decided = {
-  purpose: label(200).allow('').required(),
-  needs: needs.required(),
-  provider: id.required(),
-  region: id.required(),
-  zone: id.required(),
-  size: id.required(),
-  chosen: Joi.object({ vcpu: count(4_096).min(1).required(), memoryGiB: room.required() }),
-  image: id.required(),
-  ownLicence: Joi.boolean(),
-  terms: id.required(),
-  systemDisk: disk.required(),
-  dataDisks: listOf(disk, MOST_DATA_DISKS).required(),
-  address: Joi.valid('none', 'changing', 'fixed').required(),
-  addressGoes: Joi.boolean(),
-  trafficOutGiB: traffic,
-  week: id.required(),
-  off: Joi.valid(...POWER_STATES).required(),
-  longGaps,
-  pinned: Joi.array()
-    .items(plate)
-    .max(DECISIONS.length + MOST_DATA_DISKS)
-    .unique(),
-  access,
-  setup,
+const decided: Fields<MachineForm> = {
+  provider: need(id),
+  purpose: need(label(200).allow('')),
+  needs: need(needs),
+  region: need(id),
+  zone: need(id),
+  size: need(id),
+  image: need(id),
+  terms: need(id),
+  systemDisk: need(disk),
+  dataDisks: need(listOf(disk, MOST_DATA_DISKS)),
+  address: need(Joi.valid('none', 'changing', 'fixed')),
+  week: need(id).description('Id of one of the weeks above.'),
+  off: need(Joi.valid(...POWER_STATES)).description(
+    'Between two times to be on; running is never switched off.',
+  ),
   accepted: listOf(
-    Joi.object({ finding: findingKey.required(), note: label(200).allow('').required() }),
+    objectOf<AcceptedFinding>({ finding: need(findingKey), note: need(label(200).allow('')) }),
     MOST_ACCEPTED,
   ).unique('finding'),
-  tags: byKey(tagKey, label(80).allow(''), MOST_TAGS),
+  access,
+  addressGoes: Joi.boolean().description('A fixed address is given up when the machine is deleted.'),
+  chosen: objectOf<ChosenSize>({
+    vcpu: need(count(4_096).min(1)),
+    memoryGiB: need(room),
+  }).description('Where the size leaves them to choose.'),
   costCentre: label(60),
   firstDay: date,
   lastDay: date,
+  longGaps,
+  ownLicence: Joi.boolean(),
+  pinned: Joi.array()
+    .items(plate)
+    .max(DECISIONS.length + MOST_DATA_DISKS)
+    .unique()
+    .description('Plates that are kept as they are.'),
+  setup,
+  tags: byKey(tagKey, label(80).allow(''), MOST_TAGS),
+  trafficOutGiB: amountGiB.description('Expected a month.'),
 }
 
 /** Dates in their order, which no single field can tell. */
-const lived = (fields: Joi.PartialSchemaMap) =>
-  Joi.object(fields)
+const lived = <T>(fields: Fields<T>): Joi.ObjectSchema<T> =>
+  objectOf<T>(fields)
     .custom((value: LifeDates, helpers) => (isLifeBackwards(value) ? helpers.error('life.backwards') : value))
     .messages({ 'life.backwards': 'a last day that is not before the first one' })
 
-const machine = lived({
-  name: label(60).required(),
+export const form = lived<MachineForm>(decided).description(
+  'All fields of a machine but its name and its variants.',
+)
+
+export const machine = lived<Machine>({
+  name: need(label(60)),
   ...decided,
   variants: listOf(
-    Joi.object({
-      number: count(1_000_000).min(1).required(),
-      name: label(60).required(),
-      form: lived(decided).required(),
+    objectOf<Variant>({
+      name: need(label(60)),
+      form: need(form),
+      number: need(count(1_000_000).min(1)),
     }),
     MOST_VARIANTS,
   ).unique('number'),
 })
 
-export const planSchema: Joi.ObjectSchema<PlanFile> = Joi.object({
-  format: Joi.string().required(),
-  id,
-  name: label(120).required(),
-  month: month.required(),
-  weeks: idListOf(weekSchema, MOST_WEEKS).required(),
-  machines: listOf(machine, MOST_MACHINES).unique('name', { ignoreUndefined: true }).required(),
+export const planSchema = objectOf<PlanFile>({
+  format: need(Joi.string()),
+  id: id.description('Tells plans of one browser apart; not written to files.'),
+  name: need(label(120)),
+  month: need(month).description('The month that opens first.'),
   currency,
+  weeks: need(idListOf(weekSchema, MOST_WEEKS)),
+  machines: need(listOf(machine, MOST_MACHINES).unique('name', { ignoreUndefined: true })),
+  budget: price.description('What a month may cost, in the plan’s currency, before tax.'),
+  commands: objectOf<Commands>({
+    create: command,
+    deallocate: command,
+    delete: command,
+    hibernate: command,
+    start: command,
+    stop: command,
+  }).description(
+    'The command that switches a machine, by what is done. {machine}, {region} and {action} are filled in, each as one quoted word.',
+  ),
+  credit,
   exchangeRates: listOf(
-    Joi.object({
-      from: currency.required(),
-      to: currency.invalid(Joi.ref('from')).required(),
-      rate: exchangeRate.required(),
-      date: date.required(),
+    objectOf<ExchangeRate>({
+      from: need(currency),
+      to: need(currency.invalid(Joi.ref('from'))),
+      date: need(date),
+      rate: need(exchangeRate),
     }),
     MOST_EXCHANGE_RATES,
-  ),
-  taxPercent: percent,
+  ).description('One unit of from is rate units of to, from date on. Nothing is converted without one.'),
   places: listOf(userPlace, MOST_PLACES).unique('name', { ignoreUndefined: true }),
-  commands: Joi.object(Object.fromEntries(SWITCH_ACTIONS.map((action) => [action, command]))),
-  budget: price,
-  credit,
+  taxPercent: percent.description('On top of the total.'),
 })

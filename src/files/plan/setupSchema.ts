@@ -1,4 +1,3 @@
-import Joi from 'joi'
 import {
   isCommand,
   isPackageName,
@@ -8,18 +7,24 @@ import {
   MOST_PACKAGES,
   type Setup,
 } from '../../core/machine/setup.ts'
-import { listOf, textRule, timeZone } from '../reading/rules.ts'
+import { listOf, objectOf, textRule, timeZone } from '../reading/rules.ts'
 
 /** What a machine does at its first start. */
-export const setup: Joi.ObjectSchema<Setup> = Joi.object({
+export const setup = objectOf<Setup>({
+  timeZone,
+  commands: listOf(
+    textRule(isCommand, `commands of one line each, at most ${LONGEST_COMMAND} letters`, {
+      maxLength: LONGEST_COMMAND,
+    }),
+    MOST_COMMANDS,
+  ),
+  packages: listOf(
+    textRule(isPackageName, 'names of packages, such as "nginx"', { maxLength: 100 }),
+    MOST_PACKAGES,
+  ).unique(),
   publicKey: textRule(
     isPublicKey,
     'a public key on one line, such as "ssh-ed25519 AAAA…"; never a private one',
+    { maxLength: 3_300 },
   ),
-  packages: listOf(textRule(isPackageName, 'names of packages, such as "nginx"'), MOST_PACKAGES).unique(),
-  commands: listOf(
-    textRule(isCommand, `commands of one line each, at most ${LONGEST_COMMAND} letters`),
-    MOST_COMMANDS,
-  ),
-  timeZone,
 })

@@ -22,4 +22,4 @@ export function parsePriceBook(value: unknown): Outcome<PriceBook, FileIssue> {
 }
 
 export const writePriceBook = (book: PriceBook): string =>
-  stableJson({ ...book, format: `${PRICE_BOOK_KIND}/${PRICE_BOOK_VERSION}` })
+  stableJson(priceBookSchema, { ...book, format: `${PRICE_BOOK_KIND}/${PRICE_BOOK_VERSION}` })

@@ -1,5 +1,30 @@
 import Joi from 'joi'
-import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type {
+  AddressPrice,
+  BillingRules,
+  ChangeTime,
+  ChangingAddressPrice,
+  DiskKind,
+  DiskPrice,
+  Family,
+  FreeAllowance,
+  HibernationRules,
+  Image,
+  Licence,
+  PerformanceRule,
+  PriceBook,
+  Quotas,
+  RebateBand,
+  Region,
+  RegionPrices,
+  Size,
+  SizeChoice,
+  SizePrice,
+  StateRow,
+  Steps,
+  Terms,
+  TermsPrice,
+} from '../../core/catalogue/priceBook.ts'
 import {
   byKey,
   count,
@@ -9,9 +34,14 @@ import {
   idListOf,
   label,
   listOf,
+  need,
+  objectBy,
+  objectOf,
   price,
   room,
+  tag,
   timeZone,
+  type Fields,
 } from '../reading/rules.ts'
 
 export const PRICE_BOOK_KIND = 'notchgauge/price-book'
@@ -21,260 +51,304 @@ const MOST_SIZES = 5_000
 const MOST_REGIONS = 200
 const MOST_KINDS = 100
 
-const changeTime = Joi.object({
-  seconds: count(86_400).required(),
-  secondsPerGiB: Joi.number().min(0).max(3_600),
-  secondsPerRestoredGiB: Joi.number().min(0).max(3_600),
+export const changeTime = objectOf<ChangeTime>({
+  seconds: need(count(86_400)),
+  secondsPerGiB: Joi.number().min(0).max(3_600).description('On top, for each GiB of memory.'),
+  secondsPerRestoredGiB: Joi.number()
+    .min(0)
+    .max(3_600)
+    .description('On top, for each GiB that a snapshot brings back.'),
 })
 
-const stateRow = Joi.object({
-  compute: Joi.boolean().required(),
-  licence: Joi.boolean().required(),
-  disks: Joi.boolean().required(),
-  address: Joi.valid('attachedOn', 'attachedOff', 'unattached', 'none').required(),
-  memoryImage: Joi.boolean().required(),
+export const stateRow = objectOf<StateRow>({
+  address: need(Joi.valid('attachedOn', 'attachedOff', 'unattached', 'none')).description(
+    'Which address rate applies.',
+  ),
+  compute: need(Joi.boolean()),
+  disks: need(Joi.boolean()),
   leave: changeTime,
+  licence: need(Joi.boolean()),
+  memoryImage: need(Joi.boolean()),
   return: changeTime,
-})
+}).description(
+  'Which meters run in a state. leave and return are the times to go into it and to come back; they are charged as running.',
+)
 
-const states = Joi.object({
-  running: stateRow.required(),
-  stopped: stateRow,
+const states = objectOf<PriceBook['states']>({
   deallocated: stateRow,
-  hibernated: stateRow,
   deleted: stateRow,
-})
+  hibernated: stateRow,
+  running: need(stateRow),
+  stopped: stateRow,
+}).description('A state that is missing is one that the provider does not have.')
 
-const billing = Joi.object({
-  minimumSeconds: count(86_400).required(),
-  incrementSeconds: Joi.number().integer().min(1).max(86_400).required(),
-  vcpuPerCore: Joi.number().integer().min(1).max(16),
-  longRunRebate: listOf(Joi.object({ upToShare: price.required(), rateShare: price.required() }), 20),
-})
+const billing = objectOf<BillingRules>({
+  incrementSeconds: need(Joi.number().integer().min(1).max(86_400)),
+  longRunRebate: listOf(
+    objectOf<RebateBand>({ rateShare: need(price), upToShare: need(price) }),
+    20,
+  ).description(
+    'On-demand rates that fall as the machine’s share of the month grows; each band for its own hours only. The last band goes up to 1.',
+  ),
+  minimumSeconds: need(count(86_400)),
+  vcpuPerCore: Joi.number()
+    .integer()
+    .min(1)
+    .max(16)
+    .description('vCPU that one physical core stands for, where sizes have cores.'),
+}).description('charged seconds = ceil(max(length, minimum) / increment) × increment, for each run.')
 
 const quota = count(100_000)
 
-const region = Joi.object({
-  id: id.required(),
-  name: label(60).required(),
-  country: Joi.string()
-    .pattern(/^[A-Z]{2}$/)
-    .messages({ 'string.pattern.base': 'a country of two capital letters (ISO 3166-1)' })
-    .required(),
-  jurisdiction: label(20).required(),
-  latitude: Joi.number().min(-90).max(90).required(),
-  longitude: Joi.number().min(-180).max(180).required(),
-  zones: Joi.array().items(id).min(1).max(26).unique().required(),
+const country = Joi.string()
+  .pattern(/^[A-Z]{2}$/)
+  .messages({ 'string.pattern.base': 'a country of two capital letters (ISO 3166-1)' })
+
+export const region = objectOf<Region>({
+  id: need(id),
+  name: need(label(60)),
+  country: need(country),
+  jurisdiction: need(label(20)),
+  latitude: need(Joi.number().min(-90).max(90)),
+  longitude: need(Joi.number().min(-180).max(180)),
+  zones: need(Joi.array().items(id).min(1).max(26).unique()),
 })
 
 /** Steps of a free choice; what can be chosen must be a figure that a plan can hold. */
 const stepsOf = (figure: Joi.NumberSchema) =>
-  Joi.object({
-    least: figure.required(),
-    most: figure.min(Joi.ref('least')).required(),
-    step: figure.required(),
+  objectOf<Steps>({
+    least: need(figure),
+    most: need(figure.min(Joi.ref('least'))),
+    step: need(figure),
   })
 
-const size = Joi.object({
-  id: id.required(),
-  name: label(60).required(),
-  family: id.required(),
-  generation: Joi.number().integer().min(1).max(99).required(),
-  architecture: Joi.valid('x86-64', 'arm64').required(),
-  vcpu: Joi.number().integer().min(1).max(4_096).required(),
-  cores: Joi.number().integer().min(1).max(4_096),
-  choice: Joi.object({
-    vcpu: stepsOf(count(4_096).min(1)).required(),
-    memoryGiB: stepsOf(room.max(65_536)).required(),
+export const size = objectOf<Size>({
+  id: need(id),
+  name: need(label(60)),
+  hibernation: need(Joi.boolean()),
+  diskKinds: need(Joi.array().items(id).min(1).max(MOST_KINDS).unique()),
+  family: need(id),
+  generation: need(Joi.number().integer().min(1).max(99)),
+  architecture: need(Joi.valid('x86-64', 'arm64')),
+  vcpu: need(Joi.number().integer().min(1).max(4_096)),
+  memoryGiB: need(room),
+  accelerator: objectOf<NonNullable<Size['accelerator']>>({
+    name: need(label(60)),
+    memoryGiB: need(room),
+    count: need(Joi.number().integer().min(1).max(64)),
   }),
-  sharedCore: Joi.boolean(),
-  memoryGiB: room.required(),
-  localDiskGiB: room,
+  choice: objectOf<SizeChoice>({
+    vcpu: need(stepsOf(count(4_096).min(1))),
+    memoryGiB: need(stepsOf(room.max(65_536))),
+  }).description('vCPU and memory are chosen within these.'),
+  cores: Joi.number().integer().min(1).max(4_096).description('Physical cores; vcpu = cores × vcpuPerCore.'),
   includedTrafficGiB: room,
-  accelerator: Joi.object({
-    name: label(60).required(),
-    count: Joi.number().integer().min(1).max(64).required(),
-    memoryGiB: room.required(),
-  }),
-  mostDisks: Joi.number().integer().min(1).max(256).required(),
-  diskKinds: Joi.array().items(id).min(1).max(MOST_KINDS).unique().required(),
-  iops: count(10_000_000).required(),
-  megabytesPerSecond: count(1_000_000).required(),
-  networkMegabitsPerSecond: count(10_000_000).required(),
-  hibernation: Joi.boolean().required(),
+  iops: need(count(10_000_000)),
+  localDiskGiB: room,
+  megabytesPerSecond: need(count(1_000_000)),
+  mostDisks: need(Joi.number().integer().min(1).max(256)).description('The system disk among them.'),
+  networkMegabitsPerSecond: need(count(10_000_000)),
+  sharedCore: Joi.boolean(),
 })
 
-const diskKind = Joi.object({
-  id: id.required(),
-  name: label(60).required(),
-  about: label(200).required(),
-  room: Joi.alternatives()
-    .conditional('.by', {
-      is: 'step',
-      then: Joi.object({
-        by: Joi.valid('step').required(),
-        stepsGiB: Joi.array()
-          .items(room)
-          .min(1)
-          .max(60)
-          .custom((steps: number[], helpers) =>
-            steps.every((step, i) => i === 0 || step > steps[i - 1]!) ? steps : helpers.error('steps.order'),
-          )
-          .messages({ 'steps.order': 'steps that grow from one to the next' })
-          .required(),
-      }),
-      otherwise: Joi.alternatives().conditional('.by', {
-        is: 'size',
-        then: Joi.object({ by: Joi.valid('size').required() }),
-        otherwise: Joi.object({
-          by: Joi.valid('gib').required(),
-          leastGiB: room.required(),
-          mostGiB: room.min(Joi.ref('leastGiB')).required(),
-        }),
-      }),
-    })
-    .required(),
-  iops: Joi.object({
-    base: count(10_000_000).required(),
-    perGiB: Joi.number().min(0).max(100_000).required(),
-    least: count(10_000_000).required(),
-    most: count(10_000_000).min(Joi.ref('least')).required(),
-    boughtMost: count(10_000_000),
-  }).required(),
-  megabytesPerSecond: Joi.object({
-    base: count(1_000_000).required(),
-    perGiB: Joi.number().min(0).max(100_000).required(),
-    least: count(1_000_000),
-    most: count(1_000_000).required(),
-    boughtMost: count(1_000_000),
-  }).required(),
-  boots: Joi.boolean().required(),
+type RoomBy<By extends DiskKind['room']['by']> = Extract<DiskKind['room'], { readonly by: By }>
+
+const diskRoom = objectBy<DiskKind['room']>('by', {
+  step: objectOf<RoomBy<'step'>>({
+    by: tag('step'),
+    stepsGiB: need(
+      Joi.array()
+        .items(room)
+        .min(1)
+        .max(60)
+        .custom((steps: number[], helpers) =>
+          steps.every((step, i) => i === 0 || step > steps[i - 1]!) ? steps : helpers.error('steps.order'),
+        )
+        .messages({ 'steps.order': 'steps that grow from one to the next' }),
+    ),
+  }).description('The next step up is charged.'),
+  gib: objectOf<RoomBy<'gib'>>({
+    by: tag('gib'),
+    leastGiB: need(room),
+    mostGiB: need(room.min(Joi.ref('leastGiB'))),
+  }).description('What is asked for is charged.'),
+  size: objectOf<RoomBy<'size'>>({ by: tag('size') }).description(
+    'The size’s own disk, as large as its localDiskGiB; part of its price, and lost with the hardware.',
+  ),
 })
 
-const licence = Joi.object({
-  id: id.required(),
-  name: label(60).required(),
-  perVcpuHour: price.required(),
-  leastVcpu: count(4_096).required(),
-  ownLicence: Joi.boolean().required(),
+const performance = (most: number, rules: Pick<Fields<PerformanceRule>, 'least' | 'most'>) =>
+  objectOf<PerformanceRule>({
+    base: need(count(most)),
+    boughtMost: count(most).description('The most that can be bought on top.'),
+    ...rules,
+    perGiB: need(Joi.number().min(0).max(100_000)),
+  })
+
+export const diskKind = objectOf<DiskKind>({
+  id: need(id),
+  name: need(label(60)),
+  about: need(label(200)),
+  boots: need(Joi.boolean()),
+  iops: need(
+    performance(10_000_000, {
+      least: count(10_000_000).required(),
+      most: need(count(10_000_000).min(Joi.ref('least'))),
+    }),
+  ).description('clamp(base + perGiB × charged GiB, least, most)'),
+  megabytesPerSecond: need(performance(1_000_000, { least: count(1_000_000), most: need(count(1_000_000)) })),
+  room: need(diskRoom),
 })
 
-const image = Joi.object({
-  id: id.required(),
-  name: label(60).required(),
-  about: label(200).required(),
-  architectures: Joi.array().items(Joi.valid('x86-64', 'arm64')).min(1).max(2).unique().required(),
-  least: Joi.object({
-    vcpu: count(4_096).required(),
-    memoryGiB: room.required(),
-    diskGiB: room.required(),
-  }).required(),
-  usedGiB: room.required(),
-  hibernation: Joi.boolean().required(),
+const licence = objectOf<Licence>({
+  id: need(id),
+  name: need(label(60)),
+  leastVcpu: need(count(4_096)),
+  ownLicence: need(Joi.boolean()),
+  perVcpuHour: need(price),
+})
+
+export const image = objectOf<Image>({
+  id: need(id),
+  name: need(label(60)),
+  hibernation: need(Joi.boolean()),
+  about: need(label(200)),
+  architectures: need(Joi.array().items(Joi.valid('x86-64', 'arm64')).min(1).max(2).unique()),
+  least: need(
+    objectOf<Image['least']>({
+      vcpu: need(count(4_096)),
+      memoryGiB: need(room),
+      diskGiB: need(room),
+    }),
+  ),
   licence: id,
-  subscription: id,
+  subscription: id.description('Id of a licence that is charged on top.'),
+  usedGiB: need(room),
 })
 
-const terms = Joi.object({
-  id: id.required(),
-  name: label(60).required(),
-  kind: Joi.valid('on-demand', 'spot', 'commitment', 'flat').required(),
-  interruption: label(60).when('kind', { is: 'spot', then: Joi.required(), otherwise: Joi.forbidden() }),
-  hibernation: Joi.boolean().when('kind', { is: 'spot', otherwise: Joi.forbidden() }),
-  months: Joi.number()
-    .integer()
-    .min(1)
-    .max(120)
-    .when('kind', { is: 'commitment', then: Joi.required(), otherwise: Joi.forbidden() }),
-  upFront: Joi.valid('none', 'part', 'all').when('kind', {
-    is: 'commitment',
-    then: Joi.required(),
-    otherwise: Joi.forbidden(),
-  }),
-  capHours: count(745).when('kind', { is: 'flat', otherwise: Joi.forbidden() }),
+type TermsOf<Kind extends Terms['kind']> = Extract<Terms, { readonly kind: Kind }>
+
+const named = { id: need(id), name: need(label(60)) }
+
+export const terms = objectBy<Terms>('kind', {
+  'on-demand': objectOf<TermsOf<'on-demand'>>({ ...named, kind: tag('on-demand') }),
+  spot: objectOf<TermsOf<'spot'>>({
+    ...named,
+    hibernation: Joi.boolean(),
+    interruption: need(label(60)),
+    kind: tag('spot'),
+  }).description('May be taken away at any time; interruption says how often, in the provider’s words.'),
+  commitment: objectOf<TermsOf<'commitment'>>({
+    ...named,
+    kind: tag('commitment'),
+    months: need(Joi.number().integer().min(1).max(120)),
+    upFront: need(Joi.valid('none', 'part', 'all')),
+  }).description('Paid for every hour of the term, with none, part or all of it up front.'),
+  flat: objectOf<TermsOf<'flat'>>({ ...named, capHours: count(745), kind: tag('flat') }).description(
+    'Charged while the machine exists; after capHours of a month nothing more.',
+  ),
 })
 
-const attached = { attachedOn: price.required(), attachedOff: price.required() }
-const fixedAddress = Joi.object({ ...attached, unattached: price.required() })
-/** It is given up with the machine, and never held by nothing. */
-const changingAddress = Joi.object({ ...attached, unattached: price })
+const attached = { attachedOff: need(price), attachedOn: need(price) }
+
+export const address = objectOf<AddressPrice>({ ...attached, unattached: need(price) }).description(
+  'Per hour.',
+)
+
+export const changingAddress = objectOf<ChangingAddressPrice>({
+  ...attached,
+  unattached: price,
+}).description('Given up with the machine: the rate of one that nothing holds need not stand there.')
 
 const sizeRates = {
+  perCoreHour: price,
+  perGiBHour: price,
   perHour: price,
   perMonth: price,
   perVcpuHour: price,
-  perCoreHour: price,
-  perGiBHour: price,
 }
 
-const regionPrices = Joi.object({
-  sizes: byKey(
-    id,
-    Joi.object({
-      ...sizeRates,
-      zones: Joi.array().items(id).min(1).max(26).unique(),
-      terms: byKey(id, Joi.object({ ...sizeRates, upFront: price, interruption: label(60) }), 20),
-    }),
-    MOST_SIZES,
-  ).required(),
-  disks: byKey(
-    id,
-    Joi.object({
-      perMonthByStep: byKey(Joi.string().pattern(/^\d{1,7}(\.\d{1,4})?$/), price, 60),
-      perGiBMonth: price,
-      perTenThousandOperations: price,
-      perExtraIopsMonth: price,
-      perExtraMegabytesPerSecondMonth: price,
-    }),
-    MOST_KINDS,
-  ).required(),
-  addresses: Joi.object({ fixed: fixedAddress, changing: changingAddress }).required(),
-  memoryImagePerGiBMonth: price,
-  snapshotPerGiBMonth: price,
-  restorePerGiB: price,
-  trafficOut: listOf(Joi.object({ upToGiB: Joi.number().greater(0), perGiB: price.required() }), 20),
+const sizePrice = objectOf<SizePrice>({
+  terms: byKey(id, objectOf<TermsPrice>({ interruption: label(60), ...sizeRates, upFront: price }), 20),
+  ...sizeRates,
+  zones: Joi.array().items(id).min(1).max(26).unique(),
+}).description('The rates add up. Beside terms: on demand.')
+
+const stepKey = Joi.string().pattern(/^\d{1,7}(\.\d{1,4})?$/)
+
+const diskPrice = objectOf<DiskPrice>({
+  perExtraIopsMonth: price,
+  perExtraMegabytesPerSecondMonth: price,
+  perGiBMonth: price,
+  perMonthByStep: byKey(stepKey, price, 60).description('A price for every step of the kind.'),
+  perTenThousandOperations: price,
 })
 
+export const regionPrices = objectOf<RegionPrices>({
+  sizes: need(byKey(id, sizePrice, MOST_SIZES)),
+  addresses: need(objectOf<RegionPrices['addresses']>({ changing: changingAddress, fixed: address })),
+  disks: need(byKey(id, diskPrice, MOST_KINDS)),
+  memoryImagePerGiBMonth: price,
+  restorePerGiB: price.description('Once for each GiB that a snapshot brings back.'),
+  snapshotPerGiBMonth: price,
+  trafficOut: listOf(
+    objectOf<NonNullable<RegionPrices['trafficOut']>[number]>({
+      perGiB: need(price),
+      upToGiB: Joi.number().greater(0),
+    }),
+    20,
+  ).description('Bands in order, filled by all machines of the account; the last one has no end.'),
+}).description('A size or disk kind without an entry is not sold in the region.')
+
+/** A price book as it stands in its file. */
+interface PriceBookFile extends PriceBook {
+  readonly format: string
+}
+
 /** The shape of a price book file. References between its parts are checked by checkPriceBook. */
-export const priceBookSchema: Joi.ObjectSchema<PriceBook> = Joi.object({
-  format: Joi.string().required(),
-  provider: Joi.object({ id: id.required(), name: label(60).required() }).required(),
-  edition: label(40).required(),
-  currency: currency.required(),
-  valid: Joi.object({ from: date.required(), until: date }).required(),
-  billingZone: timeZone.required(),
-  billing: billing.required(),
-  states: states.required(),
-  hibernation: Joi.object({ mostMemoryGiB: room.required(), longestStayHours: count(100_000) }),
-  regions: idListOf(region, MOST_REGIONS).min(1).required(),
-  families: idListOf(
-    Joi.object({ id: id.required(), name: label(60).required(), about: label(200).required() }),
-    200,
-  ).required(),
-  sizes: idListOf(size, MOST_SIZES).min(1).required(),
-  diskKinds: idListOf(diskKind, MOST_KINDS).min(1).required(),
-  licences: idListOf(licence, 200).required(),
-  images: idListOf(image, 500).min(1).required(),
-  terms: idListOf(terms, 50).min(1).required(),
+export const priceBookSchema = objectOf<PriceBookFile>({
+  format: need(Joi.string()),
+  provider: need(objectOf<PriceBook['provider']>({ id: need(id), name: need(label(60)) })),
+  edition: need(label(40)),
+  currency: need(currency),
+  valid: need(objectOf<PriceBook['valid']>({ from: need(date), until: date })),
+  billingZone: need(timeZone).description('IANA zone in which the provider’s month begins.'),
+  terms: need(idListOf(terms, 50).min(1)),
+  billing: need(billing),
+  states: need(states),
+  hibernation: objectOf<HibernationRules>({
+    longestStayHours: count(100_000),
+    mostMemoryGiB: need(room),
+  }),
+  regions: need(idListOf(region, MOST_REGIONS).min(1)),
+  families: need(
+    idListOf(objectOf<Family>({ id: need(id), name: need(label(60)), about: need(label(200)) }), 200),
+  ),
+  sizes: need(idListOf(size, MOST_SIZES).min(1)),
+  diskKinds: need(idListOf(diskKind, MOST_KINDS).min(1)),
+  licences: need(idListOf(licence, 200)),
+  images: need(idListOf(image, 500).min(1)),
+  prices: need(byKey(id, regionPrices, MOST_REGIONS)).description('By region id; every region has an entry.'),
   freeAllowances: idListOf(
-    Joi.object({
-      id: id.required(),
+    objectOf<FreeAllowance>({
+      id: need(id),
       name: label(60),
-      hoursPerMonth: count(1_000_000),
-      gibPerMonth: room,
-      eligible: listOf(id, MOST_SIZES).required(),
+      eligible: need(listOf(id, MOST_SIZES)).description('Sizes that use the hours, on demand.'),
       eligibleKinds: listOf(id, MOST_KINDS),
-      until: date.required(),
+      gibPerMonth: room,
+      hoursPerMonth: count(1_000_000),
+      until: need(date),
     }),
     50,
-  ),
-  quotas: Joi.object({
+  ).description('Pools shared by all machines of the account, used in time order until a date.'),
+  quotas: objectOf<Quotas>({
     vcpu: quota,
-    vcpuByRegion: byKey(id, quota, MOST_REGIONS),
-    vcpuByFamily: byKey(id, quota, 500),
     machines: quota,
     fixedAddresses: quota,
+    vcpuByFamily: byKey(id, quota, 500),
+    vcpuByRegion: byKey(id, quota, MOST_REGIONS),
   }),
-  replacedSizes: byKey(id, id, MOST_SIZES),
-  prices: byKey(id, regionPrices, MOST_REGIONS).required(),
+  replacedSizes: byKey(id, id, MOST_SIZES).description(
+    'Sizes that are no longer sold, and what took the place of each.',
+  ),
 })

@@ -1,30 +1,63 @@
-/** Keys that read best in this order; all others follow in the order of their text, so that files diff well. */
-const FIRST_KEYS = [
-  'format', 'id', 'name', 'provider', 'edition', 'month', 'purpose', 'currency', 'valid', 'billingZone', 'timeZone',
-  'needs', 'region', 'zone', 'size', 'image', 'terms', 'systemDisk', 'dataDisks', 'address', 'week', 'off',
-  'billing', 'states', 'hibernation', 'regions', 'families', 'sizes', 'diskKinds', 'licences', 'images', 'from', 'to',
-  'family', 'generation', 'architecture', 'vcpu', 'memoryGiB', 'weeks', 'machines', 'prices',
-  'mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun',
-] // prettier-ignore
+import type Joi from 'joi'
+import { keptFor } from '../../core/keptFor.ts'
+import { ownValue } from '../../core/ownValue.ts'
 
-const RANK = new Map(FIRST_KEYS.map((key, i) => [key, i]))
+/** What a schema is made of; its description is not in Joi's build for browsers. */
+interface Parts {
+  readonly keys?: readonly { readonly key: string; readonly schema: Joi.Schema }[] | null
+  readonly patterns?: readonly { readonly rule: Joi.Schema }[] | null
+  readonly items?: readonly Joi.Schema[]
+  readonly matches?: readonly {
+    readonly schema?: Joi.Schema
+    readonly switch?: readonly { readonly then: Joi.Schema }[]
+  }[]
+}
 
-function compareKeys(a: string, b: string): number {
-  const rank = (RANK.get(a) ?? FIRST_KEYS.length) - (RANK.get(b) ?? FIRST_KEYS.length)
-  if (rank !== 0) return rank
+const partsOf = (schema: Joi.Schema): Parts => schema.$_terms as Parts
+
+/** What a value follows: the schema itself, or the first of its alternatives that the value fits. */
+function followed(schema: Joi.Schema, value: unknown): Joi.Schema {
+  const { matches = [] } = partsOf(schema)
+  const branches = matches.flatMap(({ schema: one, switch: cases = [] }) => [
+    ...(one ? [one] : []),
+    ...cases.map(({ then }) => then),
+  ])
+  return branches.find((branch) => branch.validate(value).error === undefined) ?? schema
+}
+
+/** The fields of each schema are found once. */
+const fieldsOf = keptFor(
+  (schema: Joi.Schema): ReadonlyMap<string, Joi.Schema> =>
+    new Map((partsOf(schema).keys ?? []).map(({ key, schema: field }) => [key, field])),
+)
+
+function byText(a: string, b: string): number {
   const number = Number(a) - Number(b)
   return Number.isNaN(number) ? (a < b ? -1 : 1) : number
 }
 
-const sorted = (value: unknown): unknown => {
-  if (Array.isArray(value)) return value.map(sorted)
+/** Fields in the order of their schema; what it does not name follows by its text. */
+function inOrder(value: unknown, asked: Joi.Schema | undefined): unknown {
   if (typeof value !== 'object' || value === null) return value
+  const schema = asked && followed(asked, value)
+  if (Array.isArray(value)) {
+    const items = schema && partsOf(schema).items?.[0]
+    return value.map((item) => inOrder(item, items))
+  }
+  const fields = schema ? fieldsOf(schema) : NO_FIELDS
+  const named = [...fields.keys()].filter((key) => Object.hasOwn(value, key))
+  const others = Object.keys(value).filter((key) => !fields.has(key))
+  const rule = schema && partsOf(schema).patterns?.[0]?.rule
   return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => compareKeys(a, b))
-      .map(([key, item]) => [key, sorted(item)]),
+    [...named, ...others.sort(byText)].map((key) => [
+      key,
+      inOrder(ownValue(value as Record<string, unknown>, key), fields.get(key) ?? rule),
+    ]),
   )
 }
 
-/** The same data always gives the same bytes: keys in a fixed order, two spaces, a newline at the end. */
-export const stableJson = (value: unknown): string => `${JSON.stringify(sorted(value), null, 2)}\n`
+const NO_FIELDS: ReadonlyMap<string, Joi.Schema> = new Map()
+
+/** The same data always gives the same bytes: keys in the schema's order, two spaces, a newline at the end. */
+export const stableJson = <T>(schema: Joi.Schema<T>, value: T): string =>
+  `${JSON.stringify(inOrder(value, schema), null, 2)}\n`

@@ -7,6 +7,7 @@ import { instant, SECONDS_PER_DAY } from '../../core/quantity/units.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import { beyondBounds } from '../reading/jsonBounds.ts'
 import { validate } from '../reading/validate.ts'
+import { feedTime, MOST_SWITCHES } from './scheduleFeedSchema.ts'
 import { notSchedule } from './scheduleIssue.ts'
 import type { SwitchFile, Switched } from './switchFile.ts'
 import { weekParts } from './weekParts.ts'
@@ -18,8 +19,6 @@ interface Feed {
   readonly week?: object
 }
 
-const MOST_SWITCHES = 100_000
-
 /** What is read of a feed; what else it says of machines is theirs. */
 const feedSchema: Joi.ObjectSchema<Feed> = Joi.object({
   format: Joi.string()
@@ -30,9 +29,7 @@ const feedSchema: Joi.ObjectSchema<Feed> = Joi.object({
   switches: Joi.array()
     .items(
       Joi.object({
-        at: Joi.string()
-          .pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/, 'a time in UTC')
-          .required(),
+        at: feedTime.required(),
         to: Joi.valid('on', 'off').required(),
       }).unknown(),
     )

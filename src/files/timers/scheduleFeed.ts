@@ -6,6 +6,7 @@ import type { Switch, Transition } from '../../core/timers/transitions.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import { carriedWeek } from './carriedWeek.ts'
 import { stableJson } from '../reading/stableJson.ts'
+import { SCHEDULE_FORMAT, scheduleFeedSchema } from './scheduleFeedSchema.ts'
 import { actionOf, type SwitchedMachine } from '../../core/timers/switching.ts'
 import { utcTime } from './utcText.ts'
 
@@ -16,8 +17,8 @@ export function scheduleFeed(
   machines: readonly SwitchedMachine[],
   transitions: readonly Transition[],
 ): string {
-  return stableJson({
-    format: 'notchgauge/schedule/2',
+  return stableJson(scheduleFeedSchema, {
+    format: SCHEDULE_FORMAT,
     title,
     timeZone: plan.timeZone,
     timeZoneData: ZONE_RELEASE,
@@ -47,7 +48,7 @@ export function scheduleFeed(
       at: utcTime(at),
       to,
       ...(gapFrom > 0 && { gapFromMinutes: gapFrom }),
-      ...(byShutdown && { by: 'auto-shutdown' }),
+      ...(byShutdown && { by: 'auto-shutdown' as const }),
     })),
   })
 }

@@ -1,0 +1,111 @@
+import type Joi from 'joi'
+import * as estimate from '../estimate/estimateSchema.ts'
+import { access } from '../plan/accessSchema.ts'
+import { needs } from '../plan/needsSchema.ts'
+import * as plan from '../plan/planSchema.ts'
+import { setup } from '../plan/setupSchema.ts'
+import { weekSchema, window, windows } from '../plan/weekSchema.ts'
+import * as book from '../priceBook/priceBookSchema.ts'
+import { currency, date, id, price, room } from '../reading/rules.ts'
+import { scheduleFeedSchema } from '../timers/scheduleFeedSchema.ts'
+import { jsonSchemaOf, type JsonSchema } from './jsonSchemaOf.ts'
+
+/** A file format as docs/formats describes it. */
+interface Format {
+  readonly file: string
+  readonly version: number
+  readonly title: string
+  readonly description: string
+  readonly schema: Joi.Schema
+  readonly definitions: Readonly<Record<string, Joi.Schema>>
+}
+
+const { command, disk, form, longGap, machine, PLAN_VERSION, planSchema } = plan
+const { address, changeTime, changingAddress, diskKind, image, region, regionPrices, size, stateRow } = book
+
+export const FORMATS: readonly Format[] = [
+  {
+    file: 'plan',
+    version: PLAN_VERSION,
+    title: 'Notchgauge plan',
+    description: 'Machines and the weeks in which they are needed. Holds no prices.',
+    schema: planSchema,
+    definitions: {
+      id,
+      room,
+      price,
+      date,
+      currency,
+      longGap,
+      window,
+      windows,
+      week: weekSchema,
+      disk,
+      needs,
+      access,
+      setup,
+      machine,
+      form,
+      command,
+    },
+  },
+  {
+    file: 'price-book',
+    version: book.PRICE_BOOK_VERSION,
+    title: 'Notchgauge price book',
+    description: 'One provider’s catalogue, prices and billing rules, in one currency.',
+    schema: book.priceBookSchema,
+    definitions: {
+      id,
+      price,
+      date,
+      room,
+      changeTime,
+      stateRow,
+      region,
+      size,
+      diskKind,
+      image,
+      terms: book.terms,
+      address,
+      changingAddress,
+      regionPrices,
+    },
+  },
+  {
+    file: 'estimate',
+    version: 3,
+    title: 'Notchgauge estimate',
+    description:
+      'What the command line prints with --format json. Amounts are decimal text with 12 places at most; a machine’s lines add up to its total, and the machines’ totals, in the plan’s currency, to the plan’s.',
+    schema: estimate.estimateSchema,
+    definitions: {
+      amount: estimate.amount,
+      seconds: estimate.seconds,
+      line: estimate.line,
+      machine: estimate.machine,
+    },
+  },
+  {
+    file: 'schedule',
+    version: 2,
+    title: 'Notchgauge schedule feed',
+    description: 'Every switch of the machines of one week.',
+    schema: scheduleFeedSchema,
+    definitions: { date, window, windows, week: weekSchema },
+  },
+]
+
+/** The document that describes a format, JSON Schema draft 7. */
+export function formatSchema({ file, version, title, description, schema, definitions }: Format): JsonSchema {
+  const { properties, definitions: parts, ...whole } = jsonSchemaOf(schema, definitions)
+  return {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    $id: `https://notchgauge.invalid/formats/${file}-${version}.json`,
+    title: `${title}, version ${version}`,
+    description,
+    ...whole,
+    properties: { ...(properties as JsonSchema), format: { const: `notchgauge/${file}/${version}` } },
+    definitions: parts,
+  }
+}
