@@ -38,7 +38,7 @@ export function expectedMonth(
   const spread = habits.spreadMinutes * 60
   const costOf = (spans: readonly Span[]): Exact | undefined => {
     const total = chargedTotal(resolved, meterOn(resolved, spans, month), month, shared)
-    return 'code' in total ? undefined : total
+    return total.ok ? total.value : undefined
   }
   const used = (spans: readonly Span[]): Span[] => without(spans, unusedIn(spans, idle))
   const forgotten = (spans: readonly Span[]): Span[] =>

@@ -40,7 +40,7 @@ export function forgetting(
   if (isNeverOff(machine) || lackedState(machine, index.book)) return []
   const total = (metered: MeteredMonth): Exact | undefined => {
     const total = chargedTotal(resolved, metered, month, shared)
-    return 'code' in total ? undefined : total
+    return total.ok ? total.value : undefined
   }
   const metered = meterMachine(resolved, month)
   const { on } = metered.timeline

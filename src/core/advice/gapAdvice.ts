@@ -106,8 +106,8 @@ function costWithin(
   shared: SharedAccount | undefined,
 ): Exact {
   const charges = chargeMachine(resolved, meterMachine(resolved, month), month, shared)
-  if ('code' in charges) return ZERO
-  return chargesWithin({ charges }, span).reduce((sum, { amount }) => add(sum, amount), ZERO)
+  if (!charges.ok) return ZERO
+  return chargesWithin({ charges: charges.value }, span).reduce((sum, { amount }) => add(sum, amount), ZERO)
 }
 
 /** The gap and as long as the slowest way takes to come back, so that all ways are compared over the same time. */

@@ -81,7 +81,7 @@ function gapCost(
       { from: to, to: instant(month.to + BEGINS_AFTER) },
     ]
     const total = chargedTotal(resolved, meterOn(resolved, on, month), month, shared)
-    const cost = 'code' in total ? undefined : total
+    const cost = total.ok ? total.value : undefined
     known.set(minutes, cost)
     return cost
   }

@@ -1,4 +1,5 @@
 import type { YearMonth } from '../calendar/yearMonth.ts'
+import { accept, refuse, type Outcome } from '../outcome.ts'
 import { indexBook, type BookIndex } from './bookIndex.ts'
 import type { PriceBook } from './priceBook.ts'
 
@@ -27,15 +28,15 @@ export function bookFor(
   provider: string,
   books: readonly PriceBook[],
   month: YearMonth,
-): BookIndex | BookIssue {
+): Outcome<BookIndex, BookIssue> {
   const editions = editionsOf(provider, books)
   const first = `${month}-01`
   const book = editions.findLast(({ valid }) => valid.from <= first)
-  if (book && (book.valid.until === undefined || book.valid.until >= first)) return indexBook(book)
+  if (book && (book.valid.until === undefined || book.valid.until >= first)) return accept(indexBook(book))
   if (editions.length === 0) {
-    return { code: 'no-book', provider, known: [...new Set(books.map((each) => each.provider.id))] }
+    return refuse({ code: 'no-book', provider, known: [...new Set(books.map((each) => each.provider.id))] })
   }
-  return { code: 'no-book-then', provider, month, covered: editions.map(coverOf) }
+  return refuse({ code: 'no-book-then', provider, month, covered: editions.map(coverOf) })
 }
 
 const coverOf = ({ valid: { from, until } }: PriceBook): string =>
@@ -51,5 +52,5 @@ export function editionsOverlap(a: PriceBook, b: PriceBook): boolean {
 /** The same, where it does not matter why there is none. */
 export function priceBookFor(...asked: Parameters<typeof bookFor>): PriceBook | undefined {
   const found = bookFor(...asked)
-  return 'book' in found ? found.book : undefined
+  return found.ok ? found.value.book : undefined
 }

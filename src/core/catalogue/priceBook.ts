@@ -275,4 +275,5 @@ export interface DiskPrice {
 
 export type AddressPrice = { readonly [Use in Exclude<AddressUse, 'none'>]: DecimalText }
 /** It is given up with the machine: what one would cost that nothing holds need not be known. */
-export type ChangingAddressPrice = Omit<AddressPrice, 'unattached'> & Partial<Pick<AddressPrice, 'unattached'>>
+export type ChangingAddressPrice = Omit<AddressPrice, 'unattached'> &
+  Partial<Pick<AddressPrice, 'unattached'>>

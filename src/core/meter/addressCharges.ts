@@ -1,5 +1,6 @@
 import { addressRate, memoryImageRate } from '../catalogue/regionRates.ts'
 import { unitsExact } from '../quantity/rate.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { regionOf, type BelongingsReads, type HardwareReads } from './chargeReads.ts'
@@ -7,9 +8,12 @@ import { hourPieces, hourTariff, monthTariff } from './clockPieces.ts'
 import { makeCharge } from './makeCharge.ts'
 
 /** A public address at the rate of its use in each state. One that goes with the machine is never unattached. */
-export function addressCharges(reads: BelongingsReads, context: ChargeContext): Charge[] | MissingPrice {
+export function addressCharges(
+  reads: BelongingsReads,
+  context: ChargeContext,
+): Outcome<Charge[], MissingPrice> {
   const { address: sort, addressGoes } = reads
-  if (sort === 'none') return []
+  if (sort === 'none') return accept([])
   const { metered, month } = context
   const region = regionOf(reads, context)
   const charges: Charge[] = []
@@ -20,16 +24,19 @@ export function addressCharges(reads: BelongingsReads, context: ChargeContext): 
     const subject = { of: 'address', sort, use } as const
     charges.push(makeCharge('address', subject, hourTariff(rate, 1, month), hourPieces(pieces, month)))
   }
-  return charges
+  return accept(charges)
 }
 
 /** Memory written to disk, where the provider charges it. */
-export function memoryImageCharges(reads: HardwareReads, context: ChargeContext): Charge[] | MissingPrice {
+export function memoryImageCharges(
+  reads: HardwareReads,
+  context: ChargeContext,
+): Outcome<Charge[], MissingPrice> {
   const { metered, month } = context
-  if (metered.memoryImage.ticks === 0) return []
+  if (metered.memoryImage.ticks === 0) return accept([])
   const rate = memoryImageRate(regionOf(reads, context))
   if (!rate) return missingPrice('memory-image')
   const { memoryGiB } = reads
   const tariff = monthTariff(rate, unitsExact(memoryGiB), month)
-  return [makeCharge('memory-image', { of: 'memory', memoryGiB }, tariff, metered.memoryImage)]
+  return accept([makeCharge('memory-image', { of: 'memory', memoryGiB }, tariff, metered.memoryImage)])
 }

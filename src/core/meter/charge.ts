@@ -1,3 +1,4 @@
+import { refuse, type Refused } from '../outcome.ts'
 import type { AddressUse } from '../catalogue/priceBook.ts'
 import type { SizeRateBase } from '../catalogue/sizeRates.ts'
 import type { Exact } from '../quantity/exact.ts'
@@ -112,4 +113,5 @@ export interface MissingPrice {
   readonly part: 'size' | 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic'
 }
 
-export const missingPrice = (part: MissingPrice['part']): MissingPrice => ({ code: 'no-price', part })
+export const missingPrice = (part: MissingPrice['part']): Refused<MissingPrice> =>
+  refuse({ code: 'no-price', part })

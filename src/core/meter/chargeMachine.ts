@@ -1,5 +1,6 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
 import type { Charge, Meter, MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
@@ -13,7 +14,7 @@ import { snapshotCharges } from './snapshotCharges.ts'
 import { trafficCharges } from './trafficCharges.ts'
 
 /** Charges of one part of a machine, by what it may read of the machine; or the price that is missing. */
-export type ChargedPart<Reads> = (reads: Reads, context: ChargeContext) => Charge[] | MissingPrice
+export type ChargedPart<Reads> = (reads: Reads, context: ChargeContext) => Outcome<Charge[], MissingPrice>
 
 /** What follows from the size, its terms and the image: machine time, licences, memory on disk, traffic. */
 export const chargeHardware: ChargedPart<HardwareReads> = (...inputs) => allOf(HARDWARE, inputs)
@@ -26,14 +27,14 @@ const BELONGINGS = [diskCharges, snapshotCharges, addressCharges]
 function allOf<Reads>(
   parts: readonly ChargedPart<Reads>[],
   inputs: Parameters<ChargedPart<Reads>>,
-): Charge[] | MissingPrice {
+): Outcome<Charge[], MissingPrice> {
   const charges: Charge[] = []
   for (const part of parts) {
     const own = part(...inputs)
-    if ('code' in own) return own
-    for (const charge of own) charges.push(charge)
+    if (!own.ok) return own
+    for (const charge of own.value) charges.push(charge)
   }
-  return charges
+  return accept(charges)
 }
 
 /** The order in which a bill is read. */
@@ -59,12 +60,12 @@ export function chargeMachine(
   metered: MeteredMonth,
   month: BillingMonth,
   shared: SharedAccount | undefined,
-): Charge[] | MissingPrice {
+): Outcome<Charge[], MissingPrice> {
   const context = { index: resolved.index, metered, month, shared }
   const hardware = chargeHardware(hardwareReads(resolved), context)
-  if ('code' in hardware) return hardware
+  if (!hardware.ok) return hardware
   const belongings = chargeBelongings(belongingsReads(resolved), context)
-  if ('code' in belongings) return belongings
+  if (!belongings.ok) return belongings
   const rank = ({ meter }: Charge): number => BILL_ORDER.indexOf(meter)
-  return [...hardware, ...belongings].sort((a, b) => rank(a) - rank(b))
+  return accept([...hardware.value, ...belongings.value].sort((a, b) => rank(a) - rank(b)))
 }

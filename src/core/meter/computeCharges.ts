@@ -6,6 +6,7 @@ import { parseDecimal } from '../quantity/decimal.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import {
   missingPrice,
   type Band,
@@ -29,7 +30,10 @@ interface Slice {
 }
 
 /** The machine itself, on its terms. Free hours come first, then the bands of a rebate for what is left. */
-export function computeCharges(reads: HardwareReads, context: ChargeContext): Charge[] | MissingPrice {
+export function computeCharges(
+  reads: HardwareReads,
+  context: ChargeContext,
+): Outcome<Charge[], MissingPrice> {
   const { index, metered, month } = context
   const terms = index.terms.get(reads.terms)!
   const rates = sizeRates(regionOf(reads, context), reads.size, terms)
@@ -53,7 +57,7 @@ export function computeCharges(reads: HardwareReads, context: ChargeContext): Ch
   if (rates.upFront && committed) {
     charges.push(upFrontShare(name, terms, rates.upFront, pieces, month))
   }
-  return charges
+  return accept(charges)
 }
 
 function slicesOf(

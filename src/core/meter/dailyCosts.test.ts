@@ -1,3 +1,4 @@
+import { valueOf } from '../testing/valueOf.ts'
 import { expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
@@ -10,8 +11,7 @@ import { estimateMachine } from './estimateMachine.ts'
 
 function daysOf(part: Partial<Machine>) {
   const month = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
-  const estimate = estimateMachine({ resolved: resolved(part), month })
-  if ('code' in estimate) throw new Error(estimate.code)
+  const estimate = valueOf(estimateMachine({ resolved: resolved(part), month }))
   return { days: dailyCosts(estimate, 'Etc/UTC'), total: estimate.total }
 }
 

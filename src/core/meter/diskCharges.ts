@@ -10,6 +10,7 @@ import type { RegionIndex } from '../catalogue/bookIndex.ts'
 import type { ResolvedDisk } from '../machine/resolveMachine.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import { missingPrice, type Charge, type ChargeSubject, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { disksOfReads, regionOf, type BelongingsReads } from './chargeReads.ts'
@@ -21,7 +22,7 @@ import { allowanceWaiver, diskShare, freeRoom, type FreeShare } from './freeShar
 const OPERATIONS_PER_UNIT = 10_000n
 
 /** Room, what is bought on top of it, and operations, disk by disk. A size's own disk is part of the size's price. */
-export function diskCharges(reads: BelongingsReads, context: ChargeContext): Charge[] | MissingPrice {
+export function diskCharges(reads: BelongingsReads, context: ChargeContext): Outcome<Charge[], MissingPrice> {
   const { metered, month } = context
   const region = regionOf(reads, context)
   const charges: Charge[] = []
@@ -33,10 +34,10 @@ export function diskCharges(reads: BelongingsReads, context: ChargeContext): Cha
     const pieces = diskPieces(metered, disk)
     charges.push(...roomCharges(disk, found, pieces, month, diskShare(room, reads, disk)))
     const extras = extraCharges(region, disk, pieces, context)
-    if ('code' in extras) return extras
-    charges.push(...extras)
+    if (!extras.ok) return extras
+    charges.push(...extras.value)
   }
-  return charges
+  return accept(charges)
 }
 
 function roomCharges(
@@ -76,7 +77,7 @@ function extraCharges(
   { position, kind, disk }: ResolvedDisk,
   pieces: Pieces,
   { metered: { running }, month }: ChargeContext,
-): Charge[] | MissingPrice {
+): Outcome<Charge[], MissingPrice> {
   const charges: Charge[] = []
   const buy = (of: 'disk-iops' | 'disk-throughput', bought: number, rate: Rate | undefined): boolean => {
     if (!rate) return false
@@ -93,7 +94,7 @@ function extraCharges(
   const rate = operationsPerMonth ? operationsRate(region, kind) : undefined
   if (rate && operationsPerMonth && running.ticks > 0)
     charges.push(operations(rate, position, kind.name, operationsPerMonth, running))
-  return charges
+  return accept(charges)
 }
 
 /** So many are expected of a month in which the machine runs; they are spread evenly over the time that it does. */

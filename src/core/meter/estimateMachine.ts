@@ -4,6 +4,7 @@ import { keptFor } from '../keptFor.ts'
 import { withOff } from '../machine/whenOff.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { OffState } from '../off/powerState.ts'
+import { accept, refuse, type Outcome } from '../outcome.ts'
 import { divide, exact, multiply, type Exact } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR, seconds, type Seconds } from '../quantity/units.ts'
 import type { Charge, MissingPrice } from './charge.ts'
@@ -59,37 +60,37 @@ export function estimateMachine({
   month,
   shared,
   sharedAlwaysOn,
-}: EstimateInputs): Estimate | NotPriced {
+}: EstimateInputs): Outcome<Estimate, NotPriced> {
   const { machine, index } = resolved
   const lacking = lackedState(machine, index.book)
-  if (lacking) return { code: 'state-not-offered', state: lacking }
+  if (lacking) return refuse({ code: 'state-not-offered', state: lacking })
   const metered = meterMachine(resolved, month)
   const total = chargedTotal(resolved, metered, month, shared)
-  if ('code' in total) return total
+  if (!total.ok) return total
   const running = alwaysOnForm(resolved)
   const alwaysOn = chargedTotal(running, meterMachine(running, month), month, sharedAlwaysOn)
-  if ('code' in alwaysOn) return alwaysOn
+  if (!alwaysOn.ok) return alwaysOn
   let charges: readonly Charge[] | undefined
-  return {
+  return accept({
     currency: index.book.currency,
     month,
     get charges() {
       return (charges ??= listCharges(resolved, metered, month, shared))
     },
-    total,
-    alwaysOn,
+    total: total.value,
+    alwaysOn: alwaysOn.value,
     get averagePerHour() {
-      return averagePerHour(total, month)
+      return averagePerHour(total.value, month)
     },
     metered,
     onTime: metered.onTime,
     starts: metered.starts,
-  }
+  })
 }
 
 /** Lists of machines are drawn from totals; charges are listed for the machine that is looked at. */
 function listCharges(...inputs: Parameters<typeof chargeMachine>): readonly Charge[] {
   const charges = chargeMachine(...inputs)
-  if ('code' in charges) throw new RangeError(`a month with a total lacks its ${charges.code}`)
-  return charges
+  if (!charges.ok) throw new RangeError(`a month with a total lacks its ${charges.issues[0].part}`)
+  return charges.value
 }

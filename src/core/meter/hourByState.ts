@@ -29,8 +29,8 @@ export function hourCharges(resolved: ResolvedMachine, state: PowerState, month:
   const hour = { ...month, reading: 'calendar' } as const
   const metered = meteredHour(state, resolved.index.book, month.from)
   const charges = chargeMachine(resolved, metered, hour, undefined)
-  if ('code' in charges) return []
-  return charges.filter(
+  if (!charges.ok) return []
+  return charges.value.filter(
     ({ meter, subject }) => !BY_QUANTITY.includes(meter) && subject.of !== 'disk-operations',
   )
 }

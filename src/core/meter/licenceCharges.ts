@@ -1,3 +1,4 @@
+import { accept, type Outcome } from '../outcome.ts'
 import type { Charge } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import type { HardwareReads } from './chargeReads.ts'
@@ -8,7 +9,7 @@ import { makeCharge } from './makeCharge.ts'
 export function licenceCharges(
   { image: imageId, vcpu: ownVcpu, ownLicence }: HardwareReads,
   { index, metered, month }: ChargeContext,
-): Charge[] {
+): Outcome<Charge[], never> {
   const image = index.images.get(imageId)!
   const charges: Charge[] = []
   for (const id of [image.licence, image.subscription]) {
@@ -27,5 +28,5 @@ export function licenceCharges(
       ),
     )
   }
-  return charges
+  return accept(charges)
 }

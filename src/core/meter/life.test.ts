@@ -1,3 +1,4 @@
+import { valueOf } from '../testing/valueOf.ts'
 import { expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
@@ -13,11 +14,12 @@ import { estimateMachine } from './estimateMachine.ts'
 const OFFICE = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'))
 
 function linesOf(part: Partial<Machine>, month: string): string[] {
-  const estimate = estimateMachine({
-    resolved: resolved(part, OFFICE, RULE_BOOK),
-    month: billingMonth(month as YearMonth, 'Etc/UTC'),
-  })
-  if ('code' in estimate) throw new Error(JSON.stringify(estimate))
+  const estimate = valueOf(
+    estimateMachine({
+      resolved: resolved(part, OFFICE, RULE_BOOK),
+      month: billingMonth(month as YearMonth, 'Etc/UTC'),
+    }),
+  )
   return estimate.charges
     .filter(({ amount }) => amount.n !== 0n)
     .map((charge) => `${chargeTitle(charge)}: ${trimDecimal(toDecimal(charge.amount, 6))}`)
@@ -51,11 +53,12 @@ test('after its last day nothing is charged of what goes with it', () => {
 })
 
 test('always on is on for the days that it has', () => {
-  const estimate = estimateMachine({
-    resolved: resolved({ ...TWO_MONTHS, off: 'running' }, OFFICE, RULE_BOOK),
-    month: billingMonth('2027-03' as YearMonth, 'Etc/UTC'),
-  })
-  if ('code' in estimate) throw new Error(estimate.code)
+  const estimate = valueOf(
+    estimateMachine({
+      resolved: resolved({ ...TWO_MONTHS, off: 'running' }, OFFICE, RULE_BOOK),
+      month: billingMonth('2027-03' as YearMonth, 'Etc/UTC'),
+    }),
+  )
   // 24 days of 24 h: Lisbon is on UTC on the 8th.
   expect(estimate.onTime).toBe(24 * 86_400)
   expect(estimate.alwaysOn).toEqual(estimate.total)
@@ -69,11 +72,12 @@ test('made for the first time it is restored from nothing', () => {
   const snapshots = { every: 'stop', kept: 1, changedPercent: 0 } as const
   const systemDisk = { kind: 'steps', roomGiB: gib(128), goes: true, snapshots } as const
   const { metered } = (() => {
-    const estimate = estimateMachine({
-      resolved: resolved({ ...TWO_MONTHS, systemDisk, off: 'deleted' }, OFFICE, RULE_BOOK),
-      month: billingMonth('2027-03' as YearMonth, 'Etc/UTC'),
-    })
-    if ('code' in estimate) throw new Error(estimate.code)
+    const estimate = valueOf(
+      estimateMachine({
+        resolved: resolved({ ...TWO_MONTHS, systemDisk, off: 'deleted' }, OFFICE, RULE_BOOK),
+        month: billingMonth('2027-03' as YearMonth, 'Etc/UTC'),
+      }),
+    )
     return estimate
   })()
   expect(metered.creations.ticks).toBe(17)

@@ -1,6 +1,7 @@
 import type { BillingMonth, MonthReading } from '../calendar/billingMonth.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import { keptFor } from '../keptFor.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
@@ -23,7 +24,7 @@ export function machineTotal(
 ): Exact | undefined {
   if (lackedState(resolved.machine, resolved.index.book)) return undefined
   const total = chargedTotal(resolved, meterMachine(resolved, month), month, shared)
-  return 'code' in total ? undefined : total
+  return total.ok ? total.value : undefined
 }
 
 /**
@@ -35,13 +36,13 @@ export function chargedTotal(
   metered: MeteredMonth,
   month: BillingMonth,
   shared: SharedAccount | undefined,
-): Exact | MissingPrice {
+): Outcome<Exact, MissingPrice> {
   const { hardware, belongings } = keptTotals(metered)(shared ?? ALONE)[month.reading]
   const context = { index: resolved.index, metered, month, shared }
   const ofHardware = hardware.of(hardwareReads(resolved), context)
-  if ('code' in ofHardware) return ofHardware
+  if (!ofHardware.ok) return ofHardware
   const ofBelongings = belongings.of(belongingsReads(resolved), context)
-  return 'code' in ofBelongings ? ofBelongings : add(ofHardware, ofBelongings)
+  return ofBelongings.ok ? accept(add(ofHardware.value, ofBelongings.value)) : ofBelongings
 }
 
 /** About 300 bytes each. */
@@ -49,19 +50,19 @@ const MOST_KEPT = 8_192
 
 /** Totals of one part of a machine in one context, by all that the part reads. */
 class KeptTotals<Reads extends object> {
-  private readonly totals = new Map<string, Exact | MissingPrice>()
+  private readonly totals = new Map<string, Outcome<Exact, MissingPrice>>()
   /** A thousand sizes have their disks in common, and need not spell them out. */
-  private last: { readonly reads: Reads; readonly total: Exact | MissingPrice } | undefined
+  private last: { readonly reads: Reads; readonly total: Outcome<Exact, MissingPrice> } | undefined
 
   constructor(private readonly part: ChargedPart<Reads>) {}
 
-  of(reads: Reads, context: ChargeContext): Exact | MissingPrice {
+  of(reads: Reads, context: ChargeContext): Outcome<Exact, MissingPrice> {
     if (this.last && sameFields(this.last.reads, reads)) return this.last.total
     const key = JSON.stringify(Object.values(reads))
     let total = this.totals.get(key)
     if (!total) {
       const charges = this.part(reads, context)
-      total = 'code' in charges ? charges : charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
+      total = charges.ok ? accept(charges.value.reduce((sum, { amount }) => add(sum, amount), ZERO)) : charges
       if (this.totals.size >= MOST_KEPT) this.totals.clear()
       this.totals.set(key, total)
     }

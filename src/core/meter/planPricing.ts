@@ -7,7 +7,7 @@ import type { PriceBook } from '../catalogue/priceBook.ts'
 import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
-import { refuse, type Outcome } from '../outcome.ts'
+import type { Outcome } from '../outcome.ts'
 import { meterMachine } from './meterMachine.ts'
 import { estimateMachine, alwaysOnForm, type Estimate, type NotPriced } from './estimateMachine.ts'
 import { keptAccount } from './keptAccount.ts'
@@ -73,8 +73,8 @@ export class PlanPricing {
     const account = this.accountOf(resolved.index)
     const { planned: shared, alwaysOn: sharedAlwaysOn } = account
     const estimate = estimateMachine({ resolved, month, shared, sharedAlwaysOn })
-    if ('code' in estimate) return { ok: false, issues: [estimate] }
-    return { ok: true, resolved, month, estimate, account }
+    if (!estimate.ok) return estimate
+    return { ok: true, resolved, month, estimate: estimate.value, account }
   }
 
   /** The other providers with a book for the month, in the order of their books; currencies are set against `own`. */
@@ -83,8 +83,9 @@ export class PlanPricing {
     const others = new Set(books.map(({ provider }) => provider.id))
     others.delete(own.provider.id)
     return [...others].flatMap((provider) => {
-      const index = bookFor(provider, books, month)
-      if ('code' in index) return []
+      const found = bookFor(provider, books, month)
+      if (!found.ok) return []
+      const index = found.value
       const exchange = exchangeEitherWay(index.book.currency, own.currency, plan.exchangeRates, month)
       return [{ index, month: this.monthOf(index), shared: this.accountOf(index).planned, exchange }]
     })
@@ -95,7 +96,7 @@ export class PlanPricing {
     const { provider } = machine
     let index = this.indexes.get(provider)
     if (!index) this.indexes.set(provider, (index = bookFor(provider, books, month)))
-    return 'code' in index ? refuse(index) : resolveMachine(machine, plan, index)
+    return index.ok ? resolveMachine(machine, plan, index.value) : index
   }
 
   private monthOf({ book }: BookIndex): BillingMonth {

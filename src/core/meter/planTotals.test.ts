@@ -56,7 +56,7 @@ describe('the book of a month', () => {
   ]
   const found = (month: string) => {
     const index = bookFor('mill', books, month as YearMonth)
-    return 'book' in index ? index.book.edition : index.code
+    return index.ok ? index.value.book.edition : index.issues[0].code
   }
 
   test.each([
@@ -74,11 +74,8 @@ describe('the book of a month', () => {
   test('is none after the last day of the last edition, nor of a provider without books', () => {
     expect(
       bookFor('mill', [edition('only', '2027-01-01', '2027-03-15')], '2027-04' as YearMonth),
-    ).toMatchObject({
-      code: 'no-book-then',
-      covered: ['2027-01-01 to 2027-03-15'],
-    })
-    expect(bookFor('nobody', books, MARCH)).toMatchObject({ code: 'no-book', known: ['mill'] })
+    ).toMatchObject({ issues: [{ code: 'no-book-then', covered: ['2027-01-01 to 2027-03-15'] }] })
+    expect(bookFor('nobody', books, MARCH)).toMatchObject({ issues: [{ code: 'no-book', known: ['mill'] }] })
   })
 })
 

@@ -1,3 +1,4 @@
+import { valueOf } from '../testing/valueOf.ts'
 import { expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
@@ -21,8 +22,9 @@ const bookOf = (id: string): PriceBook => DEMO_BOOKS.find(({ provider }) => prov
 const monthOf = (month: string, book: PriceBook) => billingMonth(month as YearMonth, book.billingZone)
 
 function estimateOf(part: Partial<Machine>, week: WeekPlan, book: PriceBook, month: string) {
-  const estimate = estimateMachine({ resolved: resolved(part, week, book), month: monthOf(month, book) })
-  if ('code' in estimate) throw new Error(JSON.stringify(estimate))
+  const estimate = valueOf(
+    estimateMachine({ resolved: resolved(part, week, book), month: monthOf(month, book) }),
+  )
   return estimate
 }
 

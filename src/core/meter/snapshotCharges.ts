@@ -3,6 +3,7 @@ import { usedGiB } from '../machine/snapshots.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact } from '../quantity/rate.ts'
 import type { GiB } from '../quantity/units.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { disksOfReads, regionOf, type BelongingsReads } from './chargeReads.ts'
@@ -16,7 +17,10 @@ const heldGiB = (used: GiB, kept: number, changedPercent: number): Exact => {
 }
 
 /** Snapshots are charged in every state, as they stand once all that are kept exist; and what is restored from them. */
-export function snapshotCharges(reads: BelongingsReads, context: ChargeContext): Charge[] | MissingPrice {
+export function snapshotCharges(
+  reads: BelongingsReads,
+  context: ChargeContext,
+): Outcome<Charge[], MissingPrice> {
   const { metered, month, index } = context
   const region = regionOf(reads, context)
   const image = index.images.get(reads.image)!
@@ -39,5 +43,5 @@ export function snapshotCharges(reads: BelongingsReads, context: ChargeContext):
     const tariff = { rate, units: unitsExact(restoredGiB), ticksPerPeriod: 1, ticksPerSecond: 0 }
     charges.push(makeCharge('restore', subject, tariff, metered.creations))
   }
-  return charges
+  return accept(charges)
 }

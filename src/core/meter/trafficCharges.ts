@@ -3,6 +3,7 @@ import { gib } from '../quantity/units.ts'
 import { compare, multiply, sign, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { exactNumber, MOST_DECIMALS, toDecimal, trimDecimal } from '../quantity/decimal.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
+import { accept, type Outcome } from '../outcome.ts'
 import { missingPrice, type Charge, type MissingPrice, type Tariff } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { regionOf, type HardwareReads } from './chargeReads.ts'
@@ -15,10 +16,13 @@ import { payableTraffic } from './payableTraffic.ts'
  * machine pays its share of every band. Expected of a month in which the machine runs, and spread evenly over the time
  * that it does.
  */
-export function trafficCharges(reads: HardwareReads, context: ChargeContext): Charge[] | MissingPrice {
+export function trafficCharges(
+  reads: HardwareReads,
+  context: ChargeContext,
+): Outcome<Charge[], MissingPrice> {
   const asked = reads.trafficOutGiB ?? 0
   const { metered } = context
-  if (asked === 0 || metered.running.ticks === 0) return []
+  if (asked === 0 || metered.running.ticks === 0) return accept([])
   const bands = trafficBands(regionOf(reads, context))
   if (!bands) return missingPrice('traffic')
   const own = payableTraffic(reads, metered)
@@ -49,7 +53,7 @@ export function trafficCharges(reads: HardwareReads, context: ChargeContext): Ch
     charges.push(makeCharge('traffic', subject, tariff(band.rate, share), metered.running, rules))
     if (ends) begins = ends
   }
-  return charges
+  return accept(charges)
 }
 
 const MIB = BigInt(MIB_PER_GIB)

@@ -64,9 +64,9 @@ function priceParts(
   { month, shared, exchange }: Pricing,
 ): Map<string, Exact> | undefined {
   const charges = chargeMachine(resolved, meterMachine(resolved, month), month, shared)
-  if ('code' in charges) return undefined
+  if (!charges.ok) return undefined
   const parts = new Map<string, Exact>()
-  for (const charge of charges) {
+  for (const charge of charges.value) {
     const amount = exchanged(charge.amount, exchange)
     if (!amount) return undefined
     const part = partOfCharge(charge)

@@ -100,8 +100,8 @@ function pointAt(
   const context = { index: resolved.index, metered, month, shared }
   const charges = computeCharges(hardwareReads(withTerms(resolved, terms)), context)
   // Only terms on which the size is sold come here.
-  if ('code' in charges) throw new RangeError(`${terms.name} has no rate`)
-  return { seconds, amount: charges.reduce((sum, { amount }) => add(sum, amount), ZERO) }
+  if (!charges.ok) throw new RangeError(`${terms.name} has no rate`)
+  return { seconds, amount: charges.value.reduce((sum, { amount }) => add(sum, amount), ZERO) }
 }
 
 /** Where one of the curves may bend: bands, caps, the end of free hours; whole seconds, from 0 to the month's length. */

@@ -111,7 +111,7 @@ function formsOf(
       const { region } = change
       if (machine.region === region) return []
       const index = bookFor(machine.provider, books, month)
-      const zones = 'code' in index ? [] : (index.regions.get(region)?.region.zones ?? [])
+      const zones = (index.ok ? index.value.regions.get(region)?.region.zones : undefined) ?? []
       const order = [...zones].sort((a, b) => Number(b === machine.zone) - Number(a === machine.zone))
       return (order.length > 0 ? order : [machine.zone]).map((zone) => ({ ...machine, region, zone }))
     }

@@ -18,6 +18,6 @@ export function machineShare({ resolved, month, estimate, account }: PricedMachi
   const { total, alwaysOn } = estimate
   if (isNeverOff(resolved.machine)) return { total, alwaysOn, floor: total }
   const off = chargedTotal(resolved, meterOn(resolved, [], month), month, account.planned)
-  const floor = 'code' in off || compare(off, total) > 0 ? total : off
+  const floor = off.ok && compare(off.value, total) <= 0 ? off.value : total
   return { total, alwaysOn, floor }
 }

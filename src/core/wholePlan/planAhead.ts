@@ -1,6 +1,6 @@
 import { dayNumber, dayOf, formatDate } from '../calendar/civil.ts'
 import { addMonths, yearMonthParts, type YearMonth } from '../calendar/yearMonth.ts'
-import { bookFor } from '../catalogue/bookFor.ts'
+import { priceBookFor } from '../catalogue/bookFor.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { exchanged } from '../machine/exchange.ts'
 import type { Plan } from '../machine/plan.ts'
@@ -50,8 +50,7 @@ export function planAhead(
   const { plan, books } = inputs
   const providers = [...new Set(plan.machines.map(({ provider }) => provider))]
   const editionIn = (provider: string, month: YearMonth): string | undefined => {
-    const found = bookFor(provider, books, month)
-    return 'code' in found ? undefined : found.book.edition
+    return priceBookFor(provider, books, month)?.edition
   }
   const months = Array.from({ length: 12 }, (_, i) => addMonths(first, i)).filter(
     (month) => month !== undefined,
@@ -131,7 +130,7 @@ function sharedEnds({ plan, books }: SpendingInputs, plannedIn: ReadonlyMap<Year
     }
     const { until } = book.valid
     const next = until === undefined ? undefined : monthsAbout(until).after
-    if (until !== undefined && next && own.length > 0 && 'code' in bookFor(book.provider.id, books, next))
+    if (until !== undefined && next && own.length > 0 && !priceBookFor(book.provider.id, books, next))
       note('book', book, book.edition, until)
   }
   return found
@@ -141,8 +140,8 @@ function sharedEnds({ plan, books }: SpendingInputs, plannedIn: ReadonlyMap<Year
 function commitmentEnds({ plan, books }: Parameters<typeof planAhead>[0], first: YearMonth): FoundEnd[] {
   return plan.machines.flatMap((machine): FoundEnd[] => {
     const begins = machine.firstDay ?? plan.credit?.from
-    const found = bookFor(machine.provider, books, first)
-    const terms = 'code' in found ? undefined : found.book.terms.find(({ id }) => id === machine.terms)
+    const book = priceBookFor(machine.provider, books, first)
+    const terms = book?.terms.find(({ id }) => id === machine.terms)
     if (begins === undefined || terms?.kind !== 'commitment') return []
     const { year, month } = yearMonthParts(begins.slice(0, 7) as YearMonth)
     const on = formatDate(dayNumber(dayOf(year, month + terms.months, Number(begins.slice(8))) - 1))

@@ -2,7 +2,7 @@ import type { Finding } from '../watch/finding.ts'
 import { watchList } from '../watch/watchList.ts'
 import { changeTotal } from '../advice/changeTotal.ts'
 import { planChange } from '../advice/planChange.ts'
-import { bookFor } from '../catalogue/bookFor.ts'
+import { priceBookFor } from '../catalogue/bookFor.ts'
 import { applyChoice, leavesWorkAlone, resolveChoice, type Choice } from '../decisions/choice.ts'
 import type { PlateId } from '../machine/decision.ts'
 import type { Plan } from '../machine/plan.ts'
@@ -109,8 +109,8 @@ const MOST_AS_PLAN = 40
 function ofThePlan(notch: PlanNotch, inputs: SurveyInputs): PlanNotch {
   const { plan, books, month, places, currency } = inputs
   const machine = plan.machines.find(({ name }) => name === notch.machine)!
-  const index = bookFor(machine.provider, books, month)
-  if ('code' in index || !index.book.freeAllowances?.length || !notch.saving) return notch
+  const book = priceBookFor(machine.provider, books, month)
+  if (!book?.freeAllowances?.length || !notch.saving) return notch
   const machines = plan.machines.map((each) => (each === machine ? applyChoice(machine, notch.choice) : each))
   const changes = planChange(inputs, { ...plan, machines })
   const { difference } = changeTotal(changes, { ...plan, currency }, month, places)

@@ -52,11 +52,11 @@ export class InventoryRowReader {
     }
     const provider = this.provider()
     const seller = provider === undefined ? undefined : sellers.of(provider)
-    if (!seller || 'code' in seller) {
-      if (seller) this.say('provider', machineIssueText(seller).problem)
+    if (!seller?.ok) {
+      if (seller) this.say('provider', machineIssueText(seller.issues[0]).problem)
       return undefined
     }
-    const { index, start } = seller
+    const { index, start } = seller.value
     const week = this.pick('week', inputs.plan.weeks, inputs.week, 'week plan')
     if (!start) {
       this.say('provider', `${index.book.provider.name} sells nothing to start from.`)
@@ -65,7 +65,7 @@ export class InventoryRowReader {
     // All words are looked at before the row is given up, so that everything is asked at once.
     const placed = this.placed(start, index)
     const kind = this.diskKind(index)
-    const rest = this.rest(start, seller)
+    const rest = this.rest(start, seller.value)
     if (!week || !placed || !kind || !rest) return undefined
     const machine = { ...placed, ...rest, name, week: week.id }
     const size = this.size(machine, index)

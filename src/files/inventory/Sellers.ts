@@ -1,3 +1,4 @@
+import { accept, type Outcome } from '../../core/outcome.ts'
 import { bookFor, type BookIssue } from '../../core/catalogue/bookFor.ts'
 import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
 import type { PriceBook, Size } from '../../core/catalogue/priceBook.ts'
@@ -22,7 +23,7 @@ export interface Seller {
 /** The providers of a table's rows: what does not change from row to row is worked out once. */
 export class Sellers {
   readonly providers: readonly PriceBook['provider'][]
-  private readonly kept = new Map<string, Seller | BookIssue>()
+  private readonly kept = new Map<string, Outcome<Seller, BookIssue>>()
   private readonly shapes = new Map<string, NearestShapes>()
 
   constructor(private readonly inputs: Pick<InventoryInputs, 'books' | 'month' | 'week'>) {
@@ -32,7 +33,7 @@ export class Sellers {
     ]
   }
 
-  of(provider: string): Seller | BookIssue {
+  of(provider: string): Outcome<Seller, BookIssue> {
     let seller = this.kept.get(provider)
     if (!seller) this.kept.set(provider, (seller = this.find(provider)))
     return seller
@@ -52,13 +53,14 @@ export class Sellers {
     return shapes.nearest(vcpu, memoryGiB, MOST_CANDIDATES)
   }
 
-  private find(provider: string): Seller | BookIssue {
-    const index = bookFor(provider, this.inputs.books, this.inputs.month)
-    if ('code' in index) return index
-    return {
+  private find(provider: string): Outcome<Seller, BookIssue> {
+    const found = bookFor(provider, this.inputs.books, this.inputs.month)
+    if (!found.ok) return found
+    const index = found.value
+    return accept({
       index,
       start: newMachine(index.book, 'start', this.inputs.week),
       states: STATE_MEANINGS.filter(({ id }) => index.book.states[id]),
-    }
+    })
   }
 }

@@ -179,7 +179,7 @@ function Asked({ kind, names, onChange }: AskedProps) {
   )
   const indexes = [...providers].flatMap((id) => {
     const index = bookFor(id, books, month)
-    return 'code' in index ? [] : [index]
+    return index.ok ? [index.value] : []
   })
   const options: { readonly option: DropdownOption; readonly change: ManyChange }[] =
     kind === 'week'

@@ -18,7 +18,7 @@ export function useNotchText(): (notch: PlanNotch) => NotchText {
   return ({ machine: name, choice }) => {
     const machine = plan.machines.find((each) => each.name === name)
     const index = machine && bookFor(machine.provider, books, month)
-    const found = machine && index && !('code' in index) ? resolveMachine(machine, plan, index) : undefined
+    const found = machine && index?.ok ? resolveMachine(machine, plan, index.value) : undefined
     const words = found?.ok ? choiceWords({ choice }, found.value).name : ''
     return { name: `${decisionName(choice.decision).toLowerCase()}: ${words}` }
   }

@@ -1,6 +1,6 @@
 'use client'
 
-import { bookFor } from '../../core/catalogue/bookFor.ts'
+import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { newMachine } from '../../core/carry/newMachine.ts'
 import { addMachine, addWeek, setMachine } from '../../store/commands.ts'
@@ -25,8 +25,8 @@ export function useMachineActions(): MachineActions {
   const names = plan.machines.map(({ name }) => name)
   const providers = [...new Set([machine?.provider, ...books.map(({ provider }) => provider.id)])].flatMap(
     (id) => {
-      const found = id === undefined ? undefined : bookFor(id, books, month)
-      return found && 'book' in found ? [found.book] : []
+      const found = id === undefined ? undefined : priceBookFor(id, books, month)
+      return found ?? []
     },
   )
   return {
