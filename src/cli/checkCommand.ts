@@ -2,8 +2,8 @@ import { Command } from 'commander'
 import { finish } from '../core/finish.ts'
 import { PlanPricing } from '../core/meter/planPricing.ts'
 import { surveyPlan } from '../core/wholePlan/surveyPlan.ts'
-import { findingText, SEVERITY_NAMES } from '../interface/wording/finding.ts'
-import { formatMoney, SHOWN_PLACES } from '../interface/wording/money.ts'
+import { findingText, SEVERITY_NAMES } from '../wording/finding.ts'
+import { formatMoney, SHOWN_PLACES } from '../wording/money.ts'
 import { EXIT, questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'
 
 /** `check`: the watch list as text; what will not work, or is unsafe, fails the run. */

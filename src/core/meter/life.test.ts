@@ -8,7 +8,7 @@ import { gib } from '../quantity/units.ts'
 import { resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
-import { chargeTitle } from '../../interface/wording/charge.ts'
+import { chargeTitle } from '../../wording/charge.ts'
 import { estimateMachine } from './estimateMachine.ts'
 
 const OFFICE = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'))

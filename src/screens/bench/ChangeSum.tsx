@@ -3,7 +3,7 @@
 import type { MachineChange } from '../../core/advice/planChange.ts'
 import { changeTotal } from '../../core/advice/changeTotal.ts'
 import { ZERO } from '../../core/quantity/exact.ts'
-import { currencyCode, formatDifference, SHOWN_PLACES } from '../../interface/wording/money'
+import { currencyCode, formatDifference, SHOWN_PLACES } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface ChangeSumProps {

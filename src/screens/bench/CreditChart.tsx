@@ -8,8 +8,8 @@ import { formatDate, dayNumber, parseDate } from '../../core/calendar/civil.ts'
 import type { CreditRunway } from '../../core/wholePlan/creditRunway.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import type { Span } from '../../core/quantity/units.ts'
-import { currencySymbol } from '../../interface/wording/money'
-import { localTime, monthName } from '../../interface/wording/time'
+import { currencySymbol } from '../../wording/money'
+import { localTime, monthName } from '../../wording/time'
 
 const HEIGHT = 170
 

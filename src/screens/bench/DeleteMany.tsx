@@ -7,7 +7,7 @@ import { yearMonthParts, type YearMonth } from '../../core/calendar/yearMonth.ts
 import { leftBehind } from '../../core/meter/leftBehind.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
-import { formatMoney } from '../../interface/wording/money'
+import { formatMoney } from '../../wording/money'
 import { endMachines, removeMachines } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 

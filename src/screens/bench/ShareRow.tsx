@@ -8,7 +8,7 @@ import {
   type ShareOrder,
 } from '../../core/wholePlan/foldShares.ts'
 import { subtract, toNumber } from '../../core/quantity/exact.ts'
-import { formatAmount } from '../../interface/wording/money'
+import { formatAmount } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
 
 interface ShareRowProps {

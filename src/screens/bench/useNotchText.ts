@@ -3,7 +3,7 @@
 import type { PlanNotch } from '../../core/wholePlan/surveyPlan.ts'
 import { resolveMachine } from '../../core/machine/resolveMachine.ts'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
-import { choiceWords, decisionName } from '../../interface/wording/choice'
+import { choiceWords, decisionName } from '../../wording/choice'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface NotchText {

@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo, useState } from 'react'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
-import { SHOWN_PLACES } from '../../interface/wording/money'
+import { SHOWN_PLACES } from '../../wording/money'
 import { firstMonthKnown, firstOverviewAsker } from '../../workers/firstMonth.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'

@@ -7,8 +7,8 @@ import { editionsOf } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { RowGrid } from '../../interface/RowGrid'
-import { groupDigits } from '../../interface/wording/money'
-import { bookEntries, regionOfPointer } from '../../interface/wording/bookEntries'
+import { groupDigits } from '../../wording/money'
+import { bookEntries, regionOfPointer } from '../../wording/bookEntries'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 const ROW_HEIGHT = 24

@@ -2,7 +2,7 @@
 
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { bookEntries, regionOfPointer, type BookEntry } from '../../interface/wording/bookEntries'
+import { bookEntries, regionOfPointer, type BookEntry } from '../../wording/bookEntries'
 import type { Address } from '../workbench/address.ts'
 import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'

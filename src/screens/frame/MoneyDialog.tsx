@@ -1,6 +1,6 @@
 'use client'
 
-import { currencyCode } from '../../interface/wording/money'
+import { currencyCode } from '../../wording/money'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -13,7 +13,7 @@ import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
-import { formatMonth } from '../../interface/wording/time'
+import { formatMonth } from '../../wording/time'
 import { setMoney } from '../../store/commands.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 

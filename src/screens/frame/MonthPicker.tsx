@@ -13,7 +13,7 @@ import { Button, QuietButton } from '../../interface/Button'
 import { NumberInput } from '../../interface/NumberInput'
 import { Popover } from '../../interface/Popover'
 import { ToggleRow } from '../../interface/ToggleRow'
-import { formatMonth, MONTH_NAMES } from '../../interface/wording/time'
+import { formatMonth, MONTH_NAMES } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The month that everything is priced for: one back, one on, or any. */

@@ -8,7 +8,7 @@ import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineIssue } from '../../core/meter/planPricing.ts'
 import { machineIssueText } from '../../files/reading/machineIssueText.ts'
 import { Button } from '../../interface/Button'
-import { forcedChangeText } from '../../interface/wording/forcedChange'
+import { forcedChangeText } from '../../wording/forcedChange'
 import { replaceMachine } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 

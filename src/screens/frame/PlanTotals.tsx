@@ -5,8 +5,8 @@ import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { planTotals } from '../../core/meter/planTotals.ts'
 import { add } from '../../core/quantity/exact.ts'
 import { media } from '../../interface/theme/media'
-import { formatHourly, formatMoney, SHOWN_PLACES } from '../../interface/wording/money'
-import { readingText } from '../../interface/wording/reading'
+import { formatHourly, formatMoney, SHOWN_PLACES } from '../../wording/money'
+import { readingText } from '../../wording/reading'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The plan's month beside the same month with nothing ever switched off. */

@@ -8,9 +8,9 @@ import { drawnShutdown } from '../../core/catalogue/statesSold.ts'
 import { isNeverOff, type OffPlan } from '../../core/off/offPlan.ts'
 import { weeklyOff } from '../../core/power/weeklyOff.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
-import { offPlanText } from '../../interface/wording/offPlan'
-import { STATE_NAMES } from '../../interface/wording/state'
-import { weekText } from '../../interface/wording/week'
+import { offPlanText } from '../../wording/offPlan'
+import { STATE_NAMES } from '../../wording/state'
+import { weekText } from '../../wording/week'
 
 const WIDTH = 190
 const HEIGHT = 6

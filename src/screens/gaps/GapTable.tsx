@@ -9,8 +9,8 @@ import { POWER_STATES, type OffState } from '../../core/off/powerState.ts'
 import { sign, subtract, type Exact } from '../../core/quantity/exact.ts'
 import { StateSwatch } from '../../interface/StateSwatch'
 import { media } from '../../interface/theme/media'
-import { formatMoney } from '../../interface/wording/money'
-import { formatDuration } from '../../interface/wording/time'
+import { formatMoney } from '../../wording/money'
+import { formatDuration } from '../../wording/time'
 import { gapNotes, wayLabel, WAY_NAMES } from './gapText.ts'
 
 interface GapTableProps {

@@ -5,7 +5,7 @@ import type { GapAdvice } from '../../core/advice/gapAdvice.ts'
 import type { PayingLengths } from '../../core/advice/payingLengths.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
-import { formatDuration } from '../../interface/wording/time'
+import { formatDuration } from '../../wording/time'
 import { WAY_NAMES } from './gapText.ts'
 
 /** Minutes that are written on the ruler. */

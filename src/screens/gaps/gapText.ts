@@ -1,9 +1,9 @@
 import type { GapAdvice, WayForGap } from '../../core/advice/gapAdvice.ts'
 import type { OffState } from '../../core/off/powerState.ts'
-import { formatMoney } from '../../interface/wording/money.ts'
-import { KEEP_LABELS } from '../../interface/wording/needs.ts'
-import { reasonsText } from '../../interface/wording/reason.ts'
-import { STATE_NAMES } from '../../interface/wording/state.ts'
+import { formatMoney } from '../../wording/money.ts'
+import { KEEP_LABELS } from '../../wording/needs.ts'
+import { reasonsText } from '../../wording/reason.ts'
+import { STATE_NAMES } from '../../wording/state.ts'
 
 /** Running through a gap is being left on. */
 export const WAY_NAMES: Record<OffState, string> = { ...STATE_NAMES, running: 'Left on' }

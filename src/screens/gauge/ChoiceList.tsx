@@ -17,9 +17,9 @@ import styled from 'styled-components'
 import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
-import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
-import { formatHourly, formatMoney } from '../../interface/wording/money'
-import { reasonsText } from '../../interface/wording/reason'
+import { notchDifference, type ChoiceWords } from '../../wording/choice'
+import { formatHourly, formatMoney } from '../../wording/money'
+import { reasonsText } from '../../wording/reason'
 import type { Notch } from '../../core/notches/plate.ts'
 
 const ROW_HEIGHT = 42

@@ -2,12 +2,7 @@
 
 import { memo, useRef, useState } from 'react'
 import type { PlateId } from '../../core/machine/decision.ts'
-import {
-  choiceWords,
-  notchDifference as difference,
-  plateName,
-  type ChoiceWords,
-} from '../../interface/wording/choice'
+import { choiceWords, notchDifference as difference, plateName, type ChoiceWords } from '../../wording/choice'
 import { AskedChoice } from '../list/AskedChoice'
 import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'

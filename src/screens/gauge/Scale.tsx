@@ -1,6 +1,6 @@
 'use client'
 
-import { formatAmount } from '../../interface/wording/money'
+import { formatAmount } from '../../wording/money'
 import type { CostAxis } from './axis.ts'
 
 interface ScaleProps {

@@ -4,8 +4,8 @@ import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { platesOf } from '../../core/notches/plates.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { readPlan } from '../../files/plan/planFile.ts'
-import { choiceWords } from '../../interface/wording/choice'
-import { reasonsText } from '../../interface/wording/reason'
+import { choiceWords } from '../../wording/choice'
+import { reasonsText } from '../../wording/reason'
 import { foldText, spokenValue } from './plateText.ts'
 
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))

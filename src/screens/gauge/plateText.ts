@@ -1,8 +1,8 @@
 import { sign } from '../../core/quantity/exact.ts'
-import { notchDifference, type ChoiceWords } from '../../interface/wording/choice'
-import { changeCount } from '../../interface/wording/forcedChange'
-import { formatMoney } from '../../interface/wording/money'
-import { reasonsText } from '../../interface/wording/reason'
+import { notchDifference, type ChoiceWords } from '../../wording/choice'
+import { changeCount } from '../../wording/forcedChange'
+import { formatMoney } from '../../wording/money'
+import { reasonsText } from '../../wording/reason'
 import type { Cluster } from './clusterNotches.ts'
 import { isOpen, type Notch, type Plate } from '../../core/notches/plate.ts'
 

@@ -10,18 +10,12 @@ import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Checklist, Sheet, SheetLine } from '../../files/handoff/sheet.ts'
 import { formatClockTime } from '../../files/reading/clockTime.ts'
-import { diskName } from '../../interface/wording/charge'
-import {
-  formatAmount,
-  formatMoney,
-  groupDigits,
-  HOURLY_PLACES,
-  SHOWN_PLACES,
-} from '../../interface/wording/money'
-import { offPlanText } from '../../interface/wording/offPlan'
-import { OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
-import { formatHours, formatMonth, shortDay } from '../../interface/wording/time'
-import { weekText } from '../../interface/wording/week'
+import { diskName } from '../../wording/charge'
+import { formatAmount, formatMoney, groupDigits, HOURLY_PLACES, SHOWN_PLACES } from '../../wording/money'
+import { offPlanText } from '../../wording/offPlan'
+import { OFF_NAMES, STATE_NAMES } from '../../wording/state'
+import { formatHours, formatMonth, shortDay } from '../../wording/time'
+import { weekText } from '../../wording/week'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { portsText } from './portsText.ts'
 

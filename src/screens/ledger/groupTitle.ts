@@ -2,8 +2,8 @@ import type { Fold, LedgerGroup } from '../../core/ledger/foldLedger.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 import type { Meter } from '../../core/meter/charge.ts'
 import { weekdayOf } from '../../core/calendar/civil.ts'
-import { METER_NAMES } from '../../interface/wording/charge'
-import { DAY_NAMES, formatDay } from '../../interface/wording/time'
+import { METER_NAMES } from '../../wording/charge'
+import { DAY_NAMES, formatDay } from '../../wording/time'
 
 /** What a group of rows is called. */
 export function groupTitle({ key }: LedgerGroup, fold: Fold, { ledger, days }: PlanLedger): string {

@@ -1,8 +1,8 @@
 import { civilDate } from '../../core/calendar/civil.ts'
 import type { LedgerRow } from '../../core/ledger/ledger.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
-import { groupDigits } from '../../interface/wording/money'
-import { formatClock, formatHours, localTime, MONTH_NAMES } from '../../interface/wording/time'
+import { groupDigits } from '../../wording/money'
+import { formatClock, formatHours, localTime, MONTH_NAMES } from '../../wording/time'
 
 const shortDate = (day: Parameters<typeof civilDate>[0]): string => {
   const { month, day: dayOfMonth } = civilDate(day)

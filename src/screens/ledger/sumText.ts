@@ -1,6 +1,6 @@
 import type { Ledger } from '../../core/ledger/ledger.ts'
 import { unitsToDecimal } from '../../core/quantity/decimal.ts'
-import { currencySymbol, groupDigits } from '../../interface/wording/money'
+import { currencySymbol, groupDigits } from '../../wording/money'
 
 /** `€ 403.12`, or one sum for each currency: they are never added without a rate. */
 export const sumText = (sums: ReadonlyMap<string, number>, { places }: Pick<Ledger, 'places'>): string =>

@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { planLedger, type PlanLedgerInputs } from '../../core/ledger/planLedger.ts'
 import { ledgerAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
-import { SHOWN_PLACES } from '../../interface/wording/money'
+import { SHOWN_PLACES } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The ledger of the open machine at once; that of the whole plan from a worker. */

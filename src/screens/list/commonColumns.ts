@@ -1,7 +1,7 @@
 import type { PlatesInputs } from '../../core/notches/plate.ts'
 import { averagePerHour } from '../../core/meter/estimateMachine.ts'
-import { choiceWords, notchDifference } from '../../interface/wording/choice'
-import { currencySymbol, formatAmount, HOURLY_PLACES } from '../../interface/wording/money'
+import { choiceWords, notchDifference } from '../../wording/choice'
+import { currencySymbol, formatAmount, HOURLY_PLACES } from '../../wording/money'
 import type { ShownColumn } from './listColumns.ts'
 
 /** What every list has: the choice's name, the month with it, the difference, and the average hour. */

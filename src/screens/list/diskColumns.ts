@@ -2,7 +2,7 @@ import { diskIops, diskThroughput } from '../../core/catalogue/diskPerformance.t
 import { chargedRoom } from '../../core/catalogue/diskRates.ts'
 import type { DiskKind } from '../../core/catalogue/priceBook.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
-import { groupDigits } from '../../interface/wording/money'
+import { groupDigits } from '../../wording/money'
 import type { ShownColumn } from './listColumns.ts'
 
 /** What each kind gives at the room that is asked for. */

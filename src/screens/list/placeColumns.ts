@@ -3,7 +3,7 @@ import { missingInPlace } from '../../core/notches/offerFigures.ts'
 import type { UserPlace } from '../../core/machine/needs.ts'
 import { roundTrip, type RoundTrip } from '../../core/machine/roundTrip.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
-import { groupDigits } from '../../interface/wording/money'
+import { groupDigits } from '../../wording/money'
 import type { ShownColumn } from './listColumns.ts'
 
 interface Place {

@@ -4,7 +4,7 @@ import type { CellValue } from '../../core/notches/listColumn.ts'
 import { alwaysOnTotal, perUnit, resolvedWith, sizeHour } from '../../core/notches/offerFigures.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
 import type { Exact } from '../../core/quantity/exact.ts'
-import { formatAmount, groupDigits, HOURLY_PLACES } from '../../interface/wording/money'
+import { formatAmount, groupDigits, HOURLY_PLACES } from '../../wording/money'
 import type { ShownColumn } from './listColumns.ts'
 
 type SizeOf = (notch: Notch) => Size

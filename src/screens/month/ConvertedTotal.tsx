@@ -4,7 +4,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { exchanged, exchangeFor } from '../../core/machine/exchange.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import type { Exact } from '../../core/quantity/exact.ts'
-import { formatMoney } from '../../interface/wording/money'
+import { formatMoney } from '../../wording/money'
 
 interface ConvertedTotalProps {
   readonly total: Exact

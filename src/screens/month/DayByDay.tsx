@@ -9,9 +9,9 @@ import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
-import { formatMoney } from '../../interface/wording/money'
-import { PHASE_NAMES } from '../../interface/wording/state'
-import { DAY_NAMES, formatDay, formatDuration, formatHours } from '../../interface/wording/time'
+import { formatMoney } from '../../wording/money'
+import { PHASE_NAMES } from '../../wording/state'
+import { DAY_NAMES, formatDay, formatDuration, formatHours } from '../../wording/time'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 
 interface DayByDayProps {

@@ -8,17 +8,10 @@ import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import { clipSegments } from '../../core/power/timeline.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
 import { media } from '../../interface/theme/media'
-import { chargeTitle } from '../../interface/wording/charge'
-import { formatAmount } from '../../interface/wording/money'
-import { PHASE_NAMES } from '../../interface/wording/state'
-import {
-  DAY_NAMES,
-  formatClock,
-  formatDay,
-  formatDuration,
-  formatHours,
-  localTime,
-} from '../../interface/wording/time'
+import { chargeTitle } from '../../wording/charge'
+import { formatAmount } from '../../wording/money'
+import { PHASE_NAMES } from '../../wording/state'
+import { DAY_NAMES, formatClock, formatDay, formatDuration, formatHours, localTime } from '../../wording/time'
 import { dayNotes } from './dayNotes.ts'
 import { Beside, MonthSection } from './MonthSection'
 

@@ -12,8 +12,8 @@ import { clipSegments } from '../../core/power/timeline.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
 import { STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
-import { formatAmount } from '../../interface/wording/money'
-import { DAY_NAMES, shortDay } from '../../interface/wording/time'
+import { formatAmount } from '../../wording/money'
+import { DAY_NAMES, shortDay } from '../../wording/time'
 import { daySentence, dayNotes, staysOf } from './dayNotes.ts'
 
 interface MonthGridProps {

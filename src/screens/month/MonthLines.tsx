@@ -6,9 +6,9 @@ import type { Charge } from '../../core/meter/charge.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import { media } from '../../interface/theme/media'
-import { chargeArithmetic, chargeRules } from '../../interface/wording/arithmetic'
-import { chargeDetail, chargeRounding, chargeTitle } from '../../interface/wording/charge'
-import { groupDigits } from '../../interface/wording/money'
+import { chargeArithmetic, chargeRules } from '../../wording/arithmetic'
+import { chargeDetail, chargeRounding, chargeTitle } from '../../wording/charge'
+import { groupDigits } from '../../wording/money'
 
 interface MonthLinesProps {
   readonly estimate: Estimate

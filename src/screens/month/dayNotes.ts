@@ -4,8 +4,8 @@ import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { STATE_OF_PHASE, type PowerState } from '../../core/off/powerState.ts'
 import type { Segment } from '../../core/power/timeline.ts'
 import { lengthOf, SECONDS_PER_HOUR, type Span } from '../../core/quantity/units.ts'
-import { formatMoney } from '../../interface/wording/money'
-import { DAY_NAMES, formatDay, formatDuration } from '../../interface/wording/time'
+import { formatMoney } from '../../wording/money'
+import { DAY_NAMES, formatDay, formatDuration } from '../../wording/time'
 import { weekdayOf } from '../../core/calendar/civil.ts'
 
 const WHOLE_DAY = 24 * SECONDS_PER_HOUR

@@ -3,7 +3,7 @@
 import { addMonths } from '../../core/calendar/yearMonth.ts'
 import { writePlan } from '../../files/plan/planFile.ts'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
-import { formatMonth } from '../../interface/wording/time'
+import { formatMonth } from '../../wording/time'
 import { MACHINE_VIEWS, PLAN_VIEWS } from '../workbench/views.ts'
 import { download, fileName } from '../workbench/download.ts'
 import { useChooseFile } from '../workbench/ChooseFile'

@@ -10,9 +10,9 @@ import { compareReports, type Compared } from '../../files/estimate/compareRepor
 import { estimateReport, pricePlan, type EstimateReport } from '../../files/estimate/estimateReport.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
-import { METER_NAMES } from '../../interface/wording/charge'
-import { formatAmount, signedMoney } from '../../interface/wording/money'
-import { formatMonth } from '../../interface/wording/time'
+import { METER_NAMES } from '../../wording/charge'
+import { formatAmount, signedMoney } from '../../wording/money'
+import { formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface ComparePlansProps {

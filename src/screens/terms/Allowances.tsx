@@ -5,9 +5,9 @@ import type { SharedPool } from '../../core/meter/sharedAccount.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { hourClock } from '../../core/calendar/billingMonth.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
-import { groupDigits } from '../../interface/wording/money'
-import { formatInstantIn } from '../../interface/wording/time'
-import { diskName } from '../../interface/wording/charge'
+import { groupDigits } from '../../wording/money'
+import { formatInstantIn } from '../../wording/time'
+import { diskName } from '../../wording/charge'
 
 /** Each pool: who uses it, how much is each one's share, and when it runs out. */
 export function Allowances({ priced }: { readonly priced: PricedMachine }) {

@@ -5,7 +5,7 @@ import styled from 'styled-components'
 import { toNumber } from '../../core/quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
 import type { TermsComparison } from '../../core/terms/compareTerms.ts'
-import { currencySymbol } from '../../interface/wording/money'
+import { currencySymbol } from '../../wording/money'
 import { lineDash } from './lineDash.ts'
 
 const HEIGHT = 230

@@ -6,11 +6,11 @@ import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { hourByState } from '../../core/meter/hourByState.ts'
 import { presentChoice } from '../../core/decisions/choice.ts'
 import type { Decision } from '../../core/machine/decision.ts'
-import { choiceWords } from '../../interface/wording/choice'
-import { formatMoney, groupDigits, HOURLY_PLACES } from '../../interface/wording/money'
-import { KEEP_LABELS } from '../../interface/wording/needs'
-import { reasonsText } from '../../interface/wording/reason'
-import { formatHours } from '../../interface/wording/time'
+import { choiceWords } from '../../wording/choice'
+import { formatMoney, groupDigits, HOURLY_PLACES } from '../../wording/money'
+import { KEEP_LABELS } from '../../wording/needs'
+import { reasonsText } from '../../wording/reason'
+import { formatHours } from '../../wording/time'
 
 export interface VariantRow {
   readonly label: string

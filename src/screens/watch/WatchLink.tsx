@@ -4,7 +4,7 @@ import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
 import { SEVERITIES } from '../../core/watch/finding.ts'
 import type { WatchList } from '../../core/watch/watchList.ts'
-import { SEVERITY_NAMES } from '../../interface/wording/finding'
+import { SEVERITY_NAMES } from '../../wording/finding'
 import { media } from '../../interface/theme/media'
 import { Sign } from './Sign'
 

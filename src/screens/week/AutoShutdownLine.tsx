@@ -8,8 +8,8 @@ import type { Weekday } from '../../core/calendar/civil.ts'
 import { formatClockTime, readClockTime } from '../../files/reading/clockTime.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
-import { OFF_MEANS, STATE_NAMES } from '../../interface/wording/state'
-import { shortDay } from '../../interface/wording/time'
+import { OFF_MEANS, STATE_NAMES } from '../../wording/state'
+import { shortDay } from '../../wording/time'
 import { ZonePicker } from './ZonePicker'
 
 interface AutoShutdownLineProps {

@@ -12,7 +12,7 @@ import {
 import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { NumberInput } from '../../interface/NumberInput'
 import { Tick } from '../../interface/Tick'
-import { formatMoney } from '../../interface/wording/money'
+import { formatMoney } from '../../wording/money'
 
 interface ByHandProps {
   readonly habits: Habits

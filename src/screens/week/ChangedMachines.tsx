@@ -3,7 +3,7 @@
 import styled from 'styled-components'
 import type { MachineChange } from '../../core/advice/planChange.ts'
 import { compare, subtract } from '../../core/quantity/exact.ts'
-import { formatMoney } from '../../interface/wording/money'
+import { formatMoney } from '../../wording/money'
 
 interface ChangedMachinesProps {
   readonly changes: readonly MachineChange[]

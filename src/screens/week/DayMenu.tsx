@@ -4,7 +4,7 @@ import type { Weekday } from '../../core/calendar/civil.ts'
 import { copyDay } from '../../core/calendar/weekPresets.ts'
 import type { WeekWindow } from '../../core/calendar/weekPlan.ts'
 import { Menu } from '../../interface/Menu'
-import { DAY_NAMES } from '../../interface/wording/time'
+import { DAY_NAMES } from '../../wording/time'
 
 interface DayMenuProps {
   readonly windows: readonly WeekWindow[]

@@ -6,8 +6,8 @@ import { forgetting, type Forgetting } from '../../core/advice/forgetting.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import type { Instant } from '../../core/quantity/units.ts'
-import { formatMoney } from '../../interface/wording/money'
-import { formatClock, formatDay, formatDuration, localTime } from '../../interface/wording/time'
+import { formatMoney } from '../../wording/money'
+import { formatClock, formatDay, formatDuration, localTime } from '../../wording/time'
 
 const NAMES: Record<Forgetting['what'], string> = {
   night: 'One night left on',

@@ -3,7 +3,7 @@
 import { formatDate } from '../../core/calendar/civil.ts'
 import type { ScheduledWeek } from '../../files/timers/readSchedule.ts'
 import { Button } from '../../interface/Button'
-import { weekText } from '../../interface/wording/week'
+import { weekText } from '../../wording/week'
 import { scheduleAsker } from '../../workers/askers.ts'
 import { ReadFileDialog } from './ReadFileDialog'
 

@@ -7,7 +7,7 @@ import { slowestReturn } from '../../core/machine/slowestReturn.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { statesWhenOff } from '../../core/machine/whenOff.ts'
 import { Dropdown } from '../../interface/Dropdown'
-import { formatDuration } from '../../interface/wording/time'
+import { formatDuration } from '../../wording/time'
 import type { WeekRule } from '../../store/commands.ts'
 
 interface StartsLineProps {

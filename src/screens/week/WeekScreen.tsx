@@ -12,10 +12,10 @@ import { Button, QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
-import { formatMoney } from '../../interface/wording/money'
-import { offPlanWords } from '../../interface/wording/offPlan'
-import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../interface/wording/state'
-import { formatHours, formatMonth } from '../../interface/wording/time'
+import { formatMoney } from '../../wording/money'
+import { offPlanWords } from '../../wording/offPlan'
+import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../wording/state'
+import { formatHours, formatMonth } from '../../wording/time'
 import {
   setAutoShutdown,
   setBesideZone,

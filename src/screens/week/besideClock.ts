@@ -3,7 +3,7 @@ import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { clockChanges, offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { SECONDS_PER_DAY } from '../../core/quantity/units.ts'
-import { formatDay } from '../../interface/wording/time'
+import { formatDay } from '../../wording/time'
 
 /** A second clock beside the week's. */
 export interface BesideClock {

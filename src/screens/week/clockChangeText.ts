@@ -3,7 +3,7 @@ import { yearMonthParts, type YearMonth } from '../../core/calendar/yearMonth.ts
 import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { clockChanges, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY } from '../../core/quantity/units.ts'
-import { formatDay } from '../../interface/wording/time'
+import { formatDay } from '../../wording/time'
 
 /** What the clocks of a zone do next, from the start of a month on: `clocks go forward on 28 March`. */
 export function clockChangeText(timeZone: string, month: YearMonth): string {

@@ -4,7 +4,7 @@ import {
   LONGEST_EXCEPTION_DAYS,
   type WeekException,
 } from '../../core/calendar/weekException.ts'
-import { formatDay } from '../../interface/wording/time'
+import { formatDay } from '../../wording/time'
 
 export type DatesReading =
   | { readonly ok: true; readonly dates: readonly Pick<WeekException, 'from' | 'to'>[] }

@@ -1,5 +1,5 @@
 import { gapSteps, type SwitchedMachine } from '../../core/timers/switching.ts'
-import { formatDuration } from '../../interface/wording/time.ts'
+import { formatDuration } from '../../wording/time.ts'
 import type { TimerPlan } from '../../core/timers/timerPlan.ts'
 import type { ScheduleFormat } from '../../files/timers/exportSchedule.ts'
 

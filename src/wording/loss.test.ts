@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { gib, seconds } from '../../core/quantity/units.ts'
+import { gib, seconds } from '../core/quantity/units.ts'
 import { lossesText } from './loss'
 
 test('says what is given up, and what takes its place', () => {

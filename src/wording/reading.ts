@@ -1,4 +1,4 @@
-import type { MonthReading } from '../../core/calendar/billingMonth.ts'
+import type { MonthReading } from '../core/calendar/billingMonth.ts'
 
 /** Behind a sum: how its months are read, where that is not by the calendar. */
 export const readingText = (reading: MonthReading): string =>

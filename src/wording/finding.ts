@@ -1,13 +1,13 @@
-import type { Finding, FindingFacts, Severity } from '../../core/watch/finding.ts'
-import type { NameProblem } from '../../core/machine/accessProblems.ts'
-import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
+import type { Finding, FindingFacts, Severity } from '../core/watch/finding.ts'
+import type { NameProblem } from '../core/machine/accessProblems.ts'
+import type { ResolvedMachine } from '../core/machine/resolveMachine.ts'
+import { toNumber } from '../core/quantity/exact.ts'
 import { diskName } from './charge'
 import { choiceWords, decisionName } from './choice'
 import { formatMoney, groupDigits, HOURLY_PLACES, signedMoney } from './money'
 import { reasonsText } from './reason'
 import { STATE_NAMES } from './state'
-import { formatClockTime } from '../../files/reading/clockTime.ts'
+import { formatClockTime } from '../files/reading/clockTime.ts'
 import { formatDuration, formatHours, formatInstantIn, shortDay } from './time'
 
 export const SEVERITY_NAMES = {

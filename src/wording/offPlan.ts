@@ -1,4 +1,4 @@
-import type { OffPlan } from '../../core/off/offPlan.ts'
+import type { OffPlan } from '../core/off/offPlan.ts'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from './state'
 import { formatDuration } from './time'
 

@@ -1,5 +1,5 @@
-import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
-import { formatClockTime } from '../../files/reading/clockTime.ts'
+import type { WeekPlan, WeekWindow } from '../core/calendar/weekPlan.ts'
+import { formatClockTime } from '../files/reading/clockTime.ts'
 import { shortDay } from './time'
 
 const dayText = (windows: readonly WeekWindow[], day: number): string =>

@@ -1,10 +1,10 @@
-import type { HourInState } from '../../core/meter/hourByState.ts'
-import { MOST_DECIMALS, toDecimal } from '../../core/quantity/decimal.ts'
-import { compare } from '../../core/quantity/exact.ts'
+import type { HourInState } from '../core/meter/hourByState.ts'
+import { MOST_DECIMALS, toDecimal } from '../core/quantity/decimal.ts'
+import { compare } from '../core/quantity/exact.ts'
 import { METER_NAMES } from './charge'
 import { formatMoney, HOURLY_PLACES } from './money'
 import { STATE_NAMES } from './state'
-import type { Meter } from '../../core/meter/charge.ts'
+import type { Meter } from '../core/meter/charge.ts'
 
 const listed = (names: readonly string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')

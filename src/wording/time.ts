@@ -1,7 +1,7 @@
-import { civilDate, dayNumber, type DayNumber } from '../../core/calendar/civil.ts'
-import { offsetAt, zoneOffsets } from '../../core/calendar/zoneOffsets.ts'
-import { yearMonthParts, type YearMonth } from '../../core/calendar/yearMonth.ts'
-import { SECONDS_PER_DAY, SECONDS_PER_HOUR, type Instant } from '../../core/quantity/units.ts'
+import { civilDate, dayNumber, type DayNumber } from '../core/calendar/civil.ts'
+import { offsetAt, zoneOffsets } from '../core/calendar/zoneOffsets.ts'
+import { yearMonthParts, type YearMonth } from '../core/calendar/yearMonth.ts'
+import { SECONDS_PER_DAY, SECONDS_PER_HOUR, type Instant } from '../core/quantity/units.ts'
 import { groupDigits } from './money'
 
 export const MONTH_NAMES = [

@@ -1,6 +1,6 @@
-import type { NeedId } from '../../core/fit/needId.ts'
-import type { ImageNeed } from '../../core/machine/imageNeed.ts'
-import type { Keep, Needs } from '../../core/machine/needs.ts'
+import type { NeedId } from '../core/fit/needId.ts'
+import type { ImageNeed } from '../core/machine/imageNeed.ts'
+import type { Keep, Needs } from '../core/machine/needs.ts'
 import { groupDigits } from './money'
 
 export const KEEP_LABELS = {

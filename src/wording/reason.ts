@@ -1,6 +1,6 @@
 import { IMAGE_NEED_NAMES } from './needs.ts'
-import type { FitReason } from '../../core/fit/fitReason.ts'
-import type { Keep } from '../../core/machine/needs.ts'
+import type { FitReason } from '../core/fit/fitReason.ts'
+import type { Keep } from '../core/machine/needs.ts'
 import { groupDigits } from './money'
 import { STATE_NAMES } from './state'
 

@@ -1,6 +1,6 @@
-import { ownValue } from '../../core/ownValue.ts'
-import type { PriceBook, SizeRateTexts } from '../../core/catalogue/priceBook.ts'
-import { POWER_STATES } from '../../core/off/powerState.ts'
+import { ownValue } from '../core/ownValue.ts'
+import type { PriceBook, SizeRateTexts } from '../core/catalogue/priceBook.ts'
+import { POWER_STATES } from '../core/off/powerState.ts'
 import { groupDigits } from './money'
 import { STATE_NAMES } from './state'
 

@@ -1,4 +1,4 @@
-import type { Loss } from '../../core/wholePlan/losses.ts'
+import type { Loss } from '../core/wholePlan/losses.ts'
 import { KEEP_LABELS } from './needs'
 import { groupDigits } from './money'
 import { formatDuration } from './time'

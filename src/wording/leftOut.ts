@@ -1,4 +1,4 @@
-import type { LeftOut } from '../../core/search/cheapestFit.ts'
+import type { LeftOut } from '../core/search/cheapestFit.ts'
 
 /** Why a search did not look at a provider: `Tidewright, in USD without an exchange rate`. */
 export function leftOutText({ provider, why, currency }: LeftOut): string {

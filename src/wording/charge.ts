@@ -1,8 +1,8 @@
-import type { Charge, ChargeSubject, Meter, Waiver } from '../../core/meter/charge.ts'
-import type { SizeRateBase } from '../../core/catalogue/sizeRates.ts'
-import { MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
-import { multiply, toNumber } from '../../core/quantity/exact.ts'
-import { SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
+import type { Charge, ChargeSubject, Meter, Waiver } from '../core/meter/charge.ts'
+import type { SizeRateBase } from '../core/catalogue/sizeRates.ts'
+import { MOST_DECIMALS, toDecimal, trimDecimal } from '../core/quantity/decimal.ts'
+import { multiply, toNumber } from '../core/quantity/exact.ts'
+import { SECONDS_PER_HOUR } from '../core/quantity/units.ts'
 import { formatDuration } from './time'
 import { groupDigits } from './money'
 

@@ -1,4 +1,4 @@
-import type { ForcedChange } from '../../core/machine/forcedChange.ts'
+import type { ForcedChange } from '../core/machine/forcedChange.ts'
 import { diskName } from './charge'
 import { groupDigits } from './money'
 import { offPlanText } from './offPlan'

@@ -1,8 +1,8 @@
-import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
-import { NO_CURRENCY } from '../../core/quantity/currency.ts'
-import { isZero, subtract, type Exact } from '../../core/quantity/exact.ts'
-import { averagePerHour } from '../../core/meter/estimateMachine.ts'
-import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
+import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../core/quantity/decimal.ts'
+import { NO_CURRENCY } from '../core/quantity/currency.ts'
+import { isZero, subtract, type Exact } from '../core/quantity/exact.ts'
+import { averagePerHour } from '../core/meter/estimateMachine.ts'
+import type { BillingMonth } from '../core/calendar/billingMonth.ts'
 
 const MINUS = '−'
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import type { Finding, FindingFacts } from '../../core/watch/finding.ts'
-import { parseDecimal } from '../../core/quantity/decimal.ts'
-import { gib, instant, seconds } from '../../core/quantity/units.ts'
-import { resolved } from '../../core/testing/resolved.ts'
+import type { Finding, FindingFacts } from '../core/watch/finding.ts'
+import { parseDecimal } from '../core/quantity/decimal.ts'
+import { gib, instant, seconds } from '../core/quantity/units.ts'
+import { resolved } from '../core/testing/resolved.ts'
 import { findingText, mendText, nameProblemText } from './finding'
 
 const money = (text: string) => parseDecimal(text)!

@@ -1,4 +1,4 @@
-import type { OffState, Phase } from '../../core/off/powerState.ts'
+import type { OffState, Phase } from '../core/off/powerState.ts'
 
 export const STATE_NAMES = {
   running: 'Running',
