@@ -188,7 +188,7 @@ function allRules(): Row {
 function wholeLedger(): Row {
   const rich = withAllRules(largeBook(fennmark, { sizes: 200, regions: 6, diskKinds: 8 }))
   const full = usingAllRules(largePlan(rich, 1_000, 40), rich)
-  const inputs = { books: [rich], month: MARCH, reading: 'calendar' as const, places: 2 }
+  const inputs = { books: [rich], month: MARCH, reading: 'calendar' as const, decimals: 2 }
   let rows = 0
   const layingOut = median(
     3,

@@ -3,7 +3,7 @@ import { finish } from '../core/finish.ts'
 import { PlanPricing } from '../core/meter/planPricing.ts'
 import { surveyPlan } from '../core/wholePlan/surveyPlan.ts'
 import { findingText, SEVERITY_NAMES } from '../wording/finding.ts'
-import { formatMoney, SHOWN_PLACES } from '../wording/money.ts'
+import { formatMoney, SHOWN_DECIMALS } from '../wording/money.ts'
 import { EXIT, questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'
 
 /** `check`: the watch list as text; what will not work, or is unsafe, fails the run. */
@@ -20,7 +20,7 @@ export const checkCommand = withCommonOptions(
     const pricing = new PlanPricing(question)
     const report = reportOf(options.plan, question, pricing)
     const { currency } = report.total
-    const { findings } = finish(surveyPlan({ ...question, currency, places: SHOWN_PLACES }, pricing))
+    const { findings } = finish(surveyPlan({ ...question, currency, decimals: SHOWN_DECIMALS }, pricing))
     const zoneOf = (name: string): string => {
       const machine = plan.machines.find((each) => each.name === name)
       return plan.weeks.find(({ id }) => id === machine?.week)?.timeZone ?? 'Etc/UTC'

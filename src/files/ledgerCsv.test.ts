@@ -14,7 +14,7 @@ function csvOf(name: string): Record<string, string>[] {
     books: [SMALL_BOOK],
     month: MARCH,
     reading: 'calendar',
-    places: 2,
+    decimals: 2,
   })
   const text = writeLedgerCsv(ledger, ledger.byTime, 'calendar', ({ meter }) => ({ what: meter, rule: '' }))
   return Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data

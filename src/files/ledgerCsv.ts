@@ -56,7 +56,7 @@ export function writeLedgerCsv(
       state,
       charge.meter,
       what,
-      unitsToDecimal(BigInt(shown), ledger.places),
+      unitsToDecimal(BigInt(shown), ledger.decimals),
       machine.currency,
       trimDecimal(toDecimal(amountOf(charge, ticks), MOST_DECIMALS)),
       charge.ticksPerSecond === 0 ? '' : String(ticks / charge.ticksPerSecond),

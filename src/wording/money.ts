@@ -6,8 +6,8 @@ import type { BillingMonth } from '../core/calendar/billingMonth.ts'
 
 const MINUS = '−'
 
-/** Decimal places of an amount of money, unless more are asked for. */
-export const SHOWN_PLACES = 2
+/** Decimals of an amount of money, unless more are asked for. */
+export const SHOWN_DECIMALS = 2
 
 export const HOURLY_PLACES = 4
 
@@ -45,8 +45,8 @@ export function groupDigits(decimal: string): string {
 export const currencyCode = (currency: string): string => (currency === NO_CURRENCY ? '' : currency)
 
 /** `€ 58.17`; the bare amount where nothing says in which currency. */
-export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLACES): string => {
-  const digits = groupDigits(toDecimal(amount, places))
+export const formatMoney = (amount: Exact, currency: string, decimals = SHOWN_DECIMALS): string => {
+  const digits = groupDigits(toDecimal(amount, decimals))
   return currency === NO_CURRENCY ? digits : `${currencySymbol(currency)} ${digits}`
 }
 
@@ -54,35 +54,35 @@ export const formatMoney = (amount: Exact, currency: string, places = SHOWN_PLAC
 export const formatHourly = (amount: Exact, month: BillingMonth): string =>
   formatAmount(averagePerHour(amount, month), HOURLY_PLACES)
 
-export const formatAmount = (amount: Exact, places = SHOWN_PLACES): string =>
-  groupDigits(toDecimal(amount, places))
+export const formatAmount = (amount: Exact, decimals = SHOWN_DECIMALS): string =>
+  groupDigits(toDecimal(amount, decimals))
 
 /** The difference of two amounts as they are shown, so that the three figures add up. */
 export const shownDifference = (amount: Exact, from: Exact): Exact =>
-  subtract(roundTo(amount, SHOWN_PLACES), roundTo(from, SHOWN_PLACES))
+  subtract(roundTo(amount, SHOWN_DECIMALS), roundTo(from, SHOWN_DECIMALS))
 
 /**
  * A difference with its sign: −6.58, +9.26, or 0.00. Two amounts that differ and look the same are told apart with
- * four places.
+ * four decimals.
  */
 export function formatDifference(amount: Exact, from: Exact): string {
   const shown = shownDifference(amount, from)
   const exact = subtract(amount, from)
-  if (!isZero(shown) || isZero(exact)) return signed(shown, SHOWN_PLACES)
+  if (!isZero(shown) || isZero(exact)) return signed(shown, SHOWN_DECIMALS)
   const fine = roundTo(exact, 4)
   return isZero(fine) ? `${exact.n > 0n ? '+' : MINUS}0.0001 or less` : signed(fine, 4)
 }
 
 /** An amount as a difference, with its sign. */
-export const signedMoney = (amount: Exact): string => signed(roundTo(amount, SHOWN_PLACES), SHOWN_PLACES)
+export const signedMoney = (amount: Exact): string => signed(roundTo(amount, SHOWN_DECIMALS), SHOWN_DECIMALS)
 
-const signed = (amount: Exact, places: number): string =>
-  `${amount.n > 0n ? '+' : ''}${formatAmount(amount, places)}`
+const signed = (amount: Exact, decimals: number): string =>
+  `${amount.n > 0n ? '+' : ''}${formatAmount(amount, decimals)}`
 
 /** Decimal text as a difference, with its sign: +9.26, −6.58, 0.00. */
 export const signedDecimal = (decimal: string): string =>
   /[1-9]/.test(decimal) && !decimal.startsWith('-') ? `+${groupDigits(decimal)}` : groupDigits(decimal)
 
-/** All digits of an exact amount that a decimal can show, twelve places at most. */
+/** All digits of an exact amount that a decimal can show, twelve decimals at most. */
 export const formatExact = (amount: Exact): string =>
   groupDigits(trimDecimal(toDecimal(amount, MOST_DECIMALS)))

@@ -120,7 +120,7 @@ describe.each(cases)('%s, read as %s', (month, reading) => {
       ]).toEqual([name, total])
       const parts = days.map(({ shownMachineTime, shownFloor }) => add(shownMachineTime, shownFloor))
       expect(parts).toEqual(days.map(({ shown }) => shown))
-      const inputs = { plan, books, month, reading, only: name, byDaysOf: timeZone, places: 2 }
+      const inputs = { plan, books, month, reading, only: name, byDaysOf: timeZone, decimals: 2 }
       const { ledger, days: local } = planLedger(inputs)
       const folded = foldLedger(ledger, ledger.byTime, 'day', local)
       const byDay = new Map(folded.map(({ key, sums }) => [Number(key), [...sums.values()][0]!]))

@@ -17,14 +17,14 @@ export function changeTotal(
   changes: readonly MachineChange[],
   plan: Pick<Plan, 'currency' | 'exchangeRates'>,
   month: YearMonth,
-  places: number,
+  decimals: number,
 ): ChangeTotal {
   const currency = plan.currency ?? changes[0]?.currency ?? NO_CURRENCY
   const leftOut: string[] = []
   let difference = ZERO
   for (const { name, currency: own, before, after } of changes) {
     const [was, is] = [before, after].map(
-      (each) => each && shownInPlan(each, own, currency, plan, month, places),
+      (each) => each && shownInPlan(each, own, currency, plan, month, decimals),
     )
     if (was && is) difference = add(difference, subtract(is, was))
     else leftOut.push(name)

@@ -15,7 +15,7 @@ export class Apportioned {
 
   constructor(
     columns: number,
-    private readonly places: number,
+    private readonly decimals: number,
   ) {
     this.sums = Array<Exact>(columns).fill(ZERO)
     this.given = Array<bigint>(columns).fill(0n)
@@ -25,7 +25,7 @@ export class Apportioned {
   line(cells: readonly (readonly Exact[])[]): number[][] {
     const last = this.sums.length - 1
     const whole = cells.flat().reduce(add, ZERO)
-    const step = roundToUnits(add(this.sums[last]!, whole), this.places) - this.given[last]!
+    const step = roundToUnits(add(this.sums[last]!, whole), this.decimals) - this.given[last]!
     let left = cells.reduce((count, pieces) => count + pieces.length, 0)
     let along: Exact = ZERO
     let shown = 0n
@@ -34,7 +34,7 @@ export class Apportioned {
       const own = pieces.map((amount) => {
         along = add(along, amount)
         left -= 1
-        const missing = roundToUnits(add(sum, along), this.places) - given - shown
+        const missing = roundToUnits(add(sum, along), this.decimals) - given - shown
         const piece = left === 0 ? step - shown : within(missing, step - shown)
         shown += piece
         return Number(piece)

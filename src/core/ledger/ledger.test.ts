@@ -25,7 +25,7 @@ const anyInputs = fc.constantFrom(...DEMO_BOOKS).chain((pattern) =>
     }),
     month: fc.constant(MARCH),
     reading: fc.constantFrom('calendar' as const, '730-hours' as const),
-    places: fc.constantFrom(2, 4),
+    decimals: fc.constantFrom(2, 4),
     byDaysOf: fc.constantFrom(undefined, 'Europe/Lisbon', 'Asia/Kolkata'),
   }),
 )
@@ -45,17 +45,17 @@ describe('a ledger', () => {
           const { charges, total: exact } = result.estimate
           const own = rows.filter((row) => ledger.lines[ledger.line[row]!]!.machine === at)
           expect(total(own.map((row) => ledger.shown[row]! * 1))).toBe(
-            Number(roundToUnits(exact, inputs.places)),
+            Number(roundToUnits(exact, inputs.decimals)),
           )
           const shown = roundParts(
             charges.map(({ amount }) => amount),
-            inputs.places,
+            inputs.decimals,
           ).parts
           const firstLine = ledger.lines.findIndex((line) => line.machine === at)
           charges.forEach((_, i) => {
             const ofLine = rows.filter((row) => ledger.line[row] === firstLine + i)
             const units = total([...ofLine].map((row) => ledger.shown[row]!))
-            expect(units).toBe(Math.round(Number(shown[i]) * 10 ** inputs.places))
+            expect(units).toBe(Math.round(Number(shown[i]) * 10 ** inputs.decimals))
           })
         })
         for (const fold of FOLDS) {

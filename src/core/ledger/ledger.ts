@@ -40,7 +40,7 @@ export interface Ledger {
   readonly state: Uint8Array
   /** The amount as it is shown, in units of the last decimal place. */
   readonly shown: Float64Array
-  readonly places: number
+  readonly decimals: number
   /** Rows in time order, equal ones in the order of the bill. */
   readonly byTime: Uint32Array
 }
@@ -70,7 +70,7 @@ export const ledgerRow = (ledger: Ledger, row: number): LedgerRow => ({
  */
 export function layLedger(
   machines: readonly LedgerMachine[],
-  places: number,
+  decimals: number,
   days?: readonly LocalDay[],
 ): Ledger {
   const lines = machines.flatMap(({ charges }, machine) => charges.map((charge) => ({ machine, charge })))
@@ -84,12 +84,12 @@ export function layLedger(
     shown: new Float64Array(most),
   }
   let rows = 0
-  let table = new Apportioned(days?.length ?? 1, places)
+  let table = new Apportioned(days?.length ?? 1, decimals)
   let machineAt = -1
   lines.forEach(({ machine, charge }, at) => {
     if (machine !== machineAt) {
       machineAt = machine
-      table = new Apportioned(days?.length ?? 1, places)
+      table = new Apportioned(days?.length ?? 1, decimals)
     }
     const parts = charge.pieces.list.flatMap((piece) =>
       [...partsOf(piece, days)].map((part) => ({ ...part, state: piece.state })),
@@ -125,7 +125,7 @@ export function layLedger(
     ticks: cut(columns.ticks),
     state: cut(columns.state),
     shown: cut(columns.shown),
-    places,
+    decimals,
     byTime: Uint32Array.from({ length: rows }, (_, row) => row).sort((a, b) => from[a]! - from[b]! || a - b),
   }
 }

@@ -9,7 +9,7 @@ export interface PlanLedgerInputs extends PlanPricingInputs {
   readonly only?: string | undefined
   /** Rows are cut at the midnights of this zone. */
   readonly byDaysOf?: string | undefined
-  readonly places: number
+  readonly decimals: number
 }
 
 export interface PlanLedger {
@@ -21,7 +21,7 @@ export interface PlanLedger {
 }
 
 /** The ledger of a plan or of one of its machines. O(rows). */
-export function planLedger({ only, byDaysOf, places, ...inputs }: PlanLedgerInputs): PlanLedger {
+export function planLedger({ only, byDaysOf, decimals, ...inputs }: PlanLedgerInputs): PlanLedger {
   const pricing = new PlanPricing(inputs)
   const machines: LedgerMachine[] = []
   const unpriced: string[] = []
@@ -39,7 +39,7 @@ export function planLedger({ only, byDaysOf, places, ...inputs }: PlanLedgerInpu
     month = both(month, result.month)
   }
   const days = byDaysOf !== undefined && month ? localDays(month, byDaysOf) : []
-  return { ledger: layLedger(machines, places, byDaysOf === undefined ? undefined : days), days, unpriced }
+  return { ledger: layLedger(machines, decimals, byDaysOf === undefined ? undefined : days), days, unpriced }
 }
 
 /** Months of several billing zones begin and end at other instants: the span that holds them all. */

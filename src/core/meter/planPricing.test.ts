@@ -17,6 +17,6 @@ test('a machine is priced once, by whoever asks: a check prices a plan no more o
   const pricing = new PlanPricing(inputs)
   for (const machine of machines) expect(pricing.of(machine)).toBe(pricing.of(machine))
   expect(estimating.estimateMachine).toHaveBeenCalledTimes(3)
-  finish(surveyPlan({ ...inputs, currency: 'EUR', places: 2 }, pricing))
+  finish(surveyPlan({ ...inputs, currency: 'EUR', decimals: 2 }, pricing))
   expect(estimating.estimateMachine).toHaveBeenCalledTimes(3)
 })

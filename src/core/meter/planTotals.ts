@@ -24,21 +24,21 @@ export const planCurrency = (
   estimates: readonly Amounts[],
 ): string | undefined => plan.currency ?? estimates[0]?.currency
 
-/** A machine's amount in the plan's currency, as it is shown with so many places. */
+/** A machine's amount in the plan's currency, as it is shown with so many decimals. */
 export function shownInPlan(
   amount: Exact,
   from: string,
   to: string,
   plan: Pick<Plan, 'exchangeRates'>,
   month: YearMonth,
-  places: number,
+  decimals: number,
 ): Exact | undefined {
   const converted = exchanged(amount, exchangeFor(from, to, plan.exchangeRates, month))
-  return converted && roundTo(converted, places)
+  return converted && roundTo(converted, decimals)
 }
 
 /**
- * A plan's totals for figures shown with so many decimal places: the sums of its machines' totals as they are shown,
+ * A plan's totals for figures shown with so many decimals: the sums of its machines' totals as they are shown,
  * so that a list of machines adds up to its total. Machines in another currency are converted by the plan's rates;
  * those without a rate are left out and named.
  */
@@ -46,15 +46,15 @@ export function planTotals(
   plan: Pick<Plan, 'currency' | 'exchangeRates' | 'taxPercent'>,
   estimates: readonly Amounts[],
   month: YearMonth,
-  places: number,
+  decimals: number,
 ): PlanTotals {
   const currency = planCurrency(plan, estimates) ?? NO_CURRENCY
   const withoutRate = new Set<string>()
   let planned = ZERO
   let alwaysOn = ZERO
   for (const estimate of estimates) {
-    const shown = shownInPlan(estimate.total, estimate.currency, currency, plan, month, places)
-    const always = shownInPlan(estimate.alwaysOn, estimate.currency, currency, plan, month, places)
+    const shown = shownInPlan(estimate.total, estimate.currency, currency, plan, month, decimals)
+    const always = shownInPlan(estimate.alwaysOn, estimate.currency, currency, plan, month, decimals)
     if (!shown || !always) withoutRate.add(estimate.currency)
     else {
       planned = add(planned, shown)
@@ -65,13 +65,13 @@ export function planTotals(
     currency,
     planned,
     alwaysOn,
-    tax: taxOn(planned, plan.taxPercent, places),
+    tax: taxOn(planned, plan.taxPercent, decimals),
     withoutRate: [...withoutRate],
   }
 }
 
 /** Rounded as it is shown, so that net and tax add up to gross. */
-function taxOn(net: Exact, percent: string | undefined, places: number): Exact | undefined {
+function taxOn(net: Exact, percent: string | undefined, decimals: number): Exact | undefined {
   const rate = percent === undefined ? undefined : parseDecimal(percent)
-  return rate && roundTo(divide(multiply(net, rate), exact(100)), places)
+  return rate && roundTo(divide(multiply(net, rate), exact(100)), decimals)
 }

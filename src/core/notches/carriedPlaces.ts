@@ -33,9 +33,9 @@ export function carriedPlaces(
     const mends = !notch.isPresent && notch.reasons.length > 0
     return mends ? carryHome.notch(notch.choice as PlaceChoice, present, notch) : notch
   })
-  const away = elsewhere.flatMap((offer) => {
-    const carry = new CarryOver(inputs, offer)
-    const { book } = offer.index
+  const away = elsewhere.flatMap((seller) => {
+    const carry = new CarryOver(inputs, seller)
+    const { book } = seller.index
     return book.regions.flatMap(({ id, zones }) =>
       zones.map((zone) =>
         carry.notch({ decision: 'place', provider: book.provider.id, region: id, zone }, present),
@@ -53,47 +53,47 @@ class CarryOver {
 
   constructor(
     private readonly inputs: PlatesInputs,
-    private readonly offer: PricedProvider,
+    private readonly seller: PricedProvider,
   ) {
     const { resolved } = inputs
     const { machine, size } = resolved
     this.kept = keptDecisions(machine, 'place')
     this.tolerated = new Set(fitReasons(resolved).map(({ code }) => code))
-    const image = akinImage(machine.image, offer.index)
-    this.sizes = image && new NearestSizes(machine, image, offer.index, size)
+    const image = akinImage(machine.image, seller.index)
+    this.sizes = image && new NearestSizes(machine, image, seller.index, size)
   }
 
   notch(choice: PlaceChoice, present: Exact | undefined, closed?: Notch): Notch {
     const key = choiceKey(choice)
     const carried = this.carry(choice)
-    if (!('machine' in carried)) return closed ?? shut(key, choice, this.offer.index, carried.reasons)
-    const { month, shared, exchange } = this.offer
+    if (!('machine' in carried)) return closed ?? shut(key, choice, this.seller.index, carried.reasons)
+    const { month, shared, exchange } = this.seller
     const inItsCurrency = machineTotal(carried.resolved, month, shared)
     const total = inItsCurrency && exchanged(inItsCurrency, exchange)
-    if (!total) return closed ?? shut(key, choice, this.offer.index, noRate(exchange))
+    if (!total) return closed ?? shut(key, choice, this.seller.index, noRate(exchange))
     const difference = present && subtract(total, present)
     return { key, choice, isPresent: false, total, difference, reasons: [], carried }
   }
 
   private carry(choice: PlaceChoice): Carried | { readonly reasons: readonly FitReason[] } {
     const { plan, resolved } = this.inputs
-    const { index } = this.offer
+    const { index } = this.seller
     const region = index.regions.get(choice.region)!
     const machine = applyChoice(resolved.machine, choice)
     const barred = placeReasons({ region, machine, users: resolved.users })
     if (barred.length > 0) return { reasons: barred }
     const { kept, tolerated, sizes } = this
-    const offer = sizes && carryOver(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })
-    if (!offer) return { reasons: this.whyNothing(region) }
-    const changes = changesBetween(machine, offer.machine, index, resolved.index)
-    return { machine: offer.machine, resolved: offer.resolved, changes }
+    const found = sizes && carryOver(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })
+    if (!found) return { reasons: this.whyNothing(region) }
+    const changes = changesBetween(machine, found.machine, index, resolved.index)
+    return { machine: found.machine, resolved: found.resolved, changes }
   }
 
   /** The plainest reason why nothing was found. */
   private whyNothing(region: RegionIndex): FitReason[] {
     const { resolved } = this.inputs
     const { machine, image } = resolved
-    const { provider } = this.offer.index.book
+    const { provider } = this.seller.index.book
     if (!this.sizes) return [{ code: 'image-not-offered', image: image.name, provider: provider.name }]
     const { name: place } = region.region
     if (machine.address !== 'none' && !addressRate(region, machine.address, 'attachedOn')) {

@@ -5,7 +5,7 @@ import { platesOf } from './plates.ts'
 import { plateInputs } from '../testing/plateInputs.ts'
 import { SMALL_BOOK } from '../testing/smallBook.ts'
 import { viewRows, type ListColumn, type ListView } from './listColumn.ts'
-import { missingInPlace, perUnit, resolvedWith } from './offerFigures.ts'
+import { missingInPlace, perUnit, resolvedWith } from './choiceFigures.ts'
 
 const inputs = plateInputs({}, [SMALL_BOOK])
 const notches = platesOf(inputs).find(({ id }) => id === 'size')!.notches

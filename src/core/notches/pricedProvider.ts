@@ -9,7 +9,7 @@ export const ownProvider = ({ resolved, month, shared }: PlatesInputs): PricedPr
   exchange: { kind: 'same' },
 })
 
-/** What a provider, by its id, offers the machine; undefined where there is no book of it. */
+/** What a provider, by its id, sells the machine; undefined where there is no book of it. */
 export const pricedProvider = (inputs: PlatesInputs, provider: string): PricedProvider | undefined =>
   provider === inputs.resolved.machine.provider
     ? ownProvider(inputs)

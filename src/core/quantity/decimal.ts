@@ -33,30 +33,30 @@ export function exactNumber(value: number): Exact {
 }
 
 /**
- * The nearest whole number of units of 10^-places; halves go away from zero, as spreadsheets and invoices round. The one
+ * The nearest whole number of units of 10^-decimals; halves go away from zero, as spreadsheets and invoices round. The one
  * place in which an amount is rounded.
  */
-export function roundToUnits(value: Exact, places: number): bigint {
-  const scaled = value.n * 10n ** BigInt(places)
+export function roundToUnits(value: Exact, decimals: number): bigint {
+  const scaled = value.n * 10n ** BigInt(decimals)
   const size = scaled < 0n ? -scaled : scaled
   const rounded = (size * 2n + value.d) / (value.d * 2n)
   return scaled < 0n ? -rounded : rounded
 }
 
-/** `units` of 10^-places as decimal text with all its places, such as `-0.0500`. */
-export function unitsToDecimal(units: bigint, places: number): string {
-  const digits = (units < 0n ? -units : units).toString().padStart(places + 1, '0')
-  const text = places === 0 ? digits : `${digits.slice(0, -places)}.${digits.slice(-places)}`
+/** `units` of 10^-decimals as decimal text with all its decimals, such as `-0.0500`. */
+export function unitsToDecimal(units: bigint, decimals: number): string {
+  const digits = (units < 0n ? -units : units).toString().padStart(decimals + 1, '0')
+  const text = decimals === 0 ? digits : `${digits.slice(0, -decimals)}.${digits.slice(-decimals)}`
   return units < 0n ? `-${text}` : text
 }
 
-export const toDecimal = (value: Exact, places: number): string =>
-  unitsToDecimal(roundToUnits(value, places), places)
+export const toDecimal = (value: Exact, decimals: number): string =>
+  unitsToDecimal(roundToUnits(value, decimals), decimals)
 
 /** The exact number that `toDecimal` writes. */
-export const roundTo = (value: Exact, places: number): Exact => ({
-  n: roundToUnits(value, places),
-  d: 10n ** BigInt(places),
+export const roundTo = (value: Exact, decimals: number): Exact => ({
+  n: roundToUnits(value, decimals),
+  d: 10n ** BigInt(decimals),
 })
 
 /** Decimal text without the zeros at its end that say nothing. */

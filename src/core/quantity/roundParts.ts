@@ -11,15 +11,15 @@ interface RoundedParts {
  * part is the step between the running sums rounded the same way. So the parts shown always add up to the total
  * shown, and no part is off by a whole unit.
  */
-export function roundParts(amounts: readonly Exact[], places: number): RoundedParts {
+export function roundParts(amounts: readonly Exact[], decimals: number): RoundedParts {
   let sum: Exact = ZERO
   let given = 0n
   const parts = amounts.map((amount) => {
     sum = add(sum, amount)
-    const due = roundToUnits(sum, places)
+    const due = roundToUnits(sum, decimals)
     const part = due - given
     given = due
-    return unitsToDecimal(part, places)
+    return unitsToDecimal(part, decimals)
   })
-  return { parts, total: unitsToDecimal(given, places) }
+  return { parts, total: unitsToDecimal(given, decimals) }
 }

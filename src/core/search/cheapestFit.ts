@@ -90,7 +90,7 @@ export function searchLeavesOut({ resolved: { machine }, elsewhere = [] }: Plate
 
 interface SearchedRegion {
   readonly options: SearchOptions
-  readonly offer: PricedProvider
+  readonly seller: PricedProvider
   readonly region: RegionIndex
   readonly image: Image
   readonly sizes: readonly FittingSize[]
@@ -105,9 +105,9 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
   const { machine } = resolved
   const kept = keptDecisions(machine)
   const own = ownProvider(inputs)
-  const offers = BOUND.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
-  const regions = offers.flatMap((offer) => {
-    const { index, exchange } = offer
+  const sellers = BOUND.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
+  const regions = sellers.flatMap((seller) => {
+    const { index, exchange } = seller
     if (exchange.kind === 'missing') return []
     const images = kept.has('image') ? [resolved.image] : neededImages(machine, index)
     const withSizes = images.map((image) => ({
@@ -117,13 +117,13 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
       ),
     }))
     return [...index.regions.values()].flatMap((region): SearchedRegion[] => {
-      const isHome = offer === own && region.region.id === machine.region
+      const isHome = seller === own && region.region.id === machine.region
       if (kept.has('place') && !isHome) return []
       const there = { ...machine, provider: index.book.provider.id }
       if (placeReasons({ region, machine: there, users: resolved.users }).length > 0) return []
       return withSizes.map(({ image, sizes }) => ({
         options,
-        offer,
+        seller,
         region,
         image,
         sizes,
@@ -137,11 +137,11 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
 }
 
 function searchRegion(searched: SearchedRegion, best: Best): void {
-  const { options, offer, region, image, sizes, kept, inputs } = searched
-  const { index, month } = offer
+  const { options, seller, region, image, sizes, kept, inputs } = searched
+  const { index, month } = seller
   const { resolved } = inputs
   const { machine } = resolved
-  const rate = offer.exchange.kind === 'rate' ? toNumber(offer.exchange.value) : 1
+  const rate = seller.exchange.kind === 'rate' ? toNumber(seller.exchange.value) : 1
   for (const off of offPlansToTry(machine, index.book, kept)) {
     for (const terms of termsToTry(machine, index.book.terms, kept, options)) {
       for (const { size, chosen } of sizes) {
@@ -162,9 +162,9 @@ function searchRegion(searched: SearchedRegion, best: Best): void {
         if (least === undefined || least * rate > best.limit) continue
         for (const candidate of withDisks(alike, kept)) {
           if (fitReasons(candidate).length > 0) continue
-          const total = machineTotal(candidate, month, offer.shared)
-          const inOwn = total && exchanged(total, offer.exchange)
-          if (inOwn) best.offer(candidate.machine, inOwn)
+          const total = machineTotal(candidate, month, seller.shared)
+          const inOwn = total && exchanged(total, seller.exchange)
+          if (inOwn) best.consider(candidate.machine, inOwn)
         }
       }
     }
@@ -242,7 +242,7 @@ class Best {
 
   constructor(private readonly before: Machine) {}
 
-  offer(machine: Machine, total: Exact): void {
+  consider(machine: Machine, total: Exact): void {
     const order = this.found ? compare(total, this.found.total) : -1
     if (order > 0) return
     const changes = countChanges(this.before, machine)

@@ -109,9 +109,9 @@ interface PricedAs {
 
 /** A machine in any form, in the currency of the machine that the inputs are about; undefined where names are unknown. */
 function priceAs(inputs: PlatesInputs, machine: Machine): PricedAs | undefined {
-  const offer = pricedProvider(inputs, machine.provider)
-  const found = offer && resolveMachine(machine, inputs.plan, offer.index)
+  const seller = pricedProvider(inputs, machine.provider)
+  const found = seller && resolveMachine(machine, inputs.plan, seller.index)
   if (!found?.ok) return undefined
-  const total = machineTotal(found.value, offer!.month, offer!.shared)
-  return { resolved: found.value, total: total && exchanged(total, offer!.exchange) }
+  const total = machineTotal(found.value, seller!.month, seller!.shared)
+  return { resolved: found.value, total: total && exchanged(total, seller!.exchange) }
 }

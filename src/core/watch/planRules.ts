@@ -24,9 +24,9 @@ const doesNotFit: WatchRule = (inputs) => {
 
 function nearestMend({ resolved, plan, month, shared, estimate }: WatchInputs): Mend | undefined {
   const { machine, size, index } = resolved
-  const offer = carryOver(machine, plan, index, { like: size, kept: keptDecisions(machine) })
-  const total = offer && machineTotal(offer.resolved, month, shared)
-  return offer && { machine: offer.machine, difference: total && subtract(total, estimate.total) }
+  const moved = carryOver(machine, plan, index, { like: size, kept: keptDecisions(machine) })
+  const total = moved && machineTotal(moved.resolved, month, shared)
+  return moved && { machine: moved.machine, difference: total && subtract(total, estimate.total) }
 }
 
 /** Fields that tell one machine from its copy in another zone; each machine of a plan is held against all others. */

@@ -24,7 +24,7 @@ const plan = {
 }
 const MARCH = '2027-03' as YearMonth
 const inputs = { plan, books: [SMALL_BOOK], reading: 'calendar' as const, month: MARCH }
-const { notches } = finish(surveyPlan({ ...inputs, currency: 'EUR', places: 2 }))
+const { notches } = finish(surveyPlan({ ...inputs, currency: 'EUR', decimals: 2 }))
 const credit = (amount: string) => ({
   amount,
   from: '2027-03-01',

@@ -45,7 +45,7 @@ export function planAhead(
   inputs: SpendingInputs & { readonly plan: Pick<Plan, 'taxPercent' | 'credit'> },
   spending: PlanSpending,
   first: YearMonth,
-  places: number,
+  decimals: number,
 ): AheadMonth[] {
   const { plan, books } = inputs
   const providers = [...new Set(plan.machines.map(({ provider }) => provider))]
@@ -59,14 +59,14 @@ export function planAhead(
     const { parts, leftOut } = spending.of(month)
     const estimates = parts.map(({ estimate }) => estimate)
     const known = { ...plan, ...(spending.currency !== undefined && { currency: spending.currency }) }
-    const totals = planTotals(known, estimates, month, places)
+    const totals = planTotals(known, estimates, month, decimals)
     let committed = ZERO
     for (const { estimate, exchange } of parts) {
       const own = estimate.charges.reduce(
         (sum, { meter, amount }) => (meter === 'commitment' ? add(sum, amount) : sum),
         ZERO,
       )
-      committed = add(committed, roundTo(exchanged(own, exchange)!, places))
+      committed = add(committed, roundTo(exchanged(own, exchange)!, decimals))
     }
     const before = addMonths(month, -1)
     const newEditions = providers.flatMap((provider) => {

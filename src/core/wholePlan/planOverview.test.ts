@@ -23,7 +23,7 @@ const inputs = (part: Partial<OverviewInputs['plan']> = {}, books = [SMALL_BOOK]
   books,
   month: MARCH,
   reading: 'calendar',
-  places: 2,
+  decimals: 2,
 })
 const partsOf = (asked: OverviewInputs): OverviewPart[] => [...planOverview(asked)]
 const find = <K extends OverviewPart['kind']>(parts: readonly OverviewPart[], kind: K) =>

@@ -21,8 +21,8 @@ type WholePlan = PlanPricingInputs['plan'] & Pick<Plan, 'currency' | 'taxPercent
 
 export interface OverviewInputs extends Omit<PlanPricingInputs, 'plan'> {
   readonly plan: WholePlan
-  /** Decimal places that amounts are shown with. */
-  readonly places: number
+  /** Decimals that amounts are shown with. */
+  readonly decimals: number
 }
 
 /** One machine's month; `shown` in the plan's currency where there is a rate. */
@@ -56,7 +56,7 @@ export type OverviewPart =
 
 /** All that the bench shows of a plan in a month. */
 export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, void> {
-  const { plan, month, places } = inputs
+  const { plan, month, decimals } = inputs
   const pricing = new PlanPricing(inputs)
   const results = plan.machines.map((machine) => ({ machine, result: pricing.of(machine) }))
   const priced = results.flatMap(({ result }) => (result.ok ? [result] : []))
@@ -69,7 +69,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     known,
     priced.map(({ estimate }) => estimate),
     month,
-    places,
+    decimals,
   )
   yield {
     kind: 'month',
@@ -89,7 +89,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     known,
     spent.parts.map(({ estimate }) => estimate),
     month,
-    places,
+    decimals,
   )
   yield {
     kind: 'limits',
@@ -98,7 +98,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     budget: plan.budget === undefined ? undefined : budgetReach(spent, plan.budget, trueTotals.planned),
     quotas: quotaUse(priced),
   }
-  yield { kind: 'ahead', months: planAhead({ ...inputs, plan: known }, spending, month, places) }
+  yield { kind: 'ahead', months: planAhead({ ...inputs, plan: known }, spending, month, decimals) }
   const { credit } = plan
   const planned = credit && creditRunway(truly, credit)
   if (planned) {
@@ -131,12 +131,12 @@ const neverOffPlan = <P extends PlanPricingInputs['plan']>(plan: P): P => ({
   machines: plan.machines.map((machine) => withOffPlan(machine, { off: 'running' })),
 })
 
-function rowOf(priced: PricedMachine, to: string, { plan, month, places }: OverviewInputs): MachineRow {
+function rowOf(priced: PricedMachine, to: string, { plan, month, decimals }: OverviewInputs): MachineRow {
   const { resolved, estimate } = priced
   const { currency } = estimate
   const { total, floor, alwaysOn } = machineShare(priced)
   const shown = [total, floor, alwaysOn].map((amount) =>
-    shownInPlan(amount, currency, to, plan, month, places),
+    shownInPlan(amount, currency, to, plan, month, decimals),
   ) as [Exact | undefined, Exact | undefined, Exact | undefined]
   const [inTotal, inFloor, inAlways] = shown
   const all = inTotal && inFloor && inAlways && { total: inTotal, floor: inFloor, alwaysOn: inAlways }

@@ -32,7 +32,7 @@ const inputsOf = (
   month: '2027-03' as YearMonth,
   reading: 'calendar',
   currency: 'EUR',
-  places: 2,
+  decimals: 2,
 })
 
 describe('the largest notches left', () => {

@@ -46,7 +46,7 @@ export interface SurveyInputs extends PlanPricingInputs {
   readonly plan: PlanPricingInputs['plan'] & Pick<Plan, 'currency'>
   /** What savings and stakes are given in. */
   readonly currency: string
-  readonly places: number
+  readonly decimals: number
 }
 
 /** Machines whose plates are done. */
@@ -63,11 +63,11 @@ export function* surveyPlan(
   inputs: SurveyInputs,
   pricing = new PlanPricing(inputs),
 ): Generator<SurveyProgress, Survey> {
-  const { plan, month, currency, places } = inputs
+  const { plan, month, currency, decimals } = inputs
   const notches: PlanNotch[] = []
   const findings: PlanFinding[] = []
   const inPlan = (amount: Exact, own: string): Exact | undefined =>
-    shownInPlan(amount, own, currency, plan, month, places)
+    shownInPlan(amount, own, currency, plan, month, decimals)
   for (const [at, machine] of plan.machines.entries()) {
     yield { done: at, of: plan.machines.length }
     const priced = pricing.of(machine)
@@ -107,13 +107,13 @@ const MOST_AS_PLAN = 40
  * plan costs less.
  */
 function ofThePlan(notch: PlanNotch, inputs: SurveyInputs): PlanNotch {
-  const { plan, books, month, places, currency } = inputs
+  const { plan, books, month, decimals, currency } = inputs
   const machine = plan.machines.find(({ name }) => name === notch.machine)!
   const book = priceBookFor(machine.provider, books, month)
   if (!book?.freeAllowances?.length || !notch.saving) return notch
   const machines = plan.machines.map((each) => (each === machine ? applyChoice(machine, notch.choice) : each))
   const changes = planChange(inputs, { ...plan, machines })
-  const { difference } = changeTotal(changes, { ...plan, currency }, month, places)
+  const { difference } = changeTotal(changes, { ...plan, currency }, month, decimals)
   return { ...notch, saving: negate(difference) }
 }
 

@@ -24,14 +24,14 @@ export interface LineReport {
   /** JSON Pointer of the rate in the price book. */
   readonly rateAt: string
   readonly units: string
-  /** Of what the rate is per: hours, months, or how often; decimal text to 12 places. */
+  /** Of what the rate is per: hours, months, or how often; decimal text to 12 decimals. */
   readonly quantity: string
   /** True seconds that are charged, rounding included, where the charge is by time. */
   readonly seconds?: number
   readonly rounding?: Charge['rounding']
   readonly band?: BandReport
   readonly waived?: Charge['waived']
-  /** Decimal text to 12 places; the lines of a machine add up to its total. */
+  /** Decimal text to 12 decimals; the lines of a machine add up to its total. */
   readonly amount: string
 }
 
@@ -94,7 +94,7 @@ export interface EstimateReport {
   }
 }
 
-/** The decimal that the screen shows as exact: 12 places at most, without the zeros at its end. */
+/** The decimal that the screen shows as exact: 12 decimals at most, without the zeros at its end. */
 const decimal = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
 
 export interface PlanResult {
@@ -118,12 +118,12 @@ export function estimateReport(
   reading: MonthReading,
 ): EstimateReport {
   const priced = results.flatMap(({ machine, result }) => (result.ok ? [{ machine, ...result }] : []))
-  const totalsWith = (places: number): PlanTotals =>
+  const totalsWith = (decimals: number): PlanTotals =>
     planTotals(
       plan,
       priced.map(({ estimate }) => estimate),
       month,
-      places,
+      decimals,
     )
   return {
     format: ESTIMATE_FORMAT,

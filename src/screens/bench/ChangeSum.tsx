@@ -3,7 +3,7 @@
 import type { MachineChange } from '../../core/advice/planChange.ts'
 import { changeTotal } from '../../core/advice/changeTotal.ts'
 import { ZERO } from '../../core/quantity/exact.ts'
-import { currencyCode, formatDifference, SHOWN_PLACES } from '../../wording/money'
+import { currencyCode, formatDifference, SHOWN_DECIMALS } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface ChangeSumProps {
@@ -15,7 +15,7 @@ interface ChangeSumProps {
 export function ChangeSum({ changes, count }: ChangeSumProps) {
   const { state, month } = useWorkbench()
   if (!changes) return <p>Pricing {count} machines…</p>
-  const { difference, currency, leftOut } = changeTotal(changes, state.plan, month, SHOWN_PLACES)
+  const { difference, currency, leftOut } = changeTotal(changes, state.plan, month, SHOWN_DECIMALS)
   return (
     <p data-testid="change-sum">
       The month changes by{' '}

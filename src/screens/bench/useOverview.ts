@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo, useState } from 'react'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
-import { SHOWN_PLACES } from '../../wording/money'
+import { SHOWN_DECIMALS } from '../../wording/money'
 import { firstMonthKnown, firstOverviewAsker } from '../../workers/firstMonth.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -39,7 +39,7 @@ export function useOverview(): OverviewState {
   }, [])
   const { answer, isStale, failure } = useAnswer(
     firstOverviewAsker,
-    books.length > 0 ? { plan, books, month, reading, places: SHOWN_PLACES } : undefined,
+    books.length > 0 ? { plan, books, month, reading, decimals: SHOWN_DECIMALS } : undefined,
     take,
   )
   // What did not come this time is not there any more, such as a credit that was taken away.

@@ -9,7 +9,7 @@ import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { planCurrency, shownInPlan } from '../../core/meter/planTotals.ts'
 import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
-import { currencySymbol, formatAmount, formatMoney, SHOWN_PLACES } from '../../wording/money'
+import { currencySymbol, formatAmount, formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { formatHours } from '../../wording/time'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
@@ -104,7 +104,7 @@ function costText(
   month: YearMonth,
 ): string {
   const shown =
-    currency === undefined ? undefined : shownInPlan(total, own, currency, plan, month, SHOWN_PLACES)
+    currency === undefined ? undefined : shownInPlan(total, own, currency, plan, month, SHOWN_DECIMALS)
   return shown ? formatAmount(shown) : formatMoney(total, own)
 }
 

@@ -5,7 +5,7 @@ import { billingMonth } from '../../core/calendar/billingMonth.ts'
 import { planTotals } from '../../core/meter/planTotals.ts'
 import { add } from '../../core/quantity/exact.ts'
 import { media } from '../../interface/theme/media'
-import { formatHourly, formatMoney, SHOWN_PLACES } from '../../wording/money'
+import { formatHourly, formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { readingText } from '../../wording/reading'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
@@ -21,7 +21,7 @@ export function PlanTotals() {
   const unpriced = found.filter((summary) => summary && !summary.priced).length
   if (found.some((summary) => !summary))
     return <Totals aria-busy="true">Pricing {found.length} machines…</Totals>
-  const totals = planTotals(plan, priced, month, SHOWN_PLACES)
+  const totals = planTotals(plan, priced, month, SHOWN_DECIMALS)
   const { planned, alwaysOn, tax, currency, withoutRate } = totals
   return (
     <Totals aria-busy={summaries.pending} data-testid="plan-totals">

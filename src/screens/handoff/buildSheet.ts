@@ -11,7 +11,7 @@ import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Checklist, Sheet, SheetLine } from '../../files/handoff/sheet.ts'
 import { formatClockTime } from '../../files/reading/clockTime.ts'
 import { diskName } from '../../wording/charge'
-import { formatAmount, formatMoney, groupDigits, HOURLY_PLACES, SHOWN_PLACES } from '../../wording/money'
+import { formatAmount, formatMoney, groupDigits, HOURLY_PLACES, SHOWN_DECIMALS } from '../../wording/money'
 import { offPlanText } from '../../wording/offPlan'
 import { OFF_NAMES, STATE_NAMES } from '../../wording/state'
 import { formatHours, formatMonth, shortDay } from '../../wording/time'
@@ -80,7 +80,7 @@ export function buildSheet(
   const shutdown = shutdownState(week, book)
   const hourly = hourCharges(resolved, 'running', month)
   const [months, hours] = [
-    shown(byLine(estimate.charges), SHOWN_PLACES),
+    shown(byLine(estimate.charges), SHOWN_DECIMALS),
     shown(byLine(hourly), HOURLY_PLACES),
   ]
   const line = (ask: string, answer: string, key?: LineKey): SheetLine => {

@@ -126,7 +126,7 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
             </State>
             <Right role="gridcell">{rowQuantity(row)}</Right>
             <Amount role="gridcell" $picked={picked?.of === 'row' && item.row === picked.row}>
-              {groupDigits(unitsToDecimal(BigInt(row.shown), ledger.places))}
+              {groupDigits(unitsToDecimal(BigInt(row.shown), ledger.decimals))}
             </Amount>
           </>
         )

@@ -22,7 +22,7 @@ const laid = planLedger({
   month: '2027-03' as YearMonth,
   reading: 'calendar',
   byDaysOf: 'Europe/Lisbon',
-  places: 2,
+  decimals: 2,
 })
 const { ledger, days } = laid
 const at = (text: string) => instant(Date.parse(text) / 1_000)
@@ -66,7 +66,7 @@ describe('rows on the screen', () => {
       ['EUR', 123_456],
       ['USD', 5],
     ])
-    expect(sumText(sums, { places: 2 })).toBe('€ 1,234.56 and $ 0.05')
+    expect(sumText(sums, { decimals: 2 })).toBe('€ 1,234.56 and $ 0.05')
   })
 
   test('times are told in the machine’s zone, or in the one most machines are planned in', () => {

@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { planLedger, type PlanLedgerInputs } from '../../core/ledger/planLedger.ts'
 import { ledgerAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
-import { SHOWN_PLACES } from '../../wording/money'
+import { SHOWN_DECIMALS } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The ledger of the open machine at once; that of the whole plan from a worker. */
@@ -16,7 +16,7 @@ export function useLedger(timeZone: string) {
   const ofPlan = ledger.of === 'plan'
   const only = machine?.name
   const inputs = useMemo(
-    (): PlanLedgerInputs => ({ plan, books, month, reading, byDaysOf: byDays, places: SHOWN_PLACES }),
+    (): PlanLedgerInputs => ({ plan, books, month, reading, byDaysOf: byDays, decimals: SHOWN_DECIMALS }),
     [plan, books, month, reading, byDays],
   )
   const own = useMemo(

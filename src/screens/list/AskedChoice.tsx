@@ -11,7 +11,7 @@ import { Button } from '../../interface/Button'
 import { Popover } from '../../interface/Popover'
 import type { ChoiceWords } from '../../wording/choice'
 import { forcedChangeText } from '../../wording/forcedChange'
-import { signedDecimal, SHOWN_PLACES } from '../../wording/money'
+import { signedDecimal, SHOWN_DECIMALS } from '../../wording/money'
 import { reasonsText } from '../../wording/reason'
 import type { Carried, Notch, PlatesInputs } from '../../core/notches/plate.ts'
 
@@ -64,7 +64,7 @@ export function AskedChoice({ notch, inputs, words, anchor, onTake, onClose }: A
 /** Lines add up to the difference as it is shown. */
 function Costs({ costs, own }: { readonly costs: ForcedCosts; readonly own: string }) {
   const amounts = [...costs.changes.map(({ cost }) => cost ?? ZERO), costs.own]
-  const { parts, total } = roundParts(amounts, SHOWN_PLACES)
+  const { parts, total } = roundParts(amounts, SHOWN_DECIMALS)
   return (
     <Table>
       <tbody>

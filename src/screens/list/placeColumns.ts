@@ -1,5 +1,5 @@
 import type { BookIndex, RegionIndex } from '../../core/catalogue/bookIndex.ts'
-import { missingInPlace } from '../../core/notches/offerFigures.ts'
+import { missingInPlace } from '../../core/notches/choiceFigures.ts'
 import type { UserPlace } from '../../core/machine/needs.ts'
 import { roundTrip, type RoundTrip } from '../../core/machine/roundTrip.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'

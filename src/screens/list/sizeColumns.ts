@@ -1,7 +1,7 @@
 import type { Size } from '../../core/catalogue/priceBook.ts'
 import { sizeRates } from '../../core/catalogue/sizeRates.ts'
 import type { CellValue } from '../../core/notches/listColumn.ts'
-import { alwaysOnTotal, perUnit, resolvedWith, sizeHour } from '../../core/notches/offerFigures.ts'
+import { alwaysOnTotal, perUnit, resolvedWith, sizeHour } from '../../core/notches/choiceFigures.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
 import type { Exact } from '../../core/quantity/exact.ts'
 import { formatAmount, groupDigits, HOURLY_PLACES } from '../../wording/money'

@@ -9,7 +9,7 @@ import { partsOf, priceProposal, type ProposalStep, type ProposedPart } from '..
 import { Button } from '../../interface/Button'
 import { Tick } from '../../interface/Tick'
 import { forcedChangeText } from '../../wording/forcedChange'
-import { SHOWN_PLACES, signedDecimal } from '../../wording/money'
+import { SHOWN_DECIMALS, signedDecimal } from '../../wording/money'
 import { reasonsText } from '../../wording/reason'
 import { replaceMachine } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -41,7 +41,7 @@ export function Proposal({ inputs, proposed, onClose }: ProposalProps) {
   const priced = useMemo(() => priceProposal(inputs, proposed, taken), [inputs, proposed, taken])
   const { parts: shares, total } = roundParts(
     priced.steps.map(({ cost }) => cost ?? ZERO),
-    SHOWN_PLACES,
+    SHOWN_DECIMALS,
   )
   if (parts.length === 0) return <p>It is this one: nothing cheaper fits. What is pinned was not changed.</p>
   const fits = priced.difference !== undefined && priced.reasons.length === 0

@@ -7,7 +7,7 @@ import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { nearWeeks, type NearKind, type NearWeek } from '../../core/decisions/nearWeeks.ts'
 import { compare, sign } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
-import { formatMoney, SHOWN_PLACES } from '../../wording/money'
+import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { setWeek } from '../../store/commands.ts'
 import { DetailsToggle } from '../month/DetailsToggle'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -35,7 +35,7 @@ export function NearSchedules({ week }: { readonly week: WeekPlan }) {
   const rows = all
     .map(({ kind, week: other }, i) => {
       const ofMachines = changes?.[i]
-      const total = ofMachines && changeTotal(ofMachines, plan, month, SHOWN_PLACES)
+      const total = ofMachines && changeTotal(ofMachines, plan, month, SHOWN_DECIMALS)
       return { kind, other, ofMachines, total }
     })
     .sort((a, b) => (a.total && b.total ? compare(a.total.difference, b.total.difference) : 0))

@@ -7,7 +7,7 @@ import type { MachineChange } from '../../core/advice/planChange.ts'
 import type { WeekPlan } from '../../core/calendar/weekPlan.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { QuietButton } from '../../interface/Button'
-import { formatMoney, SHOWN_PLACES } from '../../wording/money'
+import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { replaceWeek } from '../../store/commands.ts'
 import { DetailsToggle } from '../month/DetailsToggle'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -27,7 +27,7 @@ export function SharedBy({ week }: { readonly week: WeekPlan }) {
     before: after,
     after: before,
   }))
-  const total = since && changeTotal(since, state.plan, month, SHOWN_PLACES)
+  const total = since && changeTotal(since, state.plan, month, SHOWN_DECIMALS)
   return (
     <>
       <span>
