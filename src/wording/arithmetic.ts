@@ -29,6 +29,8 @@ function quantityOf(charge: Charge, ticks: number): string[] {
       return [`${number(subject.restoredGiB)} GiB × ${number(ticks)} times × ${rate.text} a GiB`]
     case 'traffic':
       return [`${number(toNumber(units))} GiB × ${rate.text} a GiB`, share]
+    case 'minimum':
+      return [`${rate.text} a month at the least − ${formatExact(subject.reached)} of all else`, share]
     default:
       return rate.per === 'month'
         ? [`${rate.text} a month`, unitsOf(charge), shareOfMonth(charge, ticks, 1)]
@@ -94,6 +96,9 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
     rules.push(
       `${kept} kept: the first holds the ${number(usedGiB)} GiB in use, each later one the ${changedPercent} % that changed, ${number(toNumber(charge.units))} GiB in all.`,
     )
+  }
+  if (subject.of === 'minimum') {
+    rules.push('A machine costs at least this much in a month in which there is one, if only for a second.')
   }
   if (subject.of === 'up-front') {
     rules.push(`Paid once for ${subject.months} months; each month carries an equal part.`)

@@ -49,6 +49,15 @@ function ruleEntries(book: PriceBook): BookEntry[] {
       `${number(billing.minimumSeconds)} s at the least, then by ${billing.incrementSeconds === 1 ? 'the second' : `${number(billing.incrementSeconds)} s`}`,
     ),
   ]
+  if (billing.minimumPerMachineMonth !== undefined) {
+    entries.push(
+      rule(
+        'A machine a month',
+        `${billing.minimumPerMachineMonth} at the least`,
+        '/billing/minimumPerMachineMonth',
+      ),
+    )
+  }
   if (billing.vcpuPerCore !== undefined) {
     entries.push(rule('A physical core', `is ${billing.vcpuPerCore} vCPU`))
   }

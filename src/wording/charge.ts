@@ -4,7 +4,7 @@ import { MOST_DECIMALS, toDecimal, trimDecimal } from '../core/quantity/decimal.
 import { multiply, toNumber } from '../core/quantity/exact.ts'
 import { SECONDS_PER_HOUR } from '../core/quantity/units.ts'
 import { formatDuration } from './time'
-import { groupDigits } from './money'
+import { formatExact, groupDigits } from './money'
 
 const ADDRESS_USE = { attachedOn: 'while on', attachedOff: 'while off', unattached: 'unattached' } as const
 
@@ -18,6 +18,7 @@ export const METER_NAMES = {
   'memory-image': 'Memory kept on disk',
   traffic: 'Traffic out',
   restore: 'Restoring',
+  minimum: 'Minimum of the month',
 } as const satisfies Record<Meter, string>
 
 const BASE_NAMES = {
@@ -71,6 +72,8 @@ function subjectTitle(meter: Meter, subject: ChargeSubject): string {
       return 'Traffic out'
     case 'restore':
       return 'Restored from snapshots'
+    case 'minimum':
+      return 'Missing to the minimum of the month'
   }
 }
 
@@ -140,6 +143,8 @@ export function chargeDetail(charge: Charge): string {
       return `${fine(toNumber(units))} GiB at ${rate}${free}`
     case 'restore':
       return `${subject.restoredGiB} GiB, ${subject.times} times at ${rate}`
+    case 'minimum':
+      return `${rate} at the least, ${formatExact(subject.reached)} reached`
   }
 }
 

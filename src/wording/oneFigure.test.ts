@@ -84,6 +84,10 @@ function multiplied(charge: Charge): number {
       return product(numbers(/([\d.]+) GiB at ([\d.]+)/))
     case 'restore':
       return product(numbers(/([\d.]+) GiB ([\d.]+) times at ([\d.]+)/))
+    case 'minimum': {
+      const [least = NaN, reached = NaN] = numbers(/^([\d.]+) a month at the least .*?([\d.]+) reached/)
+      return least - reached
+    }
   }
 }
 

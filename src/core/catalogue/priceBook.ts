@@ -35,6 +35,8 @@ export interface BillingRules {
   /** charged seconds = ceil(max(length, minimum) / increment) × increment, for each run. */
   readonly minimumSeconds: number
   readonly incrementSeconds: number
+  /** What a machine costs at the least in a month in which there is one. */
+  readonly minimumPerMachineMonth?: DecimalText
   /** vCPU that one physical core stands for, where sizes are sold in cores. */
   readonly vcpuPerCore?: number
   /** On-demand rates that fall as the machine's share of the month grows; each band for its own hours only. */

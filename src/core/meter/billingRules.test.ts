@@ -14,6 +14,7 @@ import { chargeTitle } from '../../wording/charge.ts'
 import { hardwareReads } from './chargeReads.ts'
 import { computeCharges } from './computeCharges.ts'
 import { estimateMachine } from './estimateMachine.ts'
+import { hourByState } from './hourByState.ts'
 import { machineTotal } from './machineTotal.ts'
 import { meteredMonth } from './meteredMonth.ts'
 
@@ -242,6 +243,47 @@ test('worked example 10: 500 h of 744 at 0.10 in three bands cost 22.32 + 20.088
   expect(charges.map(({ amount }) => trimDecimal(toDecimal(amount, 6)))).toEqual(['22.32', '20.088', '4.02'])
   const total = charges.reduce((sum, { amount }) => add(sum, amount), ZERO)
   expect(toDecimal(total, 3)).toBe('46.428')
+})
+
+describe('a minimum for each machine and month', () => {
+  const minimum = (text: string): PriceBook => ({
+    ...RULE_BOOK,
+    billing: { ...RULE_BOOK.billing, minimumPerMachineMonth: text },
+  })
+
+  test('charges what is missing to it: 60 − (47.541 + 9.86)', () => {
+    expect(linesOf({}, { book: minimum('60') })).toEqual([
+      'Machine time: 47.541',
+      'System disk: 9.86',
+      'Missing to the minimum of the month: 2.599',
+    ])
+    expect(linesOf({}, { book: minimum('60'), month: PRINTED }).at(-1)).toBe(
+      'Missing to the minimum of the month: 3.493589',
+    )
+  })
+
+  test('charges nothing where the rest reaches it, to the last digit', () => {
+    expect(linesOf({}, { book: minimum('57.401') })).toEqual(linesOf({}))
+    expect(linesOf({}, { book: minimum('57.4011') }).at(-1)).toBe(
+      'Missing to the minimum of the month: 0.0001',
+    )
+  })
+
+  test('is asked for in a month in which there is a machine, if only for an hour, and in no other', () => {
+    const book = minimum('60')
+    const hour = weekOf('Etc/UTC', [{ day: 0, from: 600, to: 660 }])
+    const deleted = { off: 'deleted', address: 'none' } as const
+    const total = (week: typeof NEVER, of = book): string =>
+      trimDecimal(toDecimal(machineTotal(resolved(deleted, week, of), MARCH)!, 6))
+    expect(total(hour)).toBe('60')
+    expect(total(NEVER)).toBe(total(NEVER, RULE_BOOK))
+  })
+
+  test('is the minimum of no single hour', () => {
+    const hours = (book: PriceBook): string[] =>
+      hourByState(resolved({}, OFFICE_WEEK, book), MARCH).map(({ amount }) => toDecimal(amount, 6))
+    expect(hours(minimum('60'))).toEqual(hours(RULE_BOOK))
+  })
 })
 
 describe('the month read as 730 hours', () => {

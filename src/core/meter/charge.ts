@@ -7,16 +7,18 @@ import type { GiB, Instant } from '../quantity/units.ts'
 import type { ChargedTime } from './chargedRuns.ts'
 import type { Pieces } from './pieces.ts'
 
+/** In the order in which a bill is read. */
 export const METERS = [
   'compute',
   'commitment',
   'licence',
   'disk',
   'snapshot',
+  'restore',
   'address',
   'memory-image',
   'traffic',
-  'restore',
+  'minimum',
 ] as const
 export type Meter = (typeof METERS)[number]
 
@@ -106,6 +108,8 @@ export type ChargeSubject =
       readonly accountGiB: GiB
     }
   | { readonly of: 'restore'; readonly restoredGiB: GiB; readonly times: number }
+  /** `reached`: what all other charges come to. */
+  | { readonly of: 'minimum'; readonly reached: Exact }
 
 /** Something that the machine has and the book has no price for. */
 export interface MissingPrice {

@@ -1,8 +1,9 @@
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { accept, type Outcome } from '../outcome.ts'
+import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { addressCharges, memoryImageCharges } from './addressCharges.ts'
-import type { Charge, Meter, MissingPrice } from './charge.ts'
+import { METERS, type Charge, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { belongingsReads, hardwareReads, type BelongingsReads, type HardwareReads } from './chargeReads.ts'
 import { computeCharges } from './computeCharges.ts'
@@ -11,6 +12,7 @@ import { licenceCharges } from './licenceCharges.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import type { SharedAccount } from './sharedAccount.ts'
 import { snapshotCharges } from './snapshotCharges.ts'
+import { sumCharges } from './sumCharges.ts'
 import { trafficCharges } from './trafficCharges.ts'
 
 /** Charges of one part of a machine, by what it may read of the machine; or the price that is missing. */
@@ -37,19 +39,6 @@ function allOf<Reads>(
   return accept(charges)
 }
 
-/** The order in which a bill is read. */
-const BILL_ORDER: readonly Meter[] = [
-  'compute',
-  'commitment',
-  'licence',
-  'disk',
-  'snapshot',
-  'restore',
-  'address',
-  'memory-image',
-  'traffic',
-]
-
 /**
  * Every charge of one machine for one month, in the order in which a bill is read; the one calculation behind every
  * figure. `shared` is what the account's machines use together; without it the machine has the account to itself and
@@ -66,6 +55,8 @@ export function chargeMachine(
   if (!hardware.ok) return hardware
   const belongings = chargeBelongings(belongingsReads(resolved), context)
   if (!belongings.ok) return belongings
-  const rank = ({ meter }: Charge): number => BILL_ORDER.indexOf(meter)
-  return accept([...hardware.value, ...belongings.value].sort((a, b) => rank(a) - rank(b)))
+  const rank = ({ meter }: Charge): number => METERS.indexOf(meter)
+  const parts = [...hardware.value, ...belongings.value]
+  const sum = parts.reduce<Exact>((total, { amount }) => add(total, amount), ZERO)
+  return accept([...parts, ...sumCharges(sum, context)].sort((a, b) => rank(a) - rank(b)))
 }

@@ -16,9 +16,6 @@ export interface HourInState {
   readonly row: StateRow
 }
 
-/** What an hour has no part of: it is the same whatever the state. */
-const BY_QUANTITY: readonly Meter[] = ['traffic', 'restore']
-
 /**
  * The charges of one hour in a state, by the meter of the month, without minimums, rounding and free allowances.
  * Monthly rates are shared over the hours of this month, so they differ a little from month to month. Empty where a
@@ -30,9 +27,8 @@ export function hourCharges(resolved: ResolvedMachine, state: PowerState, month:
   const metered = meteredHour(state, resolved.index.book, month.from)
   const charges = chargeMachine(resolved, metered, hour, undefined)
   if (!charges.ok) return []
-  return charges.value.filter(
-    ({ meter, subject }) => !BY_QUANTITY.includes(meter) && subject.of !== 'disk-operations',
-  )
+  // What time plays no part in is of the month, not of an hour.
+  return charges.value.filter(({ ticksPerSecond }) => ticksPerSecond > 0)
 }
 
 /** What one hour costs in each state that the provider has. */

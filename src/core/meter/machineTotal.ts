@@ -12,6 +12,7 @@ import { belongingsReads, hardwareReads, type BelongingsReads, type HardwareRead
 import { meterMachine } from './meterMachine.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import type { SharedAccount } from './sharedAccount.ts'
+import { sumCharges } from './sumCharges.ts'
 
 /**
  * The month's exact total, or undefined where it has no price or its book lacks a state: what every choice of every
@@ -42,7 +43,9 @@ export function chargedTotal(
   const ofHardware = hardware.of(hardwareReads(resolved), context)
   if (!ofHardware.ok) return ofHardware
   const ofBelongings = belongings.of(belongingsReads(resolved), context)
-  return ofBelongings.ok ? accept(add(ofHardware.value, ofBelongings.value)) : ofBelongings
+  if (!ofBelongings.ok) return ofBelongings
+  const sum = add(ofHardware.value, ofBelongings.value)
+  return accept(sumCharges(sum, context).reduce((total, { amount }) => add(total, amount), sum))
 }
 
 /** About 300 bytes each. */

@@ -159,13 +159,15 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
       until: fc.constantFrom('2027-02-10', '2027-12-31'),
       capHours: fc.integer({ min: 1, max: 700 }),
       firstBand: fc.constantFrom('0.1', '0.333', '0.49'),
+      least: fc.constantFrom(undefined, '7.5', '60'),
     })
-    .map(({ minimumSeconds, incrementSeconds, hours, room, until, capHours, firstBand }) => ({
+    .map(({ least, minimumSeconds, incrementSeconds, hours, room, until, capHours, firstBand }) => ({
       ...book,
       billing: {
         ...book.billing,
         minimumSeconds,
         incrementSeconds,
+        ...(least !== undefined && { minimumPerMachineMonth: least }),
         ...(book.billing.longRunRebate && {
           longRunRebate: book.billing.longRunRebate.map((band, i) =>
             i === 0 && Number(firstBand) < Number(book.billing.longRunRebate![1]!.upToShare)

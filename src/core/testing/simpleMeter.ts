@@ -327,11 +327,13 @@ function roomOf(disk: Disk, machine: Machine, book: PriceBook): number {
 }
 
 function priceOf(clocks: Clocks, inputs: SimpleInputs, all: readonly Clocks[]): Fraction {
-  return computePrice(clocks, inputs)
+  const parts = computePrice(clocks, inputs)
     .add(licencePrice(clocks, inputs))
     .add(diskPrice(clocks, inputs))
     .add(addressPrice(clocks, inputs))
     .add(trafficPrice(clocks, inputs, all))
+  const least = new Fraction(inputs.book.billing.minimumPerMachineMonth ?? '0')
+  return clocks.counted.exists > 0 && parts.compare(least) < 0 ? least : parts
 }
 
 /** Hours as the reading has them. */

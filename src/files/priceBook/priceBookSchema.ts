@@ -90,6 +90,9 @@ const billing = objectOf<BillingRules>({
   ).description(
     'On-demand rates that fall as the machine’s share of the month grows; each band for its own hours only. The last band goes up to 1.',
   ),
+  minimumPerMachineMonth: price.description(
+    'What a machine costs at the least in a month in which there is one, if only for a second.',
+  ),
   minimumSeconds: need(count(86_400)),
   vcpuPerCore: Joi.number()
     .integer()

@@ -16,8 +16,8 @@ const sheetOf = (part: Partial<Machine>): Sheet =>
   buildSheet(pricedTogether([part], SMALL_BOOK)[0]!, MARCH, 'host-0')
 const answers = (sheet: Sheet): string[] =>
   sheet.sections.flatMap(({ lines }) => lines.map(({ ask, answer }) => `${ask}: ${answer}`))
-const units = (text: string | undefined, places: number): number =>
-  text === undefined ? 0 : Math.round(Number(text.replaceAll(',', '')) * 10 ** places)
+const units = (text: string | undefined, decimals: number): number =>
+  text === undefined ? 0 : Math.round(Number(text.replaceAll(',', '')) * 10 ** decimals)
 
 describe('a build sheet', () => {
   test('asks in the order in which a machine is created', () => {
@@ -105,8 +105,8 @@ describe('a build sheet', () => {
         if (!priced.ok) return
         const { sections, total } = buildSheet(priced, MARCH, 'host')
         const lines = sections.flatMap((section) => section.lines)
-        const sum = (field: 'perHour' | 'perMonth', places: number): number =>
-          lines.reduce((all, line) => all + units(line[field], places), 0)
+        const sum = (field: 'perHour' | 'perMonth', decimals: number): number =>
+          lines.reduce((all, line) => all + units(line[field], decimals), 0)
         expect(sum('perMonth', 2)).toBe(units(total.perMonth, 2))
         expect(sum('perHour', 4)).toBe(units(total.perHour, 4))
       }),

@@ -26,6 +26,7 @@ function lineOf({ subject }: Charge): LineKey {
   switch (subject.of) {
     case 'size':
     case 'up-front':
+    case 'minimum':
       return 'size'
     case 'licence':
       return 'image'
@@ -56,8 +57,8 @@ function byLine(charges: readonly Charge[]): Map<LineKey, Exact> {
 }
 
 /** Shown amounts by line, which add up to the shown total. */
-function shown(sums: ReadonlyMap<LineKey, Exact>, places: number): ReadonlyMap<LineKey, string> {
-  const { parts } = roundParts([...sums.values()], places)
+function shown(sums: ReadonlyMap<LineKey, Exact>, decimals: number): ReadonlyMap<LineKey, string> {
+  const { parts } = roundParts([...sums.values()], decimals)
   return new Map([...sums.keys()].map((key, i) => [key, groupDigits(parts[i]!)]))
 }
 

@@ -32,5 +32,7 @@ export function rowQuantity({ line: { charge }, ticks }: LedgerRow): string {
   if (subject.of === 'restore') return `${ticks} ×`
   if (subject.of === 'disk-operations')
     return groupDigits(String(Math.round((subject.bought * ticks) / ticksPerPeriod)))
-  return `${Math.round((toNumber(units) * ticks * 100) / ticksPerPeriod) / 100} GiB`
+  if (subject.of === 'traffic')
+    return `${Math.round((toNumber(units) * ticks * 100) / ticksPerPeriod) / 100} GiB`
+  return formatHours(ticks)
 }
