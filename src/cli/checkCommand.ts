@@ -4,21 +4,23 @@ import { PlanPricing } from '../core/meter/planPricing.ts'
 import { surveyPlan } from '../core/wholePlan/surveyPlan.ts'
 import { findingText, SEVERITY_NAMES } from '../wording/finding.ts'
 import { formatMoney, SHOWN_DECIMALS } from '../wording/money.ts'
-import { EXIT, questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'
+import { EXIT, type CommandRun } from './CommandRun.ts'
+import { questionOf, reportOf, sayUnpriced, withCommonOptions, type CommonOptions } from './inputs.ts'
 
 /** `check`: the watch list as text; what will not work, or is unsafe, fails the run. */
-export const checkCommand = withCommonOptions(
-  new Command()
-    .name('estimate check')
-    .description(`Prints what is open on the watch list; ends with status ${EXIT.severe} where a problem is.`)
-    .requiredOption('--plan <file>', 'plan file (required)'),
-)
-  .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : EXIT.badInput))
-  .action((options: CommonOptions & { readonly plan: string }) => {
-    const question = questionOf(options.plan, options)
+export const checkCommand = (run: CommandRun): Command =>
+  withCommonOptions(
+    new Command()
+      .name('estimate check')
+      .description(
+        `Prints what is open on the watch list; ends with status ${EXIT.severe} where a problem is.`,
+      )
+      .requiredOption('--plan <file>', 'plan file (required)'),
+  ).action((options: CommonOptions & { readonly plan: string }) => {
+    const question = questionOf(run, options.plan, options)
     const { plan } = question
     const pricing = new PlanPricing(question)
-    const report = reportOf(options.plan, question, pricing)
+    const report = reportOf(run, options.plan, question, pricing)
     const { currency } = report.total
     const { findings } = finish(surveyPlan({ ...question, currency, decimals: SHOWN_DECIMALS }, pricing))
     const zoneOf = (name: string): string => {
@@ -29,10 +31,10 @@ export const checkCommand = withCommonOptions(
       const { severity, facts, stake } = finding
       const cost = stake && stake.n > 0n ? ` (${formatMoney(stake, own)} a month)` : ''
       const text = findingText(facts, { currency: own, timeZone: zoneOf(machine) })
-      process.stdout.write(`${SEVERITY_NAMES[severity].toLowerCase()}: ${machine}: ${text}${cost}\n`)
+      run.print(`${SEVERITY_NAMES[severity].toLowerCase()}: ${machine}: ${text}${cost}\n`)
     }
     const severe = findings.filter(({ finding }) => finding.severity === 'problem').length
-    process.stdout.write(`${findings.length} open, ${severe} of them problems.\n`)
-    if (severe > 0) process.exitCode = EXIT.severe
-    sayUnpriced(report)
+    run.print(`${findings.length} open, ${severe} of them problems.\n`)
+    if (severe > 0) run.endWith(EXIT.severe)
+    sayUnpriced(run, report)
   })

@@ -2,39 +2,29 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { buildSync } from 'esbuild'
-import { beforeAll, describe, expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { METERS } from '../core/meter/charge.ts'
 import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
 import { add, compare, multiply, ZERO, type Exact } from '../core/quantity/exact.ts'
 import { ZONE_RELEASE } from '../core/calendar/zoneData.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
+import { CommandRun } from './CommandRun.ts'
+import { runCommand } from './runCommand.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
 
 const PLAN = 'data/larkspur-trams.json'
 const BOOK = 'data/fennmark.json'
 const BOOKS = 'data'
 
-/** Compiled once, since every call would compile it again. */
-const COMPILED = '.stamps/cli-test.mjs'
-
-beforeAll(() => {
-  buildSync({
-    entryPoints: ['src/cli/estimate.ts'],
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    outfile: COMPILED,
-  })
-})
-
-function run(command: string, ...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(command, args, { encoding: 'utf8' })
-  return { status, stdout, stderr }
+/** In this process, as a program would be run. */
+function estimate(...args: string[]) {
+  const said = { stdout: '', stderr: '' }
+  const run = new CommandRun(
+    (text) => (said.stdout += text),
+    (text) => (said.stderr += text),
+  )
+  return { status: runCommand(args, run), ...said }
 }
-
-const estimate = (...args: string[]) => run(process.execPath, COMPILED, ...args)
 
 const valueAt = (document: unknown, pointer: string): unknown =>
   pointer
@@ -50,11 +40,17 @@ const file = (name: string, text: string): string => {
 }
 
 describe('the command line', () => {
-  test('is run as the manual says', () => {
-    const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--format', 'json']
-    const { status, stdout } = run('npm', 'run', '--silent', 'estimate', '--', ...args)
-    const compiled = estimate(...args)
-    expect([status, stdout]).toEqual([0, compiled.stdout])
+  test.each([
+    ['a month', [], 0],
+    ['a question that will not do', ['--month', '2027-13'], 2],
+  ])('is run as the manual says: %s', (_, more, ends) => {
+    const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--format', 'json', ...more]
+    const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', 'estimate', '--', ...args], {
+      encoding: 'utf8',
+    })
+    const inProcess = estimate(...args)
+    expect([status, stdout]).toEqual([ends, inProcess.stdout])
+    expect(stderr).toContain(inProcess.stderr)
   })
 
   test('prices one machine, line by line', () => {

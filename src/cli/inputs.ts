@@ -13,10 +13,8 @@ import { issueLine, type FileIssue } from '../files/reading/fileIssue.ts'
 import { readPlan } from '../files/plan/planFile.ts'
 import { readPriceBook } from '../files/priceBook/priceBookFile.ts'
 import { MOST_BYTES, tooLarge } from '../files/reading/readJson.ts'
+import { EXIT, RunEnded, type CommandRun } from './CommandRun.ts'
 import { bookFiles } from './bookFiles.ts'
-
-/** How a run ends where it does not end well. */
-export const EXIT = { badInput: 2, overBudget: 3, severe: 4, unpriced: 5 } as const
 
 export interface CommonOptions {
   readonly book: readonly string[]
@@ -45,51 +43,56 @@ export const withCommonOptions = (command: Command): Command =>
       new Option('--reading <reading>', 'how the month is read').choices(MONTH_READINGS).default('calendar'),
     )
 
-/** Prints the problems, one a line, and ends with the status for bad input. */
-export function refuse(problems: readonly string[]): never {
-  process.stderr.write(`${problems.join('\n')}\n`)
-  process.exit(EXIT.badInput)
-}
-
-function read<T>(path: string, parse: (text: string) => Outcome<T, FileIssue>): T {
+function read<T>(run: CommandRun, path: string, parse: (text: string) => Outcome<T, FileIssue>): T {
   let text: string
   try {
     const { size } = statSync(path)
-    if (size > MOST_BYTES) refuse([issueLine(tooLarge(size), path)])
+    if (size > MOST_BYTES) run.refuse([issueLine(tooLarge(size), path)])
     text = readFileSync(path, 'utf8')
   } catch (error) {
-    return refuse([
+    if (error instanceof RunEnded) throw error
+    return run.refuse([
       `${path}: the whole file: It cannot be read (${(error as Error).message}). Expected: a file.`,
     ])
   }
   const outcome = parse(text)
-  return outcome.ok ? outcome.value : refuse(outcome.issues.map((issue) => issueLine(issue, path)))
+  return outcome.ok ? outcome.value : run.refuse(outcome.issues.map((issue) => issueLine(issue, path)))
 }
 
-const readBooks = (paths: readonly string[]): PriceBook[] =>
-  paths.flatMap((path) => bookFiles(path)).map((path) => read(path, readPriceBook))
+const readBooks = (run: CommandRun, paths: readonly string[]): PriceBook[] =>
+  paths.flatMap((path) => bookFiles(path)).map((path) => read(run, path, readPriceBook))
 
 /** The question that the options ask about a plan file. */
-export function questionOf(plan: string, { book, month, reading }: CommonOptions): EstimateQuestion {
+export function questionOf(
+  run: CommandRun,
+  plan: string,
+  { book, month, reading }: CommonOptions,
+): EstimateQuestion {
   const asked = parseYearMonth(month)
-  if (!asked) refuse([`--month: Found "${month}". Expected: a month such as 2027-03, from 2000 to 2100.`])
-  return { plan: read<Plan>(plan, readPlan), books: readBooks(book), month: asked!, reading }
+  if (!asked)
+    return run.refuse([`--month: Found "${month}". Expected: a month such as 2027-03, from 2000 to 2100.`])
+  return { plan: read<Plan>(run, plan, readPlan), books: readBooks(run, book), month: asked, reading }
 }
 
 /** Its answer; ends the run where there is none. */
-export function reportOf(path: string, question: EstimateQuestion, pricing?: PlanPricing): EstimateReport {
+export function reportOf(
+  run: CommandRun,
+  path: string,
+  question: EstimateQuestion,
+  pricing?: PlanPricing,
+): EstimateReport {
   const found = askEstimate(question, undefined, pricing)
   if (found.ok) return found.value
   const files = { books: '--book', plan: path, machine: '--machine' }
-  return refuse(found.issues.map((issue) => issueLine(issue, files[issue.in])))
+  return run.refuse(found.issues.map((issue) => issueLine(issue, files[issue.in])))
 }
 
 /** Names the machines that are in no total, and why, and lets the run end by it. */
-export function sayUnpriced({ unpriced, month }: EstimateReport): void {
+export function sayUnpriced(run: CommandRun, { unpriced, month }: EstimateReport): void {
   if (unpriced.length === 0) return
   const lines = unpriced.map(({ name, problem }) => `${name} is in no total: ${problem}`)
-  process.stderr.write(
+  run.complain(
     `${lines.join('\n')}\nThe month ${month} is priced without ${unpriced.length === 1 ? 'it' : 'them'}.\n`,
   )
-  process.exitCode ??= EXIT.unpriced
+  run.endWith(EXIT.unpriced)
 }
