@@ -1,7 +1,5 @@
 import { valueOf } from '../testing/valueOf.ts'
 import { describe, expect, test } from 'vitest'
-import { billingMonth } from '../calendar/billingMonth.ts'
-import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
 import { toDecimal, trimDecimal } from '../quantity/decimal.ts'
@@ -9,28 +7,12 @@ import { add, ZERO } from '../quantity/exact.ts'
 import { gib, instant } from '../quantity/units.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
-import { weekOf } from '../testing/weeks.ts'
-import { chargeTitle } from '../../wording/charge.ts'
+import { MARCH, NEVER, PRINTED_MARCH, ruleLines } from '../testing/ruleLines.ts'
 import { hardwareReads } from './chargeReads.ts'
 import { computeCharges } from './computeCharges.ts'
 import { estimateMachine } from './estimateMachine.ts'
-import { hourByState } from './hourByState.ts'
 import { machineTotal } from './machineTotal.ts'
 import { meteredMonth } from './meteredMonth.ts'
-
-/** March 2027 has 744 hours; the office week is on for 230 of them, and goes off and comes back at once. */
-const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
-const PRINTED = billingMonth('2027-03' as YearMonth, 'Etc/UTC', '730-hours')
-const NEVER = weekOf('Etc/UTC', [])
-function linesOf(
-  part: Partial<Machine>,
-  { week = OFFICE_WEEK, book = RULE_BOOK, month = MARCH } = {},
-): string[] {
-  const estimate = valueOf(estimateMachine({ resolved: resolved(part, week, book), month }))
-  return estimate.charges.map(
-    (charge) => `${chargeTitle(charge)}: ${trimDecimal(toDecimal(charge.amount, 6))}`,
-  )
-}
 
 const alwaysOn = { off: 'running' } as const
 
@@ -183,7 +165,7 @@ describe('each way of charging, reckoned by hand', () => {
       ],
     ],
   ])('%s', (_, part, expected) => {
-    expect(linesOf(part)).toEqual(expected)
+    expect(ruleLines(part)).toEqual(expected)
   })
 })
 
@@ -192,7 +174,7 @@ describe('off by deletion', () => {
   const systemDisk = { kind: 'steps', roomGiB: gib(128), goes: true, snapshots } as const
 
   test('a disk that goes is there for 230 of 744 h; 23 times 6 GiB are brought back from a snapshot', () => {
-    expect(linesOf({ off: 'deleted', systemDisk })).toEqual([
+    expect(ruleLines({ off: 'deleted', systemDisk })).toEqual([
       'Machine time: 47.541',
       'System disk: 3.048118', // 9.86 × 230 ÷ 744
       'System disk, snapshots: 0.3', // 6 GiB × 0.05
@@ -201,7 +183,7 @@ describe('off by deletion', () => {
   })
 
   test('what does not go with the machine is left over: a disk in full, an address at its unattached rate', () => {
-    const left = linesOf({
+    const left = ruleLines({
       off: 'deleted',
       systemDisk,
       dataDisks: [{ kind: 'steps', roomGiB: gib(32) }],
@@ -214,7 +196,7 @@ describe('off by deletion', () => {
       'Public address, while on: 0.828',
       'Public address, unattached: 3.7008', // 514 × 0.0072
     ])
-    const given = linesOf({ off: 'deleted', systemDisk, address: 'fixed', addressGoes: true })
+    const given = ruleLines({ off: 'deleted', systemDisk, address: 'fixed', addressGoes: true })
     expect(given.at(-1)).toBe('Public address, while on: 0.828')
   })
 })
@@ -245,57 +227,19 @@ test('worked example 10: 500 h of 744 at 0.10 in three bands cost 22.32 + 20.088
   expect(toDecimal(total, 3)).toBe('46.428')
 })
 
-describe('a minimum for each machine and month', () => {
-  const minimum = (text: string): PriceBook => ({
-    ...RULE_BOOK,
-    billing: { ...RULE_BOOK.billing, minimumPerMachineMonth: text },
-  })
-
-  test('charges what is missing to it: 60 − (47.541 + 9.86)', () => {
-    expect(linesOf({}, { book: minimum('60') })).toEqual([
-      'Machine time: 47.541',
-      'System disk: 9.86',
-      'Missing to the minimum of the month: 2.599',
-    ])
-    expect(linesOf({}, { book: minimum('60'), month: PRINTED }).at(-1)).toBe(
-      'Missing to the minimum of the month: 3.493589',
-    )
-  })
-
-  test('charges nothing where the rest reaches it, to the last digit', () => {
-    expect(linesOf({}, { book: minimum('57.401') })).toEqual(linesOf({}))
-    expect(linesOf({}, { book: minimum('57.4011') }).at(-1)).toBe(
-      'Missing to the minimum of the month: 0.0001',
-    )
-  })
-
-  test('is asked for in a month in which there is a machine, if only for an hour, and in no other', () => {
-    const book = minimum('60')
-    const hour = weekOf('Etc/UTC', [{ day: 0, from: 600, to: 660 }])
-    const deleted = { off: 'deleted', address: 'none' } as const
-    const total = (week: typeof NEVER, of = book): string =>
-      trimDecimal(toDecimal(machineTotal(resolved(deleted, week, of), MARCH)!, 6))
-    expect(total(hour)).toBe('60')
-    expect(total(NEVER)).toBe(total(NEVER, RULE_BOOK))
-  })
-
-  test('is the minimum of no single hour', () => {
-    const hours = (book: PriceBook): string[] =>
-      hourByState(resolved({}, OFFICE_WEEK, book), MARCH).map(({ amount }) => toDecimal(amount, 6))
-    expect(hours(minimum('60'))).toEqual(hours(RULE_BOOK))
-  })
-})
-
 describe('the month read as 730 hours', () => {
   test('an hourly rate always on is 730 times the rate; a monthly rate is the rate', () => {
-    expect(linesOf(alwaysOn, { month: PRINTED })).toEqual(['Machine time: 150.891', 'System disk: 9.86'])
+    expect(ruleLines(alwaysOn, { month: PRINTED_MARCH })).toEqual([
+      'Machine time: 150.891',
+      'System disk: 9.86',
+    ])
   })
 
   test('230 of 744 h count 230 × 730 ÷ 744 h; a cap of 650 h stays one', () => {
-    expect(linesOf({}, { month: PRINTED })).toEqual(['Machine time: 46.646411', 'System disk: 9.86'])
+    expect(ruleLines({}, { month: PRINTED_MARCH })).toEqual(['Machine time: 46.646411', 'System disk: 9.86'])
     const own = { kind: 'own', roomGiB: gib(60) }
     expect(
-      linesOf({ size: 'flat', terms: 'flat', ...alwaysOn, systemDisk: own }, { month: PRINTED }),
+      ruleLines({ size: 'flat', terms: 'flat', ...alwaysOn, systemDisk: own }, { month: PRINTED_MARCH }),
     ).toEqual(['Machine time: 8.58', 'Machine time, beyond the cap: 0'])
   })
 })
@@ -306,13 +250,13 @@ test('bands of traffic end where they are written to end, in tenths too', () => 
     ...RULE_BOOK,
     prices: { ...RULE_BOOK.prices, east: { ...RULE_BOOK.prices.east!, trafficOut } },
   }
-  const lines = linesOf({ trafficOutGiB: gib(12.5) }, { book })
+  const lines = ruleLines({ trafficOutGiB: gib(12.5) }, { book })
   // 0.1 at 1, 0.2 at 2, and 12.2 at 0.5
   expect(lines.slice(-3).map((line) => line.split(': ')[1])).toEqual(['0.1', '0.4', '6.1'])
 })
 
 test('a machine that is never on costs what is left: its disk', () => {
-  expect(linesOf({}, { week: NEVER })).toEqual(['Machine time: 0', 'System disk: 9.86'])
+  expect(ruleLines({}, { week: NEVER })).toEqual(['Machine time: 0', 'System disk: 9.86'])
 })
 
 describe('a price that the book does not have is said, never left out of a figure', () => {

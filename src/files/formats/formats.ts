@@ -5,7 +5,9 @@ import { needs } from '../plan/needsSchema.ts'
 import * as plan from '../plan/planSchema.ts'
 import { setup } from '../plan/setupSchema.ts'
 import { weekSchema, window, windows } from '../plan/weekSchema.ts'
+import { changeTime, stateRow } from '../priceBook/billingSchema.ts'
 import * as book from '../priceBook/priceBookSchema.ts'
+import { address, changingAddress, regionPrices } from '../priceBook/regionPricesSchema.ts'
 import { currency, date, id, price, room } from '../reading/rules.ts'
 import { scheduleFeedSchema } from '../timers/scheduleFeedSchema.ts'
 import { jsonSchemaOf, type JsonSchema } from './jsonSchemaOf.ts'
@@ -21,7 +23,7 @@ interface Format {
 }
 
 const { command, disk, form, longGap, machine, PLAN_VERSION, planSchema } = plan
-const { address, changeTime, changingAddress, diskKind, image, region, regionPrices, size, stateRow } = book
+const { diskKind, image, region, size } = book
 
 export const FORMATS: readonly Format[] = [
   {

@@ -1,11 +1,6 @@
 import Joi from 'joi'
 import type {
-  AddressPrice,
-  BillingRules,
-  ChangeTime,
-  ChangingAddressPrice,
   DiskKind,
-  DiskPrice,
   Family,
   FreeAllowance,
   HibernationRules,
@@ -14,16 +9,11 @@ import type {
   PerformanceRule,
   PriceBook,
   Quotas,
-  RebateBand,
   Region,
-  RegionPrices,
   Size,
   SizeChoice,
-  SizePrice,
-  StateRow,
   Steps,
   Terms,
-  TermsPrice,
 } from '../../core/catalogue/priceBook.ts'
 import {
   byKey,
@@ -43,63 +33,12 @@ import {
   timeZone,
   type Fields,
 } from '../reading/rules.ts'
+import { billing, states } from './billingSchema.ts'
+import { MOST_KINDS, MOST_REGIONS, MOST_SIZES } from './bookLimits.ts'
+import { regionPrices } from './regionPricesSchema.ts'
 
 export const PRICE_BOOK_KIND = 'notchgauge/price-book'
 export const PRICE_BOOK_VERSION = 1
-
-const MOST_SIZES = 5_000
-const MOST_REGIONS = 200
-const MOST_KINDS = 100
-
-export const changeTime = objectOf<ChangeTime>({
-  seconds: need(count(86_400)),
-  secondsPerGiB: Joi.number().min(0).max(3_600).description('On top, for each GiB of memory.'),
-  secondsPerRestoredGiB: Joi.number()
-    .min(0)
-    .max(3_600)
-    .description('On top, for each GiB that a snapshot brings back.'),
-})
-
-export const stateRow = objectOf<StateRow>({
-  address: need(Joi.valid('attachedOn', 'attachedOff', 'unattached', 'none')).description(
-    'Which address rate applies.',
-  ),
-  compute: need(Joi.boolean()),
-  disks: need(Joi.boolean()),
-  leave: changeTime,
-  licence: need(Joi.boolean()),
-  memoryImage: need(Joi.boolean()),
-  return: changeTime,
-}).description(
-  'Which meters run in a state. leave and return are the times to go into it and to come back; they are charged as running.',
-)
-
-const states = objectOf<PriceBook['states']>({
-  deallocated: stateRow,
-  deleted: stateRow,
-  hibernated: stateRow,
-  running: need(stateRow),
-  stopped: stateRow,
-}).description('A state that is missing is one that the provider does not have.')
-
-const billing = objectOf<BillingRules>({
-  incrementSeconds: need(Joi.number().integer().min(1).max(86_400)),
-  longRunRebate: listOf(
-    objectOf<RebateBand>({ rateShare: need(price), upToShare: need(price) }),
-    20,
-  ).description(
-    'On-demand rates that fall as the machine’s share of the month grows; each band for its own hours only. The last band goes up to 1.',
-  ),
-  minimumPerMachineMonth: price.description(
-    'What a machine costs at the least in a month in which there is one, if only for a second.',
-  ),
-  minimumSeconds: need(count(86_400)),
-  vcpuPerCore: Joi.number()
-    .integer()
-    .min(1)
-    .max(16)
-    .description('vCPU that one physical core stands for, where sizes have cores.'),
-}).description('charged seconds = ceil(max(length, minimum) / increment) × increment, for each run.')
 
 const quota = count(100_000)
 
@@ -251,57 +190,6 @@ export const terms = objectBy<Terms>('kind', {
     'Charged while the machine exists; after capHours of a month nothing more.',
   ),
 })
-
-const attached = { attachedOff: need(price), attachedOn: need(price) }
-
-export const address = objectOf<AddressPrice>({ ...attached, unattached: need(price) }).description(
-  'Per hour.',
-)
-
-export const changingAddress = objectOf<ChangingAddressPrice>({
-  ...attached,
-  unattached: price,
-}).description('Given up with the machine: the rate of one that nothing holds need not stand there.')
-
-const sizeRates = {
-  perCoreHour: price,
-  perGiBHour: price,
-  perHour: price,
-  perMonth: price,
-  perVcpuHour: price,
-}
-
-const sizePrice = objectOf<SizePrice>({
-  terms: byKey(id, objectOf<TermsPrice>({ interruption: label(60), ...sizeRates, upFront: price }), 20),
-  ...sizeRates,
-  zones: Joi.array().items(id).min(1).max(26).unique(),
-}).description('The rates add up. Beside terms: on demand.')
-
-const stepKey = Joi.string().pattern(/^\d{1,7}(\.\d{1,4})?$/)
-
-const diskPrice = objectOf<DiskPrice>({
-  perExtraIopsMonth: price,
-  perExtraMegabytesPerSecondMonth: price,
-  perGiBMonth: price,
-  perMonthByStep: byKey(stepKey, price, 60).description('A price for every step of the kind.'),
-  perTenThousandOperations: price,
-})
-
-export const regionPrices = objectOf<RegionPrices>({
-  sizes: need(byKey(id, sizePrice, MOST_SIZES)),
-  addresses: need(objectOf<RegionPrices['addresses']>({ changing: changingAddress, fixed: address })),
-  disks: need(byKey(id, diskPrice, MOST_KINDS)),
-  memoryImagePerGiBMonth: price,
-  restorePerGiB: price.description('Once for each GiB that a snapshot brings back.'),
-  snapshotPerGiBMonth: price,
-  trafficOut: listOf(
-    objectOf<NonNullable<RegionPrices['trafficOut']>[number]>({
-      perGiB: need(price),
-      upToGiB: Joi.number().greater(0),
-    }),
-    20,
-  ).description('Bands in order, filled by all machines of the account; the last one has no end.'),
-}).description('A size or disk kind without an entry is not sold in the region.')
 
 /** A price book as it stands in its file. */
 interface PriceBookFile extends PriceBook {

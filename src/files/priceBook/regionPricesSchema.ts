@@ -1,0 +1,62 @@
+import Joi from 'joi'
+import type {
+  AddressPrice,
+  ChangingAddressPrice,
+  DiskPrice,
+  RegionPrices,
+  SizePrice,
+  TermsPrice,
+} from '../../core/catalogue/priceBook.ts'
+import { byKey, id, label, listOf, need, objectOf, price } from '../reading/rules.ts'
+import { MOST_KINDS, MOST_SIZES } from './bookLimits.ts'
+
+const attached = { attachedOff: need(price), attachedOn: need(price) }
+
+export const address = objectOf<AddressPrice>({ ...attached, unattached: need(price) }).description(
+  'Per hour.',
+)
+
+export const changingAddress = objectOf<ChangingAddressPrice>({
+  ...attached,
+  unattached: price,
+}).description('Given up with the machine: the rate of one that nothing holds need not stand there.')
+
+const sizeRates = {
+  perCoreHour: price,
+  perGiBHour: price,
+  perHour: price,
+  perMonth: price,
+  perVcpuHour: price,
+}
+
+const sizePrice = objectOf<SizePrice>({
+  terms: byKey(id, objectOf<TermsPrice>({ interruption: label(60), ...sizeRates, upFront: price }), 20),
+  ...sizeRates,
+  zones: Joi.array().items(id).min(1).max(26).unique(),
+}).description('The rates add up. Beside terms: on demand.')
+
+const stepKey = Joi.string().pattern(/^\d{1,7}(\.\d{1,4})?$/)
+
+const diskPrice = objectOf<DiskPrice>({
+  perExtraIopsMonth: price,
+  perExtraMegabytesPerSecondMonth: price,
+  perGiBMonth: price,
+  perMonthByStep: byKey(stepKey, price, 60).description('A price for every step of the kind.'),
+  perTenThousandOperations: price,
+})
+
+export const regionPrices = objectOf<RegionPrices>({
+  sizes: need(byKey(id, sizePrice, MOST_SIZES)),
+  addresses: need(objectOf<RegionPrices['addresses']>({ changing: changingAddress, fixed: address })),
+  disks: need(byKey(id, diskPrice, MOST_KINDS)),
+  memoryImagePerGiBMonth: price,
+  restorePerGiB: price.description('Once for each GiB that a snapshot brings back.'),
+  snapshotPerGiBMonth: price,
+  trafficOut: listOf(
+    objectOf<NonNullable<RegionPrices['trafficOut']>[number]>({
+      perGiB: need(price),
+      upToGiB: Joi.number().greater(0),
+    }),
+    20,
+  ).description('Bands in order, filled by all machines of the account; the last one has no end.'),
+}).description('A size or disk kind without an entry is not sold in the region.')

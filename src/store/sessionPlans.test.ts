@@ -1,0 +1,181 @@
+import 'fake-indexeddb/auto'
+import { readFileSync } from 'node:fs'
+import { afterEach, describe, expect, test, vi } from 'vitest'
+import { readPlan } from '../files/plan/planFile.ts'
+import { readPriceBook } from '../files/priceBook/priceBookFile.ts'
+import { renamePlan, takeChoice } from './commands.ts'
+import { openDatabase, SCHEMA_STEPS, type NotchgaugeDatabase } from './database.ts'
+import { loadPlan } from './planStore.ts'
+import type { Demo } from './openStored.ts'
+import { Session } from './session.ts'
+
+const NAME = 'timetable-loadgen'
+
+function demo(): Demo {
+  const plan = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
+  const book = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
+  if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
+  return { plan: plan.value, books: [book.value] }
+}
+
+const opened: { session: Session; db: NotchgaugeDatabase }[] = []
+let count = 0
+
+async function open(
+  name = `test-${(count += 1)}`,
+): Promise<{ session: Session; db: NotchgaugeDatabase; name: string }> {
+  const db = openDatabase(name)
+  const session = new Session(db, () => Promise.resolve(demo()))
+  await session.open()
+  opened.push({ session, db })
+  return { session, db, name }
+}
+
+afterEach(() => {
+  for (const { session, db } of opened.splice(0)) {
+    session.close()
+    db.close()
+  }
+})
+
+const saved = (session: Session): Promise<void> =>
+  vi.waitFor(() => expect(session.settled()).toBe(true), 20_000)
+
+const sizeOf = (session: Session): string | undefined =>
+  session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
+
+const takeKite = takeChoice(NAME, { decision: 'size', size: 'kite-4-16' })
+
+test('as many steps can be taken back before a reload as after it', async () => {
+  const { session, name } = await open()
+  for (let i = 0; i < 310; i += 1) session.edit(`rename ${i}`, renamePlan(`Plan ${i}`))
+  await saved(session)
+  const { session: again } = await open(name)
+  const steps = (of: Session): number => {
+    let count = 0
+    for (; of.snapshot().undoLabel !== undefined; count += 1) of.undo()
+    return count
+  }
+  expect(again.earlier().length).toBe(session.earlier().length)
+  expect(again.snapshot().undoLabel).toBe('rename 309')
+  again.close()
+  expect(steps(session)).toBe(300)
+  expect(session.snapshot().plan.name).toBe('Plan 9')
+})
+
+describe('several plans', () => {
+  const other = (name: string) => ({ ...demo().plan, name, machines: demo().plan.machines.slice(0, 2) })
+
+  test('nothing is said of the demo once another plan is open', async () => {
+    const { session, name } = await open()
+    session.edit('kite', takeKite)
+    expect(session.snapshot().welcome).toBe(true)
+    session.replace('import', other('Mine'))
+    expect(session.snapshot().welcome).toBe(false)
+    await saved(session)
+    expect((await open(name)).session.snapshot()).toMatchObject({ welcome: false, plan: { name: 'Mine' } })
+  })
+
+  test('the open one is laid aside, and comes back as it was', async () => {
+    const { session, name } = await open()
+    session.edit('kite', takeKite)
+    await session.openPlan(other('Spare'))
+    await saved(session)
+    expect(session.snapshot().plan).toMatchObject({ name: 'Spare', machines: [{}, {}] })
+    const [kept] = await session.shelf.list()
+    expect(kept).toMatchObject({ name: demo().plan.name, machines: 14, archived: false })
+    const reloaded = (await open(name)).session
+    expect(reloaded.snapshot().plan.name).toBe('Spare')
+    const back = await reloaded.shelf.get(kept!.id)
+    await reloaded.openPlan(back?.ok ? back.value : other('none'))
+    expect(sizeOf(reloaded)).toBe('kite-4-16')
+    reloaded.undo()
+    expect(reloaded.snapshot().plan.name).toBe('Spare')
+  })
+
+  test('are archived and deleted, and a full storage leaves the open one open', async () => {
+    const { session, db } = await open()
+    await session.openPlan(other('Spare'))
+    const [kept] = await session.shelf.list()
+    await session.shelf.archive(kept!.id, true)
+    expect((await session.shelf.list())[0]!.archived).toBe(true)
+    await session.shelf.delete(kept!.id)
+    expect(await session.shelf.list()).toEqual([])
+    expect(await session.shelf.get(kept!.id)).toBeUndefined()
+    vi.spyOn(db.shelf, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
+    await session.openPlan(other('Third'))
+    expect(session.snapshot().plan.name).toBe('Spare')
+    expect(session.snapshot()).toMatchObject({ saveProblem: { code: 'full' }, staysOpen: true })
+  })
+
+  test('one that lies on the shelf is kept there as it is when another takes its place', async () => {
+    const { session } = await open()
+    await session.openPlan(other('Spare'))
+    session.edit('call it Mine', renamePlan('Mine'))
+    session.replace('start anew', { ...other('Anew'), machines: [] })
+    await saved(session)
+    expect(session.snapshot().plan.name).toBe('Anew')
+    await vi.waitFor(async () =>
+      expect((await session.shelf.list()).map(({ name }) => name)).toEqual([demo().plan.name, 'Mine']),
+    )
+    session.undo()
+    expect(session.snapshot().plan.name).toBe('Mine')
+  })
+
+  test('earlier states of the open one can be looked at', async () => {
+    const { session } = await open()
+    session.edit('A', renamePlan('A'))
+    session.edit('B', renamePlan('B'))
+    await saved(session)
+    expect(session.earlier().map(({ label, plan }) => [label, plan()?.name])).toEqual([
+      ['B', 'A'],
+      ['A', demo().plan.name],
+    ])
+    expect(session.snapshot().plan.name).toBe('B')
+  })
+})
+
+describe('the tables', () => {
+  test('versions only grow, and each step but the first can change what is stored', () => {
+    SCHEMA_STEPS.forEach(({ version }, i) => expect(version).toBe(i + 1))
+  })
+
+  test('a database of an older version is opened and its rows are carried over', async () => {
+    const { session, db } = await open('older')
+    session.edit('smaller', takeKite)
+    await saved(session)
+    session.close()
+    db.close()
+
+    const newer = openDatabase('older', [
+      ...SCHEMA_STEPS,
+      {
+        version: SCHEMA_STEPS.length + 1,
+        stores: { notes: 'id' },
+        upgrade: async (transaction) => {
+          await transaction.table('plan').toCollection().modify({ welcome: false })
+        },
+      },
+    ])
+    const loaded = await loadPlan(newer)
+    expect(loaded?.ok && loaded.value).toMatchObject({ welcome: false, cursor: 1 })
+    expect(loaded?.ok && loaded.value.edits[0]?.label).toBe('smaller')
+    expect(newer.tables.map(({ name }) => name)).toContain('notes')
+    newer.close()
+  })
+
+  test('price books of the first version, one a provider, become editions', async () => {
+    const [book] = demo().books
+    const old = openDatabase('first-version', SCHEMA_STEPS.slice(0, 1))
+    await old.table('books').put({ provider: 'fennmark', file: { ...book! } })
+    old.close()
+    const { session } = await open('first-version')
+    expect(session.snapshot().books.map(({ edition }) => edition)).toEqual([book!.edition])
+    expect(
+      opened
+        .at(-1)!
+        .db.tables.map(({ name }) => name)
+        .sort(),
+    ).toEqual(['editions', 'edits', 'plan', 'seals', 'shelf'])
+  })
+})
