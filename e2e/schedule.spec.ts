@@ -81,7 +81,7 @@ test('the week is filled, a day copied, a second clock shown', async ({ page }) 
   await expect(times('Monday')).toHaveValue('03:30–17:00')
   await page.getByRole('button', { name: /Painting snaps to/ }).click()
   await page.getByRole('option', { name: '60 min' }).click()
-  await bench.drag(await bench.at(5, 9.2), await bench.at(5, 10.7))
+  await bench.paint([5, 9.2], [5, 10.7])
   await expect(times('Saturday')).toHaveValue('09:00–11:00')
 })
 

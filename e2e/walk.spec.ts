@@ -28,7 +28,7 @@ test('with the mouse only', async ({ page }) => {
   expect(changing).toBeLessThan(smaller)
 
   await page.getByRole('link', { name: 'Week' }).click()
-  await bench.drag(await bench.at(4, 18), await bench.at(4, 16.5))
+  await bench.paint([4, 18], [4, 16.5])
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('08:00–16:30')
   const painted = await bench.total()
   expect(painted).toBeLessThan(changing)

@@ -23,7 +23,7 @@ test('the brush paints a block of days off', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open(WEEK)
   await page.getByRole('radio', { name: /Off/ }).click()
-  await bench.drag(await bench.at(0, 12.1), await bench.at(4, 12.9))
+  await bench.paint([0, 12.1], [4, 12.9])
   for (const day of ['Monday', 'Wednesday', 'Friday']) {
     await expect(page.getByRole('textbox', { name: `${day}, times on` })).toHaveValue(
       '08:00–12:00, 13:00–18:00',

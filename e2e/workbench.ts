@@ -1,5 +1,6 @@
 import { expect, type Download, type Locator, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
+import type { View } from '../src/screens/workbench/views.ts'
 
 /** How the tests speak of the screen: by what a person sees and hears. */
 export class Workbench {
@@ -31,6 +32,20 @@ export class Workbench {
     await this.saved()
     await this.page.reload()
     await this.priced()
+  }
+
+  /** Waits until a view shows all that it works out after the figures. */
+  async viewSettled(view: View): Promise<void> {
+    await this.settled()
+    if (view === 'week') {
+      await expect(this.page.getByRole('region', { name: 'What to be in each gap' })).toBeVisible()
+      await expect(this.page.getByRole('region', { name: 'Next to this week' })).not.toHaveAttribute(
+        'aria-busy',
+      )
+    }
+    if (view === 'bench') {
+      await expect(this.page.getByTestId('bench')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+    }
   }
 
   machine(name: string): Locator {
@@ -84,11 +99,14 @@ export class Workbench {
     return { x: box.x + (hour / 24) * box.width, y: box.y + ((day + 0.5) / 7) * box.height }
   }
 
-  async drag(from: { x: number; y: number }, to: { x: number; y: number }): Promise<void> {
-    await this.page.mouse.move(from.x, from.y)
+  /** Paints from one time of the week to another: day and hour each. What comes above may move the grid meanwhile. */
+  async paint(from: readonly [number, number], to: readonly [number, number]): Promise<void> {
+    const start = await this.at(...from)
+    await this.page.mouse.move(start.x, start.y)
     await this.page.mouse.down()
-    await this.page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2)
-    await this.page.mouse.move(to.x, to.y)
+    const end = await this.at(...to)
+    await this.page.mouse.move((start.x + end.x) / 2, (start.y + end.y) / 2)
+    await this.page.mouse.move(end.x, end.y)
     await this.page.mouse.up()
   }
 
