@@ -1,8 +1,20 @@
 import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { describe, expect, test } from 'vitest'
-import { exactNumber, parseDecimal, roundTo, toDecimal } from './decimal.ts'
-import { add, compare, divide, exact, multiply, subtract, toNumber, type Exact } from './exact.ts'
+import { exactNumber, parseDecimal, roundTo, toDecimal, trimDecimal } from './decimal.ts'
+import {
+  add,
+  compare,
+  divide,
+  exact,
+  isZero,
+  multiply,
+  sign,
+  subtract,
+  toNumber,
+  ZERO,
+  type Exact,
+} from './exact.ts'
 import { roundParts } from './roundParts.ts'
 
 const anyExact: fc.Arbitrary<Exact> = fc
@@ -22,6 +34,42 @@ test('arithmetic agrees with a rational number library', () => {
     }),
     { seed: 31, numRuns: 400 },
   )
+})
+
+test('the same number is the same, however it is written; products and quotients are in lowest terms', () => {
+  const half = { n: 2n, d: 4n }
+  expect([compare(half, { n: 1n, d: 2n }), compare(half, half)]).toEqual([0, 0])
+  expect([compare({ n: 1n, d: 4n }, half), compare({ n: 3n, d: 4n }, half)]).toEqual([-1, 1])
+  expect(multiply(half, { n: 2n, d: 3n })).toEqual({ n: 1n, d: 3n })
+  expect(divide(half, { n: -2n, d: 3n })).toEqual({ n: -3n, d: 4n })
+  expect(add(ZERO, half)).toBe(half)
+  expect(add(half, { n: 0n, d: 9n })).toBe(half)
+})
+
+test('what is above, at and below zero is told apart', () => {
+  const numbers = [
+    { n: 3n, d: 7n },
+    { n: 0n, d: 7n },
+    { n: -3n, d: 7n },
+  ]
+  expect(numbers.map(sign)).toEqual([1, 0, -1])
+  expect(numbers.map(isZero)).toEqual([false, true, false])
+})
+
+test('a number to draw by is as near as a float can be, however long its parts are', () => {
+  const parts = 10n ** 40n
+  expect([toNumber({ n: 5n, d: 4n }), toNumber({ n: -5n, d: 4n })]).toEqual([1.25, -1.25])
+  expect(toNumber({ n: 1_234n * parts + parts / 8n, d: parts })).toBe(1_234.125)
+})
+
+test('sums of more denominators than are kept are right', () => {
+  let sum = ZERO
+  let checked = new Fraction(0)
+  for (let d = 1n; d <= 90n; d += 1n) {
+    sum = add(sum, { n: 1n, d })
+    checked = checked.add(new Fraction(1n, d))
+  }
+  expect(fraction(sum).equals(checked)).toBe(true)
 })
 
 test('dividing by zero is a bug, not a number', () => {
@@ -49,6 +97,16 @@ test('a number is read as the decimal that it was written as', () => {
 })
 
 describe('decimals', () => {
+  test.each([
+    ['0.5000', '0.5'],
+    ['10.00', '10'],
+    ['100', '100'],
+    ['0.0050', '0.005'],
+    ['1.0001', '1.0001'],
+  ])('%s without what says nothing is %s', (text, trimmed) => {
+    expect(trimDecimal(text)).toBe(trimmed)
+  })
+
   test.each([
     ['0.2067', '0.2067'],
     ['-3.5', '-3.5000'],
