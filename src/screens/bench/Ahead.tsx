@@ -2,22 +2,22 @@
 
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { memo } from 'react'
-import { Bar, BarChart, CartesianGrid, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
 import type { AheadEnd, AheadMonth } from '../../core/wholePlan/planAhead.ts'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import { add, subtract, toNumber, ZERO } from '../../core/quantity/exact.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
-import { currencySymbol, formatAmount, formatMoney } from '../../wording/money'
+import { formatAmount, formatMoney } from '../../wording/money'
 import { readingText } from '../../wording/reading'
 import { formatMonth, monthName } from '../../wording/time'
+import { lazyPart } from '../../interface/lazyPart'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 import { planCurrency } from '../../core/meter/planTotals.ts'
 import { BenchSection, BenchTitle } from './BenchSection'
 
-const HEIGHT = 150
+const AheadBars = lazyPart(() => import('./AheadBars'), 'AheadBars', { drawing: 150 })
 
 interface AheadProps {
   readonly part: Extract<OverviewPart, { kind: 'ahead' }> | undefined
@@ -44,7 +44,6 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
     ),
     ...(leftOut.length > 0 ? [`${formatMonth(month)}: without ${leftOut.join(', ')}, no price`] : []),
   ])
-  const text = { fontSize: 11, fill: 'var(--ink-2)' }
   const points = months.map(({ month, planned, committed }) => ({
     month: `${monthName(month).slice(0, 3)}${month.endsWith('-01') || month === now ? ` ${yearMonthParts(month).year % 100}` : ''}`,
     committed: toNumber(committed),
@@ -59,47 +58,7 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
         </small>
       </BenchTitle>
       <Figure aria-hidden="true">
-        <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 600, height: HEIGHT }}>
-          <BarChart
-            data={points}
-            margin={{ top: 10, right: 48, bottom: 0, left: 4 }}
-            accessibilityLayer={false}
-          >
-            <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="month"
-              tickLine={false}
-              axisLine={{ stroke: 'var(--plate-edge)' }}
-              tick={text}
-              height={20}
-              interval={0}
-            />
-            <YAxis
-              tickLine={false}
-              axisLine={false}
-              tick={text}
-              width={52}
-              tickFormatter={(value: number) => `${currencySymbol(currency)} ${value}`}
-            />
-            <Bar
-              dataKey="committed"
-              stackId="month"
-              fill="var(--off)"
-              isAnimationActive={false}
-              maxBarSize={38}
-            />
-            <Bar dataKey="rest" stackId="month" fill="var(--run)" isAnimationActive={false} maxBarSize={38} />
-            {budget && (
-              <ReferenceLine
-                y={toNumber(budget)}
-                stroke="var(--leak)"
-                strokeDasharray="6 4"
-                ifOverflow="extendDomain"
-                label={{ value: 'budget', position: 'right', fontSize: 11, fill: 'var(--leak)' }}
-              />
-            )}
-          </BarChart>
-        </ResponsiveContainer>
+        <AheadBars points={points} currency={currency} budget={budget && toNumber(budget)} />
         <Caption>
           <i data-part="rest" /> as planned <i data-part="committed" /> of it committed, used or not
         </Caption>

@@ -12,14 +12,13 @@ import { setMoney } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface BudgetDialogProps {
-  readonly isOpen: boolean
   readonly onClose: () => void
 }
 
 /** What a month may cost, and money that is given once and lost at a date. */
-export function BudgetDialog({ isOpen, onClose }: BudgetDialogProps) {
+export function BudgetDialog({ onClose }: BudgetDialogProps) {
   return (
-    <Dialog title="Budget and credit" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Budget and credit" isOpen onClose={onClose}>
       <Fields />
       <Button onPress={onClose}>Done</Button>
     </Dialog>

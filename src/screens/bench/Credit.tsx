@@ -1,5 +1,6 @@
 'use client'
 
+import { lazyPart } from '../../interface/lazyPart'
 import { memo } from 'react'
 import styled from 'styled-components'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
@@ -7,11 +8,12 @@ import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
-import { CreditChart } from './CreditChart'
 import { EnoughToLast } from './EnoughToLast'
 import { creditEndText } from './creditEndText.ts'
 import { instantText } from './instantText.ts'
 import type { Overview } from './useOverview.ts'
+
+const CreditChart = lazyPart(() => import('./CreditChart'), 'CreditChart', { drawing: 170 })
 
 interface CreditProps {
   readonly part: Overview['credit'] | undefined

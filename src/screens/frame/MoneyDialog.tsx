@@ -18,14 +18,13 @@ import { setMoney } from '../../store/commands.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 
 interface MoneyDialogProps {
-  readonly isOpen: boolean
   readonly onClose: () => void
 }
 
 /** The currency of the plan, the rates that the person knows, and a tax on the total. */
-export function MoneyDialog({ isOpen, onClose }: MoneyDialogProps) {
+export function MoneyDialog({ onClose }: MoneyDialogProps) {
   return (
-    <Dialog title="Currency, exchange rates and tax" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Currency, exchange rates and tax" isOpen onClose={onClose}>
       <Fields />
       <Button onPress={onClose}>Done</Button>
     </Dialog>

@@ -1,16 +1,18 @@
 'use client'
 
 import { useMemo, useState, type ReactNode } from 'react'
-import { AddFromNeed } from '../bench/AddFromNeed'
-import { BudgetDialog } from '../bench/BudgetDialog'
-import { DeleteMany } from '../bench/DeleteMany'
-import { PlansDialog } from '../plans/PlansDialog'
-import { AboutDialog } from './AboutDialog'
-import { LifeDialog } from './LifeDialog'
-import { MoneyDialog } from './MoneyDialog'
+import { lazyPart } from '../../interface/lazyPart'
 import { PlanDialogsContext, type PlanDialog } from '../workbench/planDialogs.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+
+const AddFromNeed = lazyPart(() => import('../bench/AddFromNeed'), 'AddFromNeed', { says: false })
+const BudgetDialog = lazyPart(() => import('../bench/BudgetDialog'), 'BudgetDialog', { says: false })
+const DeleteMany = lazyPart(() => import('../bench/DeleteMany'), 'DeleteMany', { says: false })
+const PlansDialog = lazyPart(() => import('../plans/PlansDialog'), 'PlansDialog', { says: false })
+const AboutDialog = lazyPart(() => import('./AboutDialog'), 'AboutDialog', { says: false })
+const LifeDialog = lazyPart(() => import('./LifeDialog'), 'LifeDialog', { says: false })
+const MoneyDialog = lazyPart(() => import('./MoneyDialog'), 'MoneyDialog', { says: false })
 
 /** Dialogs of the plan that many places open: the bar, the bench, the palette. */
 export function PlanDialogs({ children }: { readonly children: ReactNode }) {
@@ -29,8 +31,8 @@ export function PlanDialogs({ children }: { readonly children: ReactNode }) {
         <DeleteMany names={new Set([machine.name])} onDeleted={leave} onClose={close} />
       )}
       {shown === 'plans' && <PlansDialog onClose={close} />}
-      <MoneyDialog isOpen={shown === 'money'} onClose={close} />
-      <BudgetDialog isOpen={shown === 'budget'} onClose={close} />
+      {shown === 'money' && <MoneyDialog onClose={close} />}
+      {shown === 'budget' && <BudgetDialog onClose={close} />}
     </PlanDialogsContext>
   )
 }

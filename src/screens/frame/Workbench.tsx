@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useMemo, useSyncExternalStore, type ReactNode } from 'react'
+import { memo, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
@@ -19,7 +19,7 @@ import { Notices } from './Notices'
 import { CommandPalette } from '../palette/CommandPalette'
 import { PlanDialogs } from './PlanDialogs'
 import { viewOptions } from '../workbench/views.ts'
-import { VIEW_SCREENS } from './viewScreens.ts'
+import { loadLikelyViews, VIEW_SCREENS } from './viewScreens.ts'
 import { Opening } from './Opening'
 import { pageSession } from './session'
 import { TopBar } from './TopBar'
@@ -143,6 +143,10 @@ function Summaries({ value, children }: { readonly value: WorkbenchValue; readon
     value.address.reading,
     value.address.view === 'bench',
   )
+  const { pending } = summaries
+  useEffect(() => {
+    if (!pending) void loadLikelyViews()
+  }, [pending])
   const newest = useMemo(() => {
     if (!machine || !result) return summaries
     const byName = new Map(summaries.byName).set(machine.name, summarise(machine.name, machine.size, result))

@@ -6,6 +6,8 @@ import { openDatabase } from '../../store/database.ts'
 import { warmOverview } from '../../workers/firstMonth.ts'
 import type { Demo } from '../../store/openStored.ts'
 import { Session } from '../../store/session.ts'
+import { readAddress } from '../workbench/address.ts'
+import { VIEW_SCREENS } from './viewScreens.ts'
 
 /** The demo passes the same gate as any file. */
 export async function loadDemo(): Promise<Demo> {
@@ -30,6 +32,9 @@ let opened: Session | undefined
 export function pageSession(): Session {
   if (!opened) {
     warmOverview()
+    // While the store is read, so that it is there when there is something to show.
+    const { view } = readAddress(new URLSearchParams(window.location.search))
+    VIEW_SCREENS[view].load().catch(() => undefined)
     opened = new Session(openDatabase(), loadDemo)
     void opened.open()
   }

@@ -1,26 +1,30 @@
-import type { ComponentType } from 'react'
-import { AccessScreen } from '../access/AccessScreen'
-import { BenchScreen } from '../bench/BenchScreen'
-import { BookScreen } from '../book/BookScreen'
-import { Gauge } from '../gauge/Gauge'
-import { HandOffScreen } from '../handoff/HandOffScreen'
-import { LedgerScreen } from '../ledger/LedgerScreen'
-import { MonthScreen } from '../month/MonthScreen'
-import { TermsScreen } from '../terms/TermsScreen'
-import { VariantsScreen } from '../variants/VariantsScreen'
-import { WeekScreen } from '../week/WeekScreen'
+import { lazyPart, type LazyPart } from '../../interface/lazyPart'
 import type { View } from '../workbench/views.ts'
 
-/** What each view shows. */
-export const VIEW_SCREENS: Record<View, ComponentType> = {
-  bench: BenchScreen,
-  'hand-off': HandOffScreen,
-  gauge: Gauge,
-  week: WeekScreen,
-  month: MonthScreen,
-  terms: TermsScreen,
-  access: AccessScreen,
-  variants: VariantsScreen,
-  ledger: LedgerScreen,
-  book: BookScreen,
+/** What each view shows; its code comes with the view. */
+export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
+  bench: lazyPart(() => import('../bench/BenchScreen'), 'BenchScreen'),
+  'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen'),
+  gauge: lazyPart(() => import('../gauge/Gauge'), 'Gauge'),
+  week: lazyPart(() => import('../week/WeekScreen'), 'WeekScreen'),
+  month: lazyPart(() => import('../month/MonthScreen'), 'MonthScreen'),
+  terms: lazyPart(() => import('../terms/TermsScreen'), 'TermsScreen'),
+  access: lazyPart(() => import('../access/AccessScreen'), 'AccessScreen'),
+  variants: lazyPart(() => import('../variants/VariantsScreen'), 'VariantsScreen'),
+  ledger: lazyPart(() => import('../ledger/LedgerScreen'), 'LedgerScreen'),
+  book: lazyPart(() => import('../book/BookScreen'), 'BookScreen'),
 }
+
+/** Those that are likely to be opened next, when nothing else is to be done. */
+const LIKELY: readonly View[] = ['gauge', 'week', 'bench', 'month', 'terms']
+
+/** One after the other, each in an idle moment; what does not come now comes when it is opened. */
+export async function loadLikelyViews(): Promise<void> {
+  for (const view of LIKELY) {
+    await new Promise<void>((resolve) => whenIdle(resolve))
+    await VIEW_SCREENS[view].load().catch(() => undefined)
+  }
+}
+
+const whenIdle = (then: () => void): unknown =>
+  'requestIdleCallback' in window ? requestIdleCallback(then, { timeout: 5_000 }) : setTimeout(then, 500)

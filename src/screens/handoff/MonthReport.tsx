@@ -1,5 +1,6 @@
 'use client'
 
+import { lazyPart } from '../../interface/lazyPart'
 import { useMemo, useRef } from 'react'
 import styled from 'styled-components'
 import { foldShares, type SharedMachine } from '../../core/wholePlan/foldShares.ts'
@@ -8,12 +9,13 @@ import { Button } from '../../interface/Button'
 import { currencyCode, formatAmount, formatMoney } from '../../wording/money'
 import { formatMonth } from '../../wording/time'
 import { Ahead } from '../bench/Ahead'
-import { CreditChart } from '../bench/CreditChart'
 import { creditEndText } from '../bench/creditEndText.ts'
 import { useOverview } from '../bench/useOverview.ts'
 import { download, fileName } from '../workbench/download'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { picturesOf } from './picturesOf.ts'
+
+const CreditChart = lazyPart(() => import('../bench/CreditChart'), 'CreditChart', { drawing: 170 })
 
 /** The month for those who pay: what it costs, what was saved, how long the money lasts. Fit for printing. */
 export function MonthReport() {

@@ -1,17 +1,13 @@
 'use client'
 
 import { memo, useDeferredValue, useMemo } from 'react'
-import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
-import { civilDate, weekdayOf } from '../../core/calendar/civil.ts'
-import { shownDays, type ShownDay } from '../../core/ledger/shownDays.ts'
+import { shownDays } from '../../core/ledger/shownDays.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
-import { lengthOf } from '../../core/quantity/units.ts'
 import { formatMoney } from '../../wording/money'
-import { PHASE_NAMES } from '../../wording/state'
-import { DAY_NAMES, formatDay, formatDuration, formatHours } from '../../wording/time'
+import { formatDay } from '../../wording/time'
+import { lazyPart } from '../../interface/lazyPart'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 
 interface DayByDayProps {
@@ -21,13 +17,7 @@ interface DayByDayProps {
   readonly leastHeight: number
 }
 
-interface DayBar {
-  /** A date can stand at both ends, where the provider's month begins or ends inside a local day. */
-  readonly at: number
-  readonly floor: number
-  readonly machineTime: number
-  readonly cost: ShownDay
-}
+const DayBars = lazyPart(() => import('./DayBars'), 'DayBars', { drawing: '100%' })
 
 /** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
 export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
@@ -39,48 +29,10 @@ export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
 const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayProps) {
   const { timeZone } = resolved.week
   const days = useMemo(() => shownDays(estimate, timeZone), [estimate, timeZone])
-  const bars = days.map((cost, i): DayBar => ({
-    at: i,
-    floor: toNumber(cost.floor),
-    machineTime: toNumber(cost.machineTime),
-    cost,
-  }))
   return (
     <Figure style={{ minHeight: leastHeight }}>
       <Chart aria-hidden="true">
-        <ResponsiveContainer
-          width="100%"
-          height="100%"
-          initialDimension={{ width: 640, height: leastHeight }}
-        >
-          <BarChart
-            data={bars}
-            margin={{ top: 6, right: 0, bottom: 0, left: 0 }}
-            barCategoryGap="14%"
-            accessibilityLayer={false}
-          >
-            <XAxis
-              dataKey="at"
-              interval="preserveStart"
-              minTickGap={1}
-              tickLine={false}
-              axisLine={{ stroke: 'var(--rule)' }}
-              tick={<DayTick days={days} />}
-              height={18}
-            />
-            <YAxis hide domain={[0, 'dataMax']} />
-            <Tooltip
-              cursor={{ fill: 'var(--plate)', fillOpacity: 0.5 }}
-              isAnimationActive={false}
-              content={({ active, payload }) => {
-                const bar = payload?.[0]?.payload as DayBar | undefined
-                return active && bar ? <DayTip cost={bar.cost} currency={estimate.currency} /> : null
-              }}
-            />
-            <Bar dataKey="floor" stackId="cost" fill="var(--off)" isAnimationActive={false} />
-            <Bar dataKey="machineTime" stackId="cost" fill="var(--run)" isAnimationActive={false} />
-          </BarChart>
-        </ResponsiveContainer>
+        <DayBars days={days} currency={estimate.currency} leastHeight={leastHeight} />
       </Chart>
       <VisuallyHidden as="table">
         <caption>Cost of each day</caption>
@@ -97,13 +49,6 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
   )
 })
 
-interface TickProps {
-  readonly days: readonly ShownDay[]
-  readonly x?: number
-  readonly y?: number
-  readonly payload?: { readonly value: number }
-}
-
 /** What the two parts of a bar are. */
 export function DayLegend() {
   return (
@@ -111,47 +56,6 @@ export function DayLegend() {
       <i aria-hidden="true" style={{ background: 'var(--run)' }} /> machine time{' '}
       <i aria-hidden="true" style={{ background: 'var(--off)' }} /> whatever its state
     </Legend>
-  )
-}
-
-/** The day of the month; weekends are set lighter. */
-function DayTick({ days, x = 0, y = 0, payload }: TickProps) {
-  const cost = days[payload?.value ?? 0]
-  if (!cost) return null
-  const weekend = weekdayOf(cost.day) >= 5
-  return (
-    <text
-      x={x}
-      y={y + 9}
-      fontSize={11}
-      textAnchor="middle"
-      fontWeight={weekend ? 400 : 560}
-      fill={weekend ? 'var(--ink-3)' : 'var(--ink)'}
-    >
-      {civilDate(cost.day).day}
-    </text>
-  )
-}
-
-function DayTip({ cost, currency }: { readonly cost: ShownDay; readonly currency: string }) {
-  const phases = [...cost.phases].filter(([, time]) => time > 0)
-  return (
-    <Tip>
-      <b>
-        {DAY_NAMES[weekdayOf(cost.day)]}, {formatDay(cost.day)}
-      </b>
-      <span>{formatMoney(cost.shown, currency)}</span>
-      <span>
-        {formatMoney(cost.shownMachineTime, currency)} machine time, {formatMoney(cost.shownFloor, currency)}{' '}
-        whatever its state
-      </span>
-      {phases.map(([phase, time]) => (
-        <span key={phase}>
-          {PHASE_NAMES[phase]} {formatDuration(time)}
-        </span>
-      ))}
-      <span>{formatHours(lengthOf(cost.span))} of the month</span>
-    </Tip>
   )
 }
 
@@ -178,13 +82,4 @@ const Figure = styled.figure`
 const Chart = styled.div`
   position: absolute;
   inset: 0;
-`
-
-const Tip = styled.div`
-  display: grid;
-  padding: 6px 9px;
-  font-size: 12px;
-  background: var(--sheet);
-  border: 1px solid var(--ink-2);
-  border-radius: 3px;
 `

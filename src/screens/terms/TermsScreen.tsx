@@ -1,5 +1,6 @@
 'use client'
 
+import { lazyPart } from '../../interface/lazyPart'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { compareTerms } from '../../core/terms/compareTerms.ts'
@@ -9,8 +10,9 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { Allowances } from './Allowances'
 import { Disks } from './Disks'
 import { Parts } from './Parts'
-import { TermsChart } from './TermsChart'
 import { TermsTable } from './TermsTable'
+
+const TermsChart = lazyPart(() => import('./TermsChart'), 'TermsChart', { drawing: 252 })
 
 /** What the provider's rules mean for this machine: its terms, free allowances, disks and the rest. */
 export function TermsScreen() {
