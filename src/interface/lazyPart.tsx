@@ -70,7 +70,7 @@ export function lazyPart<Name extends string, Props extends object>(
 
 const Failed = ({ onRetry }: { readonly onRetry: () => void }) => (
   <Waiting role="alert">
-    <p>This part of the page could not be fetched. Nothing is lost.</p>
+    <p>This part of the page could not be fetched. Nothing is lost: try again, or load the page anew.</p>
     <Button onPress={onRetry}>Try again</Button>
   </Waiting>
 )
