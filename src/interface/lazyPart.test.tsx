@@ -34,9 +34,19 @@ describe('a part whose code comes when it is shown', () => {
     const Part = lazyPart(fetchModule, 'Greeting')
     render(<Part name="four" />)
     expect((await screen.findByRole('alert')).textContent).toContain('could not be fetched')
+    expect(screen.queryByRole('main')).toBeNull()
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }))
     expect(await screen.findByText('Good morning, four')).toBeTruthy()
     expect(fetchModule).toHaveBeenCalledTimes(2)
+  })
+
+  test('the main part of the page is a landmark also while it is coming', () => {
+    const Part = lazyPart(() => new Promise<{ Greeting: typeof Greeting }>(() => undefined), 'Greeting', {
+      isMain: true,
+    })
+    render(<Part name="seven" />)
+    expect(screen.getByRole('main').id).toBe('main')
+    expect(screen.getByRole('main').textContent).toBe('Opening…')
   })
 
   test('a dialog says nothing until it is there', () => {

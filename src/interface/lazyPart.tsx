@@ -15,6 +15,8 @@ interface LazyOptions {
   readonly drawing?: number | '100%'
   /** Whether it says that it is coming, where it is no drawing. */
   readonly says?: boolean
+  /** Whether it is the main part of the page, which must be there meanwhile. */
+  readonly isMain?: boolean
 }
 
 /**
@@ -24,7 +26,7 @@ interface LazyOptions {
 export function lazyPart<Name extends string, Props extends object>(
   fetchModule: () => Promise<{ readonly [N in Name]: ComponentType<Props> }>,
   name: Name,
-  { drawing, says = true }: LazyOptions = {},
+  { drawing, says = true, isMain = false }: LazyOptions = {},
 ): LazyPart<Props> {
   let loaded: ComponentType<Props> | undefined
   let loading: Promise<void> | undefined
@@ -61,18 +63,32 @@ export function lazyPart<Name extends string, Props extends object>(
       }
     }, [isWanted])
     if (Loaded) return <Loaded {...props} />
-    if (failed) return <Failed onRetry={() => setFailed(false)} />
+    const around = isMain ? ({ as: 'main', id: 'main' } as const) : {}
+    if (failed) {
+      return (
+        <Waiting {...around}>
+          <Failed onRetry={() => setFailed(false)} />
+        </Waiting>
+      )
+    }
     if (drawing !== undefined) return <div ref={place} style={{ height: drawing }} />
-    return says ? <Waiting role="status">Opening…</Waiting> : null
+    if (!says) return null
+    return (
+      <Waiting {...around}>
+        <p role="status">Opening…</p>
+      </Waiting>
+    )
   }
   return Object.assign(Part, { load })
 }
 
 const Failed = ({ onRetry }: { readonly onRetry: () => void }) => (
-  <Waiting role="alert">
-    <p>This part of the page could not be fetched. Nothing is lost: try again, or load the page anew.</p>
+  <>
+    <p role="alert">
+      This part of the page could not be fetched. Nothing is lost: try again, or load the page anew.
+    </p>
     <Button onPress={onRetry}>Try again</Button>
-  </Waiting>
+  </>
 )
 
 /** Whether a place is or was in view; true at once where nothing has to be. */
@@ -92,6 +108,7 @@ function useSeen(place: RefObject<HTMLElement | null>, hasToBe: boolean): boolea
 const Waiting = styled.div`
   display: grid;
   gap: 10px;
+  align-content: start;
   justify-items: start;
   padding: 24px 20px;
   color: var(--ink-2);

@@ -3,8 +3,8 @@ import type { View } from '../workbench/views.ts'
 
 /** What each view shows; its code comes with the view. */
 export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
-  bench: lazyPart(() => import('../bench/BenchScreen'), 'BenchScreen'),
-  'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen'),
+  bench: lazyPart(() => import('../bench/BenchScreen'), 'BenchScreen', { isMain: true }),
+  'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen', { isMain: true }),
   gauge: lazyPart(() => import('../gauge/Gauge'), 'Gauge'),
   week: lazyPart(() => import('../week/WeekScreen'), 'WeekScreen'),
   month: lazyPart(() => import('../month/MonthScreen'), 'MonthScreen'),
