@@ -5,7 +5,7 @@ import { estimateCsv } from '../files/estimate/estimateCsv.ts'
 import { estimateMarkdown } from '../files/estimate/estimateMarkdown.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
 import { estimateTable } from '../files/estimate/estimateTable.ts'
-import { isAmount } from '../files/reading/rules.ts'
+import { isAmount } from '../files/reading/moneyText.ts'
 import { EXIT, type CommandRun } from './CommandRun.ts'
 import {
   digitsOf,

@@ -14,7 +14,7 @@ import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { estimateCsv } from '../files/estimate/estimateCsv.ts'
 import { estimateRows } from '../files/estimate/estimateTable.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
-import { planToFile } from '../files/plan/planFile.ts'
+import { planToFile } from '../files/plan/planDocument.ts'
 import { estimateAnswer } from './estimateAnswer.ts'
 import { OPEN_API } from './openApi.ts'
 

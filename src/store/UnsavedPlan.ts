@@ -1,5 +1,5 @@
 import type { Plan } from '../core/machine/plan.ts'
-import { planToFile } from '../files/plan/planFile.ts'
+import { planToFile } from '../files/plan/planDocument.ts'
 import { parseStoredPlan } from './planStore.ts'
 
 const KEY = 'notchgauge-unsaved'

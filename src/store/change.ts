@@ -1,6 +1,7 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
 import type { Plan } from '../core/machine/plan.ts'
-import { parsePlan, planToFile } from '../files/plan/planFile.ts'
+import { parsePlan } from '../files/plan/planFile.ts'
+import { planToFile } from '../files/plan/planDocument.ts'
 import { MOST_EDITS, type History } from './history.ts'
 import type { StoredChange } from './planStore.ts'
 import type { StoreNotice } from './storeNotice.ts'

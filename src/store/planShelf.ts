@@ -1,7 +1,7 @@
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
-import { planToFile } from '../files/plan/planFile.ts'
+import { planToFile } from '../files/plan/planDocument.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { parseStoredPlan } from './planStore.ts'
 import { StoreError } from './storageProblem.ts'

@@ -3,6 +3,7 @@ import * as estimate from '../estimate/estimateSchema.ts'
 import { access } from '../plan/accessSchema.ts'
 import { needs } from '../plan/needsSchema.ts'
 import * as plan from '../plan/planSchema.ts'
+import { PLAN_VERSION } from '../plan/planDocument.ts'
 import { setup } from '../plan/setupSchema.ts'
 import { weekSchema, window, windows } from '../plan/weekSchema.ts'
 import { changeTime, stateRow } from '../priceBook/billingSchema.ts'
@@ -22,7 +23,7 @@ interface Format {
   readonly definitions: Readonly<Record<string, Joi.Schema>>
 }
 
-const { command, disk, form, longGap, machine, PLAN_VERSION, planSchema } = plan
+const { command, disk, form, longGap, machine, planSchema } = plan
 const { diskKind, image, region, size } = book
 
 export const FORMATS: readonly Format[] = [

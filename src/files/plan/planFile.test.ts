@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { checkPlan } from './checkPlan.ts'
 import { readPlan, writePlan } from './planFile.ts'
-import type { PlanFile } from './planSchema.ts'
+import type { PlanFile } from './planDocument.ts'
 import { readPriceBook } from '../priceBook/priceBookFile.ts'
 
 const DEMO_TEXT = readFileSync('data/larkspur-trams.json', 'utf8')

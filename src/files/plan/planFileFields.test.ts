@@ -5,7 +5,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { anyMachineOf, anyWeek } from '../../core/testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { readPlan, writePlan } from './planFile.ts'
-import type { PlanFile } from './planSchema.ts'
+import type { PlanFile } from './planDocument.ts'
 
 const DEMO_TEXT = readFileSync('data/larkspur-trams.json', 'utf8')
 const demo = (): PlanFile => JSON.parse(DEMO_TEXT) as PlanFile

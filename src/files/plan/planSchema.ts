@@ -14,7 +14,6 @@ import {
   type ExchangeRate,
   type Machine,
   type MachineForm,
-  type Plan,
   type Snapshots,
   type Variant,
 } from '../../core/machine/plan.ts'
@@ -27,9 +26,10 @@ import { LONGEST_GAP_DAYS, MOST_LONG_GAPS, type LongGap } from '../../core/off/o
 import { POWER_STATES } from '../../core/off/powerState.ts'
 import type { Commands } from '../../core/machine/switchActions.ts'
 import { access } from './accessSchema.ts'
+import type { PlanFile } from './planDocument.ts'
 import { setup } from './setupSchema.ts'
 import { credit } from './creditSchema.ts'
-import { weekSchema, type WeekFile } from './weekSchema.ts'
+import { weekSchema } from './weekSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
 import { LONGEST_TEMPLATE, templateProblem } from './commandTemplate.ts'
 import {
@@ -52,16 +52,6 @@ import {
   textRule,
   type Fields,
 } from '../reading/rules.ts'
-
-export const PLAN_KIND = 'notchgauge/plan'
-export const PLAN_VERSION = 1
-
-/** A plan as it stands in its file: windows by day, times as text. */
-export interface PlanFile extends Omit<Plan, 'month' | 'weeks'> {
-  readonly format: string
-  readonly month: string
-  readonly weeks: readonly WeekFile[]
-}
 
 export const command = Joi.string()
   .custom((text: string, helpers) => {

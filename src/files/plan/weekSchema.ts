@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { SHUTDOWN_STATES, type ShutdownState } from '../../core/calendar/autoShutdown.ts'
+import { SHUTDOWN_STATES } from '../../core/calendar/autoShutdown.ts'
 import { parseDate } from '../../core/calendar/civil.ts'
 import {
   MOST_IDLE_MINUTES,
@@ -15,41 +15,13 @@ import {
 import { MINUTES_PER_DAY, MOST_START_EARLY_MINUTES } from '../../core/calendar/weekPlan.ts'
 import { parseClockTime } from '../reading/clockTime.ts'
 import { count, date, id, label, listOf, need, objectOf, textRule, timeZone } from '../reading/rules.ts'
-
-/** Days as the file writes them, Monday first: the index is the weekday. */
-export const DAY_KEYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
-type DayKey = (typeof DAY_KEYS)[number]
-
-/** A week as it stands in a file: windows by day, times as text. */
-export interface WeekFile {
-  readonly id: string
-  readonly name: string
-  readonly timeZone: string
-  readonly windows: { readonly [Day in DayKey]?: readonly { readonly from: string; readonly to: string }[] }
-  /** Short for exceptions of one date each that are off and have no name. */
-  readonly datesOff?: readonly string[]
-  readonly exceptions?: readonly ExceptionFile[]
-  readonly besideZone?: string
-  readonly startEarlyMinutes?: number
-  readonly autoShutdown?: AutoShutdownFile
-  readonly habits?: Habits
-}
-
-/** Days count on the clock of its zone; the week's where it has none. */
-interface AutoShutdownFile {
-  readonly at: string
-  readonly days: readonly DayKey[]
-  readonly timeZone?: string
-  readonly off?: ShutdownState
-}
-
-export interface ExceptionFile {
-  readonly from: string
-  /** The last date; `from` where it is absent. */
-  readonly to?: string
-  readonly does: 'off' | 'on'
-  readonly name?: string
-}
+import {
+  DAY_KEYS,
+  type AutoShutdownFile,
+  type DayKey,
+  type ExceptionFile,
+  type WeekFile,
+} from './weekFile.ts'
 
 const byDay = <T>(rule: T): Readonly<Record<DayKey, T>> => ({
   mon: rule,

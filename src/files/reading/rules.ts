@@ -2,6 +2,7 @@ import Joi from 'joi'
 import { parseDate } from '../../core/calendar/civil.ts'
 import { isTimeZone } from '../../core/calendar/zoneOffsets.ts'
 import { parseYearMonth } from '../../core/calendar/yearMonth.ts'
+import { AMOUNT, isCurrency, isExchangeRate, isPercent, PERCENT } from './moneyText.ts'
 
 /** Rules that plan and price book share. Each says in its message what it asks for. */
 
@@ -79,11 +80,6 @@ export const label = (most: number): Joi.StringSchema =>
     WITHOUT_PATTERN,
   )
 
-const AMOUNT = /^\d{1,12}(\.\d{1,12})?$/
-
-/** An amount of money as decimal text, not below zero. */
-export const isAmount = (text: string): boolean => AMOUNT.test(text)
-
 export const price = Joi.string()
   .pattern(AMOUNT)
   .messages({
@@ -92,25 +88,13 @@ export const price = Joi.string()
   })
   .description('Decimal text, never a number: 0.2067 stays exact.')
 
-/** ISO 4217, among those that the platform knows. */
-const CURRENCIES = new Set(Intl.supportedValuesOf('currency'))
-
-export const isCurrency = (text: string): boolean => CURRENCIES.has(text)
-
 export const currency = textRule(isCurrency, 'a currency of the ISO 4217 list, such as "EUR"', {
   pattern: '^[A-Z]{3}$',
 }).description('ISO 4217.')
 
-/** Decimal text above zero. */
-export const isExchangeRate = (text: string): boolean => AMOUNT.test(text) && /[1-9]/.test(text)
-
 export const exchangeRate = textRule(isExchangeRate, 'a rate above zero as decimal text, such as "0.9214"', {
   pattern: AMOUNT.source,
 })
-
-const PERCENT = /^(100|\d{1,2}(\.\d{1,4})?)$/
-
-export const isPercent = (text: string): boolean => PERCENT.test(text)
 
 export const percent = textRule(isPercent, 'a percentage from 0 to 100 as decimal text, such as "23"', {
   pattern: PERCENT.source,
