@@ -15,6 +15,7 @@ test('a rate is charged for so many units and such a part of what it is for', ()
   // 0.2067 × 3 × 1,800 ÷ 3,600
   expect(toDecimal(amountAt(hourly, exact(3), 1_800, 3_600), 6)).toBe('0.310050')
   expect(toDecimal(amountAt(hourly, unitsExact(0.5), 3_600, 3_600), 6)).toBe('0.103350')
+  expect(toDecimal(amountAt(hourly, unitsExact(0.5), 1_800, 3_600), 6)).toBe('0.051675')
   expect(toDecimal(amountAt(hourly, exact(1), 0, 3_600), 6)).toBe('0.000000')
 })
 
