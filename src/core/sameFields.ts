@@ -1,9 +1,9 @@
 /**
- * Whether two records of one type hold the same: each field the very same value, or lists of the very same values.
- * O(fields + list items).
+ * Whether two records, or two lists, of one type hold the same: each field the very same value, or lists of the very same
+ * values. O(fields + list items).
  */
 export function sameFields<T extends object>(a: T, b: T): boolean {
-  if (a === b) return true
+  if (Array.isArray(a) || Array.isArray(b)) return same(a, b)
   for (const field in a) if (!same(a[field], b[field])) return false
   return true
 }

@@ -15,7 +15,7 @@ export interface MeteredContext {
 }
 
 /** Every field is named, also one that the machine leaves out. */
-type Fields<T, K extends keyof T> = { readonly [Field in K]-?: T[Field] | undefined } & {
+type NamedFields<T, K extends keyof T> = { readonly [Field in K]-?: T[Field] | undefined } & {
   readonly [Field in K as undefined extends T[Field] ? never : Field]: T[Field]
 }
 
@@ -25,8 +25,8 @@ type Fields<T, K extends keyof T> = { readonly [Field in K]-?: T[Field] | undefi
  */
 export interface HardwareReads
   extends
-    Fields<Size, 'vcpu' | 'cores' | 'memoryGiB' | 'includedTrafficGiB'>,
-    Fields<Machine, 'ownLicence' | 'trafficOutGiB'> {
+    NamedFields<Size, 'vcpu' | 'cores' | 'memoryGiB' | 'includedTrafficGiB'>,
+    NamedFields<Machine, 'ownLicence' | 'trafficOutGiB'> {
   /** Its name, by which the account knows it. */
   readonly machine: string
   readonly size: string
@@ -37,7 +37,7 @@ export interface HardwareReads
 }
 
 /** The same of what a machine has beside its hardware. */
-export interface BelongingsReads extends Fields<
+export interface BelongingsReads extends NamedFields<
   Machine,
   'systemDisk' | 'dataDisks' | 'address' | 'addressGoes'
 > {

@@ -29,6 +29,18 @@ test('another month is another account, even where no machine shares anything', 
   expect(of(april)).not.toBe(of(march))
 })
 
+test('a machine more is another account, even one that shares nothing and stands last: it has its place in the order', () => {
+  const index = indexBook(withFreeHours)
+  const month = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
+  const one = keptAccount(index, [], new Map([['one', 0]]), month)
+  const orders = new Map([
+    ['one', 0],
+    ['two', 1],
+  ])
+  expect(keptAccount(index, [], orders, month).orders).toBe(orders)
+  expect(keptAccount(index, [], new Map([['one', 0]]), month)).toBe(one)
+})
+
 test('disks, a name and free hours make another account', () => {
   const before = account({ size: 'small' }, withFreeHours)
   const disk = { kind: 'gib', roomGiB: gib(50) }
