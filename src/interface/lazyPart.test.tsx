@@ -49,14 +49,6 @@ describe('a part whose code comes when it is shown', () => {
     expect(screen.getByRole('main').textContent).toBe('Opening…')
   })
 
-  test('a dialog says nothing until it is there', () => {
-    const Part = lazyPart(() => new Promise<{ Greeting: typeof Greeting }>(() => undefined), 'Greeting', {
-      says: false,
-    })
-    const { container } = render(<Part name="five" />)
-    expect(container.innerHTML).toBe('')
-  })
-
   test('a drawing keeps its height, and comes once it is in view', async () => {
     let seen: (entries: readonly { readonly isIntersecting: boolean }[]) => void = () => undefined
     vi.stubGlobal(

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState, type ComponentType, type RefObject } from 'react'
+import { useEffect, useRef, useState, type ComponentType, type ReactNode, type RefObject } from 'react'
 import styled from 'styled-components'
 import { Button } from './Button'
 
@@ -10,11 +10,11 @@ export type LazyPart<Props> = ComponentType<Props> & {
   readonly load: () => Promise<unknown>
 }
 
-interface LazyOptions {
+interface LazyOptions<Props> {
   /** For a drawing: the height that is kept for it. It comes once it is in view, and says nothing meanwhile. */
   readonly drawing?: number | '100%'
-  /** Whether it says that it is coming, where it is no drawing. */
-  readonly says?: boolean
+  /** Says nothing while it is coming, and where it stands if it did not come, around what says so. */
+  readonly failedIn?: (props: Props, failure: ReactNode) => ReactNode
   /** Whether it is the main part of the page, which must be there meanwhile. */
   readonly isMain?: boolean
 }
@@ -26,7 +26,7 @@ interface LazyOptions {
 export function lazyPart<Name extends string, Props extends object>(
   fetchModule: () => Promise<{ readonly [N in Name]: ComponentType<Props> }>,
   name: Name,
-  { drawing, says = true, isMain = false }: LazyOptions = {},
+  { drawing, failedIn, isMain = false }: LazyOptions<Props> = {},
 ): LazyPart<Props> {
   let loaded: ComponentType<Props> | undefined
   let loading: Promise<void> | undefined
@@ -65,14 +65,11 @@ export function lazyPart<Name extends string, Props extends object>(
     if (Loaded) return <Loaded {...props} />
     const around = isMain ? ({ as: 'main', id: 'main' } as const) : {}
     if (failed) {
-      return (
-        <Waiting {...around}>
-          <Failed onRetry={() => setFailed(false)} />
-        </Waiting>
-      )
+      const failure = <Failed onRetry={() => setFailed(false)} />
+      return failedIn ? failedIn(props, failure) : <Waiting {...around}>{failure}</Waiting>
     }
     if (drawing !== undefined) return <div ref={place} style={{ height: drawing }} />
-    if (!says) return null
+    if (failedIn) return null
     return (
       <Waiting {...around}>
         <p role="status">Opening…</p>

@@ -1,86 +1,54 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { readFileSync } from 'node:fs'
 import { afterEach, describe, expect, test, vi } from 'vitest'
-import { readPlan, writePlan } from '../files/plan/planFile.ts'
-import { readPriceBook } from '../files/priceBook/priceBookFile.ts'
-import { renamePlan, replacePlan, setMachine, takeChoice } from './commands.ts'
-import { openDatabase, type NotchgaugeDatabase } from './database.ts'
+import { writePlan } from '../files/plan/planFile.ts'
+import { renamePlan, replacePlan, setMachine } from './commands.ts'
+import { openDatabase } from './database.ts'
 import { layOpenAside } from './lastResort.ts'
 import { loadPlan } from './planStore.ts'
-import type { Demo } from './openStored.ts'
+import {
+  closeSessions,
+  demo,
+  NAME,
+  openSession,
+  saved,
+  sizeOf,
+  takeKite,
+  until,
+} from './testing/openSession.ts'
 import { Session } from './session.ts'
-import type { SessionState } from './sessionState.ts'
 
-const NAME = 'timetable-loadgen'
-
-function demo(): Demo {
-  const plan = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
-  const book = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
-  if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
-  return { plan: plan.value, books: [book.value] }
-}
-
-const opened: { session: Session; db: NotchgaugeDatabase }[] = []
-let count = 0
-
-async function open(
-  name = `test-${(count += 1)}`,
-): Promise<{ session: Session; db: NotchgaugeDatabase; name: string }> {
-  const db = openDatabase(name)
-  const session = new Session(db, () => Promise.resolve(demo()))
-  await session.open()
-  opened.push({ session, db })
-  return { session, db, name }
-}
-
-afterEach(() => {
-  for (const { session, db } of opened.splice(0)) {
-    session.close()
-    db.close()
-  }
-})
-
-const until = (session: Session, holds: (state: SessionState) => boolean): Promise<void> =>
-  vi.waitFor(() => expect(holds(session.snapshot())).toBe(true))
-
-const saved = (session: Session): Promise<void> =>
-  vi.waitFor(() => expect(session.settled()).toBe(true), 20_000)
-
-const sizeOf = (session: Session): string | undefined =>
-  session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
-
-const takeKite = takeChoice(NAME, { decision: 'size', size: 'kite-4-16' })
+afterEach(closeSessions)
 
 describe('a session', () => {
   test('opens the demo on a first visit, and says that it is one', async () => {
-    const { session } = await open()
+    const { session } = await openSession()
     expect(session.snapshot()).toMatchObject({ status: 'ready', welcome: true, saveProblem: undefined })
     expect(session.snapshot().plan.machines).toHaveLength(14)
   })
 
   test('shows an edit at once, and undoes and does it again after a reload', async () => {
-    const { session, name } = await open()
+    const { session, name } = await openSession()
     const before = writePlan(session.snapshot().plan)
     session.edit('smaller', takeKite)
     expect(sizeOf(session)).toBe('kite-4-16')
     await saved(session)
 
-    const { session: again } = await open(name)
+    const { session: again } = await openSession(name)
     expect(sizeOf(again)).toBe('kite-4-16')
     expect(again.snapshot().undoLabel).toBe('smaller')
     again.undo()
     expect(writePlan(again.snapshot().plan)).toBe(before)
     await saved(again)
 
-    const { session: third } = await open(name)
+    const { session: third } = await openSession(name)
     expect(third.snapshot()).toMatchObject({ undoLabel: undefined, redoLabel: 'smaller' })
     third.redo()
     expect(sizeOf(third)).toBe('kite-4-16')
   })
 
   test('a new edit drops what was undone', async () => {
-    const { session } = await open()
+    const { session } = await openSession()
     session.edit('smaller', takeKite)
     session.undo()
     session.edit('other', renamePlan('Another'))
@@ -88,13 +56,13 @@ describe('a session', () => {
   })
 
   test('an edit that changes nothing leaves no step behind', async () => {
-    const { session } = await open()
+    const { session } = await openSession()
     session.edit('same', setMachine(NAME, { size: 'heron-4-16' }))
     expect(session.snapshot().undoLabel).toBeUndefined()
   })
 
   test('a whole imported plan is one step', async () => {
-    const { session } = await open()
+    const { session } = await openSession()
     const { plan } = session.snapshot()
     session.edit('import', replacePlan({ ...plan, name: 'Imported', machines: [] }))
     expect(session.snapshot().plan.machines).toHaveLength(0)
@@ -103,7 +71,7 @@ describe('a session', () => {
   })
 
   test('a preview is shown and neither kept nor undoable', async () => {
-    const { session, db } = await open()
+    const { session, db } = await openSession()
     session.preview(renamePlan('Half painted'))
     session.preview(renamePlan('Painted'))
     expect(session.snapshot()).toMatchObject({ plan: { name: 'Painted' }, undoLabel: undefined })
@@ -116,8 +84,8 @@ describe('a session', () => {
 
 describe('two tabs', () => {
   test('one follows the other', async () => {
-    const { session: left, name } = await open()
-    const { session: right } = await open(name)
+    const { session: left, name } = await openSession()
+    const { session: right } = await openSession(name)
     left.edit('smaller', takeKite)
     await until(right, () => sizeOf(right) === 'kite-4-16')
     right.undo()
@@ -125,8 +93,8 @@ describe('two tabs', () => {
   })
 
   test('a price book that one replaces is used by the other', async () => {
-    const { session: left, name } = await open()
-    const { session: right } = await open(name)
+    const { session: left, name } = await openSession()
+    const { session: right } = await openSession(name)
     const [book] = left.snapshot().books
     await left.addBook({ ...book!, currency: 'CHF' })
     await until(right, ({ books }) => books[0]?.currency === 'CHF')
@@ -137,8 +105,8 @@ describe('two tabs', () => {
   })
 
   test('edits made at the same time are both kept', async () => {
-    const { session: left, name } = await open()
-    const { session: right, db } = await open(name)
+    const { session: left, name } = await openSession()
+    const { session: right, db } = await openSession(name)
     left.edit('smaller', takeKite)
     right.edit('rename', renamePlan('Both'))
     await saved(left)
@@ -169,7 +137,7 @@ describe('storage that fails', () => {
   })
 
   test('full: what could not be saved is said, kept on screen, and saved with the next change', async () => {
-    const { session, db } = await open()
+    const { session, db } = await openSession()
     const put = vi.spyOn(db.plan, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
     session.edit('smaller', takeKite)
     await until(session, ({ saveProblem }) => saveProblem?.code === 'full')
@@ -182,13 +150,13 @@ describe('storage that fails', () => {
   })
 
   test('a stored price book that is not valid is said, and replaced by the demo’s where it is the same', async () => {
-    const { session, db, name } = await open()
+    const { session, db, name } = await openSession()
     const [book] = session.snapshot().books
     await session.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
     const { edition } = book!
     await db.editions.put({ provider: 'other', edition, file: { format: 'notchgauge/price-book/1' } })
     await db.editions.put({ provider: 'fennmark', edition, file: 7 })
-    const { session: again } = await open(name)
+    const { session: again } = await openSession(name)
     expect(again.snapshot()).toMatchObject({ status: 'ready', refusedBooks: [`other, edition ${edition}`] })
     expect(again.snapshot().books.map(({ provider }) => provider.id)).toEqual(['fennmark'])
     await again.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
@@ -196,16 +164,16 @@ describe('storage that fails', () => {
   })
 
   test('a stored plan that is not valid is left as it is, and its problems are listed', async () => {
-    const { session, db, name } = await open()
+    const { session, db, name } = await openSession()
     session.close()
     const row = (await db.plan.get('current'))!
     await db.plan.put({ ...row, file: { format: 'notchgauge/plan/1', name: 7 } })
-    const { session: again } = await open(name)
+    const { session: again } = await openSession(name)
     expect(again.snapshot().status).toBe('damaged')
     expect(again.snapshot().damage[0]).toMatchObject({ pointer: '/name' })
     expect((await db.plan.get('current'))!.file).toMatchObject({ name: 7 })
     await layOpenAside(db)
-    const { session: after } = await open(name)
+    const { session: after } = await openSession(name)
     expect(after.snapshot()).toMatchObject({ status: 'ready', plan: { name: demo().plan.name } })
     expect((await db.shelf.toArray()).map(({ file }) => file)).toEqual([
       { format: 'notchgauge/plan/1', name: 7 },
@@ -218,8 +186,8 @@ describe('edits of two tabs that meet', () => {
 
   /** Two tabs of one plan, the second of which has not heard of the first one's edit yet. */
   async function twoTabs(first: (session: Session) => void, second: (session: Session) => void) {
-    const one = await open()
-    const two = await open(one.name)
+    const one = await openSession()
+    const two = await openSession(one.name)
     first(one.session)
     second(two.session)
     await saved(one.session)

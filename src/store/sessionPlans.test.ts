@@ -1,56 +1,18 @@
 import 'fake-indexeddb/auto'
-import { readFileSync } from 'node:fs'
 import { afterEach, describe, expect, test, vi } from 'vitest'
-import { readPlan } from '../files/plan/planFile.ts'
-import { readPriceBook } from '../files/priceBook/priceBookFile.ts'
-import { renamePlan, takeChoice } from './commands.ts'
-import { openDatabase, SCHEMA_STEPS, type NotchgaugeDatabase } from './database.ts'
+import { renamePlan } from './commands.ts'
+import { openDatabase, SCHEMA_STEPS } from './database.ts'
 import { loadPlan } from './planStore.ts'
-import type { Demo } from './openStored.ts'
-import { Session } from './session.ts'
+import { closeSessions, demo, openSession, saved, sizeOf, takeKite } from './testing/openSession.ts'
+import type { Session } from './session.ts'
 
-const NAME = 'timetable-loadgen'
-
-function demo(): Demo {
-  const plan = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
-  const book = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
-  if (!plan.ok || !book.ok) throw new Error('the demo is not valid')
-  return { plan: plan.value, books: [book.value] }
-}
-
-const opened: { session: Session; db: NotchgaugeDatabase }[] = []
-let count = 0
-
-async function open(
-  name = `test-${(count += 1)}`,
-): Promise<{ session: Session; db: NotchgaugeDatabase; name: string }> {
-  const db = openDatabase(name)
-  const session = new Session(db, () => Promise.resolve(demo()))
-  await session.open()
-  opened.push({ session, db })
-  return { session, db, name }
-}
-
-afterEach(() => {
-  for (const { session, db } of opened.splice(0)) {
-    session.close()
-    db.close()
-  }
-})
-
-const saved = (session: Session): Promise<void> =>
-  vi.waitFor(() => expect(session.settled()).toBe(true), 20_000)
-
-const sizeOf = (session: Session): string | undefined =>
-  session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
-
-const takeKite = takeChoice(NAME, { decision: 'size', size: 'kite-4-16' })
+afterEach(closeSessions)
 
 test('as many steps can be taken back before a reload as after it', async () => {
-  const { session, name } = await open()
+  const { session, name } = await openSession()
   for (let i = 0; i < 310; i += 1) session.edit(`rename ${i}`, renamePlan(`Plan ${i}`))
   await saved(session)
-  const { session: again } = await open(name)
+  const { session: again } = await openSession(name)
   const steps = (of: Session): number => {
     let count = 0
     for (; of.snapshot().undoLabel !== undefined; count += 1) of.undo()
@@ -67,24 +29,27 @@ describe('several plans', () => {
   const other = (name: string) => ({ ...demo().plan, name, machines: demo().plan.machines.slice(0, 2) })
 
   test('nothing is said of the demo once another plan is open', async () => {
-    const { session, name } = await open()
+    const { session, name } = await openSession()
     session.edit('kite', takeKite)
     expect(session.snapshot().welcome).toBe(true)
     session.replace('import', other('Mine'))
     expect(session.snapshot().welcome).toBe(false)
     await saved(session)
-    expect((await open(name)).session.snapshot()).toMatchObject({ welcome: false, plan: { name: 'Mine' } })
+    expect((await openSession(name)).session.snapshot()).toMatchObject({
+      welcome: false,
+      plan: { name: 'Mine' },
+    })
   })
 
   test('the open one is laid aside, and comes back as it was', async () => {
-    const { session, name } = await open()
+    const { session, name } = await openSession()
     session.edit('kite', takeKite)
     await session.openPlan(other('Spare'))
     await saved(session)
     expect(session.snapshot().plan).toMatchObject({ name: 'Spare', machines: [{}, {}] })
     const [kept] = await session.shelf.list()
     expect(kept).toMatchObject({ name: demo().plan.name, machines: 14, archived: false })
-    const reloaded = (await open(name)).session
+    const reloaded = (await openSession(name)).session
     expect(reloaded.snapshot().plan.name).toBe('Spare')
     const back = await reloaded.shelf.get(kept!.id)
     await reloaded.openPlan(back?.ok ? back.value : other('none'))
@@ -94,7 +59,7 @@ describe('several plans', () => {
   })
 
   test('are archived and deleted, and a full storage leaves the open one open', async () => {
-    const { session, db } = await open()
+    const { session, db } = await openSession()
     await session.openPlan(other('Spare'))
     const [kept] = await session.shelf.list()
     await session.shelf.archive(kept!.id, true)
@@ -109,7 +74,7 @@ describe('several plans', () => {
   })
 
   test('one that lies on the shelf is kept there as it is when another takes its place', async () => {
-    const { session } = await open()
+    const { session } = await openSession()
     await session.openPlan(other('Spare'))
     session.edit('call it Mine', renamePlan('Mine'))
     session.replace('start anew', { ...other('Anew'), machines: [] })
@@ -123,7 +88,7 @@ describe('several plans', () => {
   })
 
   test('earlier states of the open one can be looked at', async () => {
-    const { session } = await open()
+    const { session } = await openSession()
     session.edit('A', renamePlan('A'))
     session.edit('B', renamePlan('B'))
     await saved(session)
@@ -141,7 +106,7 @@ describe('the tables', () => {
   })
 
   test('a database of an older version is opened and its rows are carried over', async () => {
-    const { session, db } = await open('older')
+    const { session, db } = await openSession('older')
     session.edit('smaller', takeKite)
     await saved(session)
     session.close()
@@ -169,13 +134,8 @@ describe('the tables', () => {
     const old = openDatabase('first-version', SCHEMA_STEPS.slice(0, 1))
     await old.table('books').put({ provider: 'fennmark', file: { ...book! } })
     old.close()
-    const { session } = await open('first-version')
+    const { session, db } = await openSession('first-version')
     expect(session.snapshot().books.map(({ edition }) => edition)).toEqual([book!.edition])
-    expect(
-      opened
-        .at(-1)!
-        .db.tables.map(({ name }) => name)
-        .sort(),
-    ).toEqual(['editions', 'edits', 'plan', 'seals', 'shelf'])
+    expect(db.tables.map(({ name }) => name).sort()).toEqual(['editions', 'edits', 'plan', 'seals', 'shelf'])
   })
 })

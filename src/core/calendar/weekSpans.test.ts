@@ -3,24 +3,10 @@ import { describe, expect, test } from 'vitest'
 import { instant, lengthOf, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
 import { anyWeekIn, ODD_ZONES } from '../testing/anyWeeks.ts'
 import { walkMinutes } from '../testing/walkMinutes.ts'
+import { hours, inMonth, monthOf, utc } from '../testing/monthSpans.ts'
 import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
-import { billingMonth } from './billingMonth.ts'
-import type { WeekPlan } from './weekPlan.ts'
 import { weekSpans } from './weekSpans.ts'
 import { clockChanges, timeZones, zoneOffsets } from './zoneOffsets.ts'
-import type { YearMonth } from './yearMonth.ts'
-
-const monthOf = (month: string, zone = 'Etc/UTC'): Span => billingMonth(month as YearMonth, zone)
-
-const inMonth = (week: WeekPlan, month: Span): Span[] =>
-  weekSpans(week, month).map(({ from, to }) => ({
-    from: Math.max(from, month.from) as Span['from'],
-    to: Math.min(to, month.to) as Span['to'],
-  }))
-
-const hours = (spans: readonly Span[]): number =>
-  spans.reduce((total, span) => total + lengthOf(span), 0) / 3600
-const utc = (at: number): string => new Date(at * 1000).toISOString().slice(0, 16)
 
 /** The instant at which spans, used in time order, have together used up so many seconds. */
 function usedUpAt(spans: readonly Span[], pool: number): number {

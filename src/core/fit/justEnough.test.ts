@@ -46,6 +46,12 @@ describe('what is just enough fits, and what is one short does not', () => {
       { off: 'deallocated', needs: { ...NOTHING, backWithinSeconds: 74 } },
       'back-too-late',
     ],
+    [
+      'room of the image: 40 GiB',
+      { image: 'sealed', systemDisk: { kind: 'gib', roomGiB: gib(40) } },
+      { image: 'sealed', systemDisk: { kind: 'gib', roomGiB: gib(39) } },
+      'image-too-large',
+    ],
   ])('%s', (_, enough, short, code) => {
     expect(codes(enough)).not.toContain(code)
     expect(codes(short)).toContain(code)
@@ -58,6 +64,36 @@ describe('what is just enough fits, and what is one short does not', () => {
     expect(codes(machine, book)).toEqual([])
     expect(codes(machine, less)).toHaveLength(1)
     expect(codes({ ...machine, off: 'stopped' }, less)).toEqual([])
+  })
+
+  test('memory that an image wants at the least', () => {
+    const images = SMALL_BOOK.images.map((image) => ({
+      ...image,
+      least: { ...image.least, memoryGiB: gib(16) },
+    }))
+    const machine = { needs: NOTHING, image: 'free' }
+    expect(codes({ ...machine, size: 'middle' }, { ...SMALL_BOOK, images })).toEqual([])
+    expect(codes({ ...machine, size: 'small' }, { ...SMALL_BOOK, images })).toEqual(['too-little-memory'])
+  })
+
+  test.each([
+    [undefined, []],
+    [0, []],
+    [2, ['snapshots-not-sold-here']],
+  ])('%j snapshots of one of two disks where none are sold', (kept, found) => {
+    const [first, second] = [1, 2].map(() => ({ kind: 'steps', roomGiB: gib(32) }))
+    const dataDisks = [
+      {
+        ...second!,
+        ...(kept !== undefined && { snapshots: { every: 'day' as const, kept, changedPercent: 5 } }),
+      },
+    ]
+    expect(codes({ needs: NOTHING, systemDisk: first!, dataDisks })).toEqual(found)
+  })
+
+  test('traffic out where none is sold, and none at all', () => {
+    expect(codes({ trafficOutGiB: gib(0) })).toEqual([])
+    expect(codes({ trafficOutGiB: gib(1) })).toEqual(['traffic-not-sold-here'])
   })
 
   test.each([

@@ -5,7 +5,8 @@ import { closedByNeed } from '../notches/closedByNeed.ts'
 import { gib } from '../quantity/units.ts'
 import { plateInputs } from '../testing/plateInputs.ts'
 import { SMALL_BOOK } from '../testing/smallBook.ts'
-import { needsAsked, withoutNeed } from './needId.ts'
+import type { FitReason } from './fitReason.ts'
+import { needOf, needsAsked, withoutNeed, type NeedId } from './needId.ts'
 
 const ALL: Needs = {
   vcpu: 4,
@@ -14,6 +15,7 @@ const ALL: Needs = {
   megabytesPerSecond: 50,
   diskGiB: gib(100),
   accelerators: 1,
+  image: 'any-linux',
   architecture: 'arm64',
   jurisdictions: ['EU'],
   usedFrom: ['Lisbon'],
@@ -24,7 +26,7 @@ const ALL: Needs = {
 
 test('each need can be left out by itself, and then nothing is left', () => {
   const asked = needsAsked(ALL)
-  expect(asked).toHaveLength(14)
+  expect(asked).toHaveLength(15)
   for (const id of asked) {
     expect(needsAsked(withoutNeed(ALL, id))).toEqual(asked.filter((other) => other !== id))
   }
@@ -39,4 +41,38 @@ test('a need counts the choices that it closes, whatever else closes them', () =
   expect(closed.get('memory')).toBe(1)
   expect(closed.get('jurisdictions')).toBe(1)
   expect(closed.get('iops')).toBeUndefined()
+})
+
+test('a need that says nothing is not asked for', () => {
+  const nothing: Needs = { vcpu: 0, memoryGiB: gib(0), iops: 0 }
+  expect(needsAsked(nothing)).toEqual([])
+  // a round trip counts from somewhere
+  expect(needsAsked({ ...nothing, roundTripMs: 60 })).toEqual([])
+  expect(needsAsked({ ...nothing, roundTripMs: 60, usedFrom: [] })).toEqual([])
+  expect(needsAsked({ ...nothing, jurisdictions: [], keeps: [] })).toEqual([])
+  expect(withoutNeed(nothing, 'keep-memory').keeps).toEqual([])
+})
+
+test.each<[FitReason, NeedId | undefined]>([
+  [{ code: 'too-few-vcpu', has: 2, needs: 4, by: 'needs' }, 'vcpu'],
+  [{ code: 'too-few-vcpu', has: 2, needs: 4, by: 'image' }, undefined],
+  [{ code: 'too-little-memory', has: gib(2), needs: gib(4), by: 'needs' }, 'memory'],
+  [{ code: 'too-little-memory', has: gib(2), needs: gib(4), by: 'image' }, undefined],
+  [{ code: 'too-few-iops', has: 500, needs: 600, limit: 'disk' }, 'iops'],
+  [{ code: 'too-little-throughput', has: 50, needs: 60, limit: 'size' }, 'throughput'],
+  [{ code: 'too-little-disk', has: gib(50), needs: gib(60) }, 'disk'],
+  [{ code: 'too-few-accelerators', has: 0, needs: 1 }, 'accelerators'],
+  [{ code: 'image-not-wanted', image: 'Free', needs: 'any-linux' }, 'image'],
+  [{ code: 'architecture-not-wanted', has: 'x86-64', needs: 'arm64' }, 'architecture'],
+  [{ code: 'jurisdiction-not-allowed', place: 'East', has: 'EU', allowed: ['CA'] }, 'jurisdictions'],
+  [
+    { code: 'too-far', place: 'East', from: 'Lisbon', milliseconds: 70, isMeasured: false, most: 60 },
+    'round-trip',
+  ],
+  [{ code: 'not-kept', what: 'memory', state: 'deallocated' }, 'keep-memory'],
+  [{ code: 'taken-away', terms: 'Spot', interruption: 'often' }, 'keep-hardware'],
+  [{ code: 'back-too-late', state: 'deallocated', seconds: 75, most: 60 }, 'back-within'],
+  [{ code: 'no-own-disk', size: 'small' }, undefined],
+])('the need behind %j is %j', (reason, need) => {
+  expect(needOf(reason)).toBe(need)
 })

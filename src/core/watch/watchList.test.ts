@@ -1,10 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { YearMonth } from '../calendar/yearMonth.ts'
-import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
-import type { Machine, Plan } from '../machine/plan.ts'
-import { PlanPricing } from '../meter/planPricing.ts'
-import { platesOf } from '../notches/plates.ts'
 import { compare } from '../quantity/exact.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import { gib } from '../quantity/units.ts'
@@ -13,44 +8,7 @@ import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { EVERY_DAY, windowsOn } from '../testing/weeks.ts'
 import type { Finding } from './finding.ts'
-import { watchList, type WatchList } from './watchList.ts'
-
-interface Scene {
-  readonly part?: Partial<Machine>
-  readonly others?: readonly Machine[]
-  readonly book?: PriceBook
-  readonly more?: readonly PriceBook[]
-  readonly week?: WeekPlan
-  readonly reading?: 'calendar' | '730-hours'
-}
-
-/** The small machine, needed four hours a day unless said otherwise, watched as part of its plan in March 2027. */
-function watch({
-  part = {},
-  others = [],
-  book = RULE_BOOK,
-  more = [],
-  week = OFFICE_WEEK,
-  reading = 'calendar',
-}: Scene): WatchList {
-  const machine: Machine = { ...SMALL_MACHINE, ...part }
-  const plan: Plan = {
-    name: 'watched',
-    month: '2027-03' as YearMonth,
-    weeks: [{ ...week, id: machine.week }],
-    machines: [machine, ...others],
-  }
-  const pricing = new PlanPricing({ plan, books: [book, ...more], month: plan.month, reading })
-  const priced = pricing.of(machine)
-  if (!priced.ok) throw new Error(JSON.stringify(priced.issues))
-  const { resolved, month, account, estimate } = priced
-  const elsewhere = pricing.elsewhere(resolved.index)
-  const inputs = { resolved, plan, month, shared: account.planned, elsewhere }
-  return watchList({ ...inputs, plates: platesOf(inputs), estimate, machines: plan.machines })
-}
-
-const find = (scene: Scene, key: string): Finding | undefined =>
-  watch(scene).open.find((finding) => finding.key === key)
+import { findWatched, QUIET, watch } from '../testing/watched.ts'
 
 const money = (text: string) => parseDecimal(text)!
 const costs = (finding: Finding | undefined, text: string): void =>
@@ -62,15 +20,13 @@ const sameMoney = (facts: Finding['facts'] | undefined, field: string, text: str
   expect(amount && compare(amount, money(text))).toBe(0)
 }
 
-const QUIET = { address: 'none', systemDisk: { kind: 'steps', roomGiB: gib(32), goes: true } } as const
-
 describe('each mistake is found, with its figures and what mends it', () => {
   test('a quiet machine has nothing but what is always so', () => {
     expect(watch({ part: QUIET }).open.map(({ key }) => key)).toEqual(['left-on'])
   })
 
   test('1. stopped is not free', () => {
-    const found = find({ part: { ...QUIET, off: 'stopped' } }, 'off-still-charged')
+    const found = findWatched({ part: { ...QUIET, off: 'stopped' } }, 'off-still-charged')
     expect(found).toMatchObject({
       severity: 'warning',
       facts: { state: 'stopped', isFlat: false },
@@ -82,17 +38,17 @@ describe('each mistake is found, with its figures and what mends it', () => {
 
   test('1. nor is a flat plan that is switched off', () => {
     const flat = { size: 'flat', terms: 'flat', systemDisk: { kind: 'own', roomGiB: gib(60) } }
-    const found = find({ part: { ...flat, off: 'stopped' } }, 'off-still-charged')
+    const found = findWatched({ part: { ...flat, off: 'stopped' } }, 'off-still-charged')
     expect(found?.facts).toMatchObject({ isFlat: true })
     sameMoney(found?.facts, 'perHour', '0.0132')
   })
 
   test('2. the floor that remains when off', () => {
     const dataDisks = [{ kind: 'steps', roomGiB: gib(256), goes: true }]
-    const found = find({ part: { ...QUIET, size: 'tenth', dataDisks } }, 'floor-when-off')
+    const found = findWatched({ part: { ...QUIET, size: 'tenth', dataDisks } }, 'floor-when-off')
     expect(found?.facts).toMatchObject({ diskGiB: 256 })
     sameMoney(found?.facts, 'floor', '21.74')
-    expect(find({ part: { ...QUIET, size: 'huge' } }, 'floor-when-off')).toBeUndefined()
+    expect(findWatched({ part: { ...QUIET, size: 'huge' } }, 'floor-when-off')).toBeUndefined()
   })
 
   test('3. a decimal that slipped: ten times what the family costs a vCPU', () => {
@@ -106,26 +62,26 @@ describe('each mistake is found, with its figures and what mends it', () => {
         },
       },
     }
-    const found = find({ part: QUIET, book: slipped }, 'rate-out-of-line')
+    const found = findWatched({ part: QUIET, book: slipped }, 'rate-out-of-line')
     expect(found?.facts).toMatchObject({ size: 'middle', family: 'Plain' })
     sameMoney(found?.facts, 'perHour', '2.067')
     expect((found?.facts as { factor: number }).factor).toBeCloseTo(10, 0)
-    expect(find({ part: QUIET, book: SMALL_BOOK }, 'rate-out-of-line')).toBeUndefined()
+    expect(findWatched({ part: QUIET, book: SMALL_BOOK }, 'rate-out-of-line')).toBeUndefined()
   })
 
   test('4. two machines in one free pool', () => {
     const pool = { id: 'pool', hoursPerMonth: 300, eligible: ['tenth'], until: '2027-12-31' }
     const scene = { part: { ...QUIET, size: 'tenth' }, book: { ...RULE_BOOK, freeAllowances: [pool] } }
     const second = { ...SMALL_MACHINE, ...scene.part, name: 'second' }
-    expect(find({ ...scene, others: [second] }, 'shared-allowance/pool')?.facts).toMatchObject({
+    expect(findWatched({ ...scene, others: [second] }, 'shared-allowance/pool')?.facts).toMatchObject({
       machines: ['bench-one', 'second'],
     })
-    expect(find(scene, 'shared-allowance/pool')).toBeUndefined()
+    expect(findWatched(scene, 'shared-allowance/pool')).toBeUndefined()
   })
 
   test('5. what is left behind when it is deleted, and letting it go', () => {
     const part = { ...QUIET, systemDisk: { kind: 'steps', roomGiB: gib(32) }, address: 'fixed' } as const
-    const found = find({ part }, 'left-after-delete')
+    const found = findWatched({ part }, 'left-after-delete')
     expect(found?.facts).toMatchObject({ parts: ['disks', 'address'] })
     // 2.62 for the disk, 744 h of an unattached address at 0.0072
     costs(found, '7.9768')
@@ -133,33 +89,36 @@ describe('each mistake is found, with its figures and what mends it', () => {
   })
 
   test('6. hours without an end, an end without a start, and a forgotten weekend', () => {
-    const found = find({ part: { ...QUIET, off: 'running' } }, 'never-off')
+    const found = findWatched({ part: { ...QUIET, off: 'running' } }, 'never-off')
     expect(found?.facts).toMatchObject({ offHours: (744 - 230) * 3_600 })
     costs(found, '106.2438')
-    expect(find({ part: QUIET, week: { ...OFFICE_WEEK, windows: [] } }, 'never-starts')?.severity).toBe(
-      'problem',
-    )
+    expect(
+      findWatched({ part: QUIET, week: { ...OFFICE_WEEK, windows: [] } }, 'never-starts')?.severity,
+    ).toBe('problem')
     // Friday 18:00 to Monday 08:00 is 62 h
-    const weekend = find({ part: QUIET }, 'left-on')?.facts
+    const weekend = findWatched({ part: QUIET }, 'left-on')?.facts
     expect(weekend).toMatchObject({ gap: 62 * 3_600 })
     sameMoney(weekend, 'cost', '12.8154')
     const always = { ...OFFICE_WEEK, windows: windowsOn(EVERY_DAY, '00:00-24:00') }
-    expect(find({ part: { ...QUIET, off: 'running' }, week: always }, 'never-off')).toBeUndefined()
+    expect(findWatched({ part: { ...QUIET, off: 'running' }, week: always }, 'never-off')).toBeUndefined()
   })
 
   test('7. what does not fit, and the nearest that does', () => {
-    const found = find({ part: { ...QUIET, size: 'rare', off: 'hibernated' } }, 'does-not-fit/not-sold-here')
+    const found = findWatched(
+      { part: { ...QUIET, size: 'rare', off: 'hibernated' } },
+      'does-not-fit/not-sold-here',
+    )
     expect(found).toMatchObject({ severity: 'problem', facts: { reason: { soldIn: ['b'] } } })
     expect(found?.mend?.machine).toMatchObject({ zone: 'a', off: 'hibernated', size: 'middle' })
   })
 
   test('8. the same machine in several zones', () => {
     const copy = { ...SMALL_MACHINE, ...QUIET, name: 'bench-two', zone: 'b' }
-    const found = find({ part: QUIET, others: [copy] }, 'same-in-several-zones')
+    const found = findWatched({ part: QUIET, others: [copy] }, 'same-in-several-zones')
     expect(found?.facts).toMatchObject({ machines: ['bench-two'] })
     costs(found, '50.161')
     const other = { ...copy, purpose: 'another' }
-    expect(find({ part: QUIET, others: [other] }, 'same-in-several-zones')).toBeUndefined()
+    expect(findWatched({ part: QUIET, others: [other] }, 'same-in-several-zones')).toBeUndefined()
   })
 
   test('9. sign-in that is open to all, narrowed to the own network with the rest left as it was', () => {
@@ -202,34 +161,39 @@ describe('each mistake is found, with its figures and what mends it', () => {
         },
       },
     }
-    const found = find({ part: { ...QUIET, address: 'changing' }, book }, 'address-changes')
+    const found = findWatched({ part: { ...QUIET, address: 'changing' }, book }, 'address-changes')
     expect(found?.facts).toMatchObject({ times: 23 })
     expect(found?.mend?.choice).toEqual({ decision: 'address', address: 'fixed' })
-    const stopped = find({ part: { ...QUIET, address: 'changing', off: 'stopped' }, book }, 'address-changes')
+    const stopped = findWatched(
+      { part: { ...QUIET, address: 'changing', off: 'stopped' }, book },
+      'address-changes',
+    )
     expect(stopped).toBeUndefined()
   })
 
   test('11. room a GiB above a step, and more of it than is needed', () => {
     const systemDisk = { kind: 'steps', roomGiB: gib(130), goes: true }
-    const found = find({ part: { ...QUIET, systemDisk } }, 'just-above-step/0')
+    const found = findWatched({ part: { ...QUIET, systemDisk } }, 'just-above-step/0')
     expect(found?.facts).toMatchObject({ asked: 130, charged: 256, below: 128 })
     costs(found, '9.26')
-    expect(find({ part: { ...QUIET, systemDisk } }, 'more-room-than-needed')?.facts).toMatchObject({
+    expect(findWatched({ part: { ...QUIET, systemDisk } }, 'more-room-than-needed')?.facts).toMatchObject({
       room: 130,
       needed: 10,
     })
     const exact = { ...systemDisk, roomGiB: gib(256) }
-    expect(find({ part: { ...QUIET, systemDisk: exact } }, 'just-above-step/0')).toBeUndefined()
+    expect(findWatched({ part: { ...QUIET, systemDisk: exact } }, 'just-above-step/0')).toBeUndefined()
   })
 
   test('12. what cannot be set side by side', () => {
     const abroad = { ...RULE_BOOK, provider: { id: 'weir', name: 'Weir' }, currency: 'USD' }
-    expect(find({ part: QUIET, more: [abroad] }, 'currency-without-rate/usd')?.facts).toMatchObject({
+    expect(findWatched({ part: QUIET, more: [abroad] }, 'currency-without-rate/usd')?.facts).toMatchObject({
       from: 'USD',
       to: 'EUR',
     })
-    expect(find({ part: QUIET, reading: '730-hours' }, 'printed-month')?.facts).toMatchObject({ hours: 744 })
-    expect(find({ part: { ...QUIET, size: 'cores' } }, 'sold-by-cores')?.facts).toMatchObject({
+    expect(findWatched({ part: QUIET, reading: '730-hours' }, 'printed-month')?.facts).toMatchObject({
+      hours: 744,
+    })
+    expect(findWatched({ part: { ...QUIET, size: 'cores' } }, 'sold-by-cores')?.facts).toMatchObject({
       cores: 2,
       vcpu: 4,
     })
@@ -238,9 +202,9 @@ describe('each mistake is found, with its figures and what mends it', () => {
   test('13. more than the provider lets an account have', () => {
     const book = { ...RULE_BOOK, quotas: { vcpu: 6, machines: 2, fixedAddresses: 1 } }
     const others = [{ ...SMALL_MACHINE, name: 'second' }]
-    const found = find({ part: QUIET, others, book }, 'over-quota/vcpu')
+    const found = findWatched({ part: QUIET, others, book }, 'over-quota/vcpu')
     expect(found?.facts).toMatchObject({ used: 8, most: 6, provider: 'Mill' })
-    expect(find({ part: QUIET, others, book }, 'over-quota/machines')).toBeUndefined()
+    expect(findWatched({ part: QUIET, others, book }, 'over-quota/machines')).toBeUndefined()
   })
 
   test('14. performance that the size does not pass, and cores that are shared', () => {
@@ -251,10 +215,10 @@ describe('each mistake is found, with its figures and what mends it', () => {
       sharedCore: true,
     }))
     const scene = { part: { ...QUIET, systemDisk: disk }, book: { ...RULE_BOOK, sizes } }
-    expect(find(scene, 'throttled/iops')).toMatchObject({
+    expect(findWatched(scene, 'throttled/iops')).toMatchObject({
       severity: 'warning',
       facts: { given: 12_000, reached: 8_000, size: 'middle' },
     })
-    expect(find(scene, 'shared-core')?.facts).toMatchObject({ starts: 23 })
+    expect(findWatched(scene, 'shared-core')?.facts).toMatchObject({ starts: 23 })
   })
 })

@@ -1,29 +1,10 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
+import { DEMO_TEXT, demo, issuesOf, type PlanDraft } from '../testing/demoPlan.ts'
 import { describe, expect, test } from 'vitest'
 import { checkPlan } from './checkPlan.ts'
 import { readPlan, writePlan } from './planFile.ts'
-import type { PlanFile } from './planDocument.ts'
 import { readPriceBook } from '../priceBook/priceBookFile.ts'
-
-const DEMO_TEXT = readFileSync('data/larkspur-trams.json', 'utf8')
-const demo = (): PlanFile => JSON.parse(DEMO_TEXT) as PlanFile
-
-interface Draft {
-  format: string
-  month: unknown
-  name: unknown
-  weeks: { id: string; timeZone: unknown; windows: { mon?: unknown }; datesOff: unknown[] }[]
-  machines: Record<string, unknown>[]
-}
-
-/** The issues of the demo plan with one thing broken. */
-function issuesOf(breakIt: (draft: Draft) => void) {
-  const draft = demo() as unknown as Draft
-  breakIt(draft)
-  const read = readPlan(JSON.stringify(draft))
-  return read.ok ? [] : read.issues.map(({ code, pointer, expected }) => ({ code, pointer, expected }))
-}
 
 describe('a plan file', () => {
   test('is written as it was read, byte for byte', () => {
@@ -39,7 +20,7 @@ describe('a plan file', () => {
 })
 
 describe('a plan that is refused says where and what would do', () => {
-  test.each<[string, (draft: Draft) => void, string, string, RegExp]>([
+  test.each<[string, (draft: PlanDraft) => void, string, string, RegExp]>([
     ['a month outside 2000 to 2100', (d) => (d.month = '2101-01'), 'bad-value', '/month', /2000 to 2100/],
     [
       'an unknown time zone',
@@ -142,7 +123,7 @@ describe('a plan that is refused says where and what would do', () => {
     expect(!read.ok && read.issues).toMatchObject([{ pointer, problem, expected }])
   })
 
-  test.each<[string, (draft: Draft) => void, string, string]>([
+  test.each<[string, (draft: PlanDraft) => void, string, string]>([
     ['an empty name', (d) => (d.name = ''), 'Found "".', 'some text.'],
     [
       'a long name',
@@ -159,7 +140,7 @@ describe('a plan that is refused says where and what would do', () => {
       'one of [running, stopped, deallocated, hibernated, deleted].',
     ],
   ])('%s', (_, breakIt, problem, expected) => {
-    const draft = demo() as unknown as Draft
+    const draft = demo() as unknown as PlanDraft
     breakIt(draft)
     const read = readPlan(JSON.stringify(draft))
     expect(!read.ok && read.issues[0]).toMatchObject({ problem, expected })

@@ -1,30 +1,10 @@
 import fc from 'fast-check'
-import { readFileSync } from 'node:fs'
+import { issuesOf, type PlanDraft } from '../testing/demoPlan.ts'
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { anyMachineOf, anyWeek } from '../../core/testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { readPlan, writePlan } from './planFile.ts'
-import type { PlanFile } from './planDocument.ts'
-
-const DEMO_TEXT = readFileSync('data/larkspur-trams.json', 'utf8')
-const demo = (): PlanFile => JSON.parse(DEMO_TEXT) as PlanFile
-
-interface Draft {
-  format: string
-  month: unknown
-  name: unknown
-  weeks: { id: string; timeZone: unknown; windows: { mon?: unknown }; datesOff: unknown[] }[]
-  machines: Record<string, unknown>[]
-}
-
-/** The issues of the demo plan with one thing broken. */
-function issuesOf(breakIt: (draft: Draft) => void) {
-  const draft = demo() as unknown as Draft
-  breakIt(draft)
-  const read = readPlan(JSON.stringify(draft))
-  return read.ok ? [] : read.issues.map(({ code, pointer, expected }) => ({ code, pointer, expected }))
-}
 
 describe('what a machine may have beyond the first', () => {
   test('every field of any machine comes back from a file as it was', () => {
@@ -55,7 +35,7 @@ describe('what a machine may have beyond the first', () => {
     )
   })
 
-  test.each<[string, (draft: Draft & Record<string, unknown>) => void, string, RegExp]>([
+  test.each<[string, (draft: PlanDraft & Record<string, unknown>) => void, string, RegExp]>([
     ['a currency that is none', (d) => (d.currency = 'EURO'), '/currency', /ISO 4217/],
     ['a tax above 100', (d) => (d.taxPercent = '101'), '/taxPercent', /from 0 to 100/],
     ['a tax that is a number', (d) => (d.taxPercent = 23), '/taxPercent', /text in quotes/],
@@ -147,7 +127,7 @@ describe('what a machine may have beyond the first', () => {
       /integer/,
     ],
   ])('%s is refused', (_, breakIt, pointer, expected) => {
-    const issues = issuesOf(breakIt as (draft: Draft) => void)
+    const issues = issuesOf(breakIt as (draft: PlanDraft) => void)
     expect(issues.map((issue) => issue.pointer)).toEqual([pointer])
     expect(issues[0]!.expected).toMatch(expected)
   })

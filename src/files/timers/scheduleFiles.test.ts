@@ -1,53 +1,17 @@
 import { spawnSync } from 'node:child_process'
-import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import ICAL from 'ical.js'
 import { readerInstant, readerOffset } from '../../core/testing/zoneReader.ts'
+import { day, plan, run, script, switched, week } from '../testing/timersOf.ts'
 import { describe, expect, test } from 'vitest'
-import { parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { instant } from '../../core/quantity/units.ts'
 import { ODD_ZONES } from '../../core/testing/anyWeeks.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../../core/testing/weeks.ts'
 import { timerPlan } from '../../core/timers/timerPlan.ts'
 import { transitionsOf, type Switch } from '../../core/timers/transitions.ts'
 import { crontab } from './crontab.ts'
-import { powerScript } from './powerScript.ts'
 import { scheduleCalendar } from './scheduleCalendar.ts'
 import { scheduleFeed } from './scheduleFeed.ts'
 import { systemdUnits } from './systemdUnits.ts'
-
-const day = (text: string): DayNumber => parseDate(text)!
-const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'), ['2027-03-19'])
-const plan = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'days')
-const switched = {
-  title: 'Depot day',
-  timeZone: 'Europe/Lisbon',
-  machines: [
-    { name: "crew's; rm -rf $HOME `id`", region: 'porto', off: 'stopped' },
-    { name: 'tile-cache', region: 'porto', off: 'hibernated' },
-    { name: 'soak', region: 'porto', off: 'running' },
-  ],
-  commands: {
-    start: 'echo {action} {machine}',
-    stop: 'echo {action} {machine}',
-    hibernate: 'false {machine}',
-  },
-} as const
-const script = powerScript(plan, switched)
-
-const folder = mkdtempSync(join(tmpdir(), 'timers-'))
-
-/** Runs a script with a clock that stands still: `date` is asked for a format in a zone and answers with that time. */
-function run(text: string, at: string, ...args: string[]) {
-  const file = join(folder, 'script.sh')
-  writeFileSync(file, text)
-  const clock = join(folder, 'date')
-  writeFileSync(clock, `#!/bin/sh\nexec /bin/date -d '${at}' "$@"\n`)
-  chmodSync(clock, 0o755)
-  const env = { ...process.env, PATH: `${folder}:${process.env['PATH']}` }
-  return spawnSync('sh', [file, ...args], { encoding: 'utf8', env })
-}
 
 test('the crontab is one line that is right on any clock, as rarely as the times allow', () => {
   const lines = crontab(plan, 'Depot day', '/opt/depot-day.sh').trim().split('\n')

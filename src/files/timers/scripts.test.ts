@@ -1,11 +1,8 @@
 import { spawnSync } from 'node:child_process'
-import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { day, plan, run, script, switched, week } from '../testing/timersOf.ts'
 import { describe, expect, test } from 'vitest'
-import { parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { instant } from '../../core/quantity/units.ts'
-import { weekOf, windowsOn, WORKDAYS } from '../../core/testing/weeks.ts'
+import { windowsOn, WORKDAYS } from '../../core/testing/weeks.ts'
 import { SWITCH_ACTIONS } from '../../core/machine/switchActions.ts'
 import { gapSteps } from '../../core/timers/switching.ts'
 import { timerPlan } from '../../core/timers/timerPlan.ts'
@@ -15,38 +12,6 @@ import { exportSchedule, SCHEDULE_FORMATS } from './exportSchedule.ts'
 import { powerScript } from './powerScript.ts'
 import { ruleId } from './ruleId.ts'
 import { scheduleFeed } from './scheduleFeed.ts'
-
-const day = (text: string): DayNumber => parseDate(text)!
-const week = weekOf('Europe/Lisbon', windowsOn(WORKDAYS, '08:00-18:00'), ['2027-03-19'])
-const plan = timerPlan(week, day('2027-03-01'), day('2027-04-30'), 'days')
-const switched = {
-  title: 'Depot day',
-  timeZone: 'Europe/Lisbon',
-  machines: [
-    { name: "crew's; rm -rf $HOME `id`", region: 'porto', off: 'stopped' },
-    { name: 'tile-cache', region: 'porto', off: 'hibernated' },
-    { name: 'soak', region: 'porto', off: 'running' },
-  ],
-  commands: {
-    start: 'echo {action} {machine}',
-    stop: 'echo {action} {machine}',
-    hibernate: 'false {machine}',
-  },
-} as const
-const script = powerScript(plan, switched)
-
-const folder = mkdtempSync(join(tmpdir(), 'timers-'))
-
-/** Runs a script with a clock that stands still: `date` is asked for a format in a zone and answers with that time. */
-function run(text: string, at: string, ...args: string[]) {
-  const file = join(folder, 'script.sh')
-  writeFileSync(file, text)
-  const clock = join(folder, 'date')
-  writeFileSync(clock, `#!/bin/sh\nexec /bin/date -d '${at}' "$@"\n`)
-  chmodSync(clock, 0o755)
-  const env = { ...process.env, PATH: `${folder}:${process.env['PATH']}` }
-  return spawnSync('sh', [file, ...args], { encoding: 'utf8', env })
-}
 
 describe('the script that timers call', () => {
   test('is a script for any POSIX shell', () => {

@@ -4,13 +4,13 @@ import { useCallback, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
-import { lazyPart } from '../../interface/lazyPart'
+import { lazyDialog } from '../../interface/lazyDialog'
 import { ChooseFile } from '../workbench/ChooseFile'
 import { IssueList } from '../workbench/IssueList'
 import { useDroppedFiles } from './useDroppedFiles'
 import { useImports } from './useImports'
 
-const InventoryDialog = lazyPart(() => import('../inventory/InventoryDialog'), 'InventoryDialog')
+const InventoryDialog = lazyDialog(() => import('../inventory/InventoryDialog'), 'InventoryDialog')
 
 /** Takes plans, price books and tables in, from the file picker or dropped anywhere; several at a time. */
 export function FileImport({ children }: { readonly children: ReactNode }) {

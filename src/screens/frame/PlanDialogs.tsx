@@ -1,18 +1,18 @@
 'use client'
 
 import { useMemo, useState, type ReactNode } from 'react'
-import { lazyPart } from '../../interface/lazyPart'
+import { lazyDialog } from '../../interface/lazyDialog'
 import { PlanDialogsContext, type PlanDialog } from '../workbench/planDialogs.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
-const AddFromNeed = lazyPart(() => import('../bench/AddFromNeed'), 'AddFromNeed', { says: false })
-const BudgetDialog = lazyPart(() => import('../bench/BudgetDialog'), 'BudgetDialog', { says: false })
-const DeleteMany = lazyPart(() => import('../bench/DeleteMany'), 'DeleteMany', { says: false })
-const PlansDialog = lazyPart(() => import('../plans/PlansDialog'), 'PlansDialog', { says: false })
-const AboutDialog = lazyPart(() => import('./AboutDialog'), 'AboutDialog', { says: false })
-const LifeDialog = lazyPart(() => import('./LifeDialog'), 'LifeDialog', { says: false })
-const MoneyDialog = lazyPart(() => import('./MoneyDialog'), 'MoneyDialog', { says: false })
+const AddFromNeed = lazyDialog(() => import('../bench/AddFromNeed'), 'AddFromNeed')
+const BudgetDialog = lazyDialog(() => import('../bench/BudgetDialog'), 'BudgetDialog')
+const DeleteMany = lazyDialog(() => import('../bench/DeleteMany'), 'DeleteMany')
+const PlansDialog = lazyDialog(() => import('../plans/PlansDialog'), 'PlansDialog')
+const AboutDialog = lazyDialog(() => import('./AboutDialog'), 'AboutDialog')
+const LifeDialog = lazyDialog(() => import('./LifeDialog'), 'LifeDialog')
+const MoneyDialog = lazyDialog(() => import('./MoneyDialog'), 'MoneyDialog')
 
 /** Dialogs of the plan that many places open: the bar, the bench, the palette. */
 export function PlanDialogs({ children }: { readonly children: ReactNode }) {
