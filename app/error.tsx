@@ -2,7 +2,9 @@
 
 import { useEffect } from 'react'
 import { Message } from '../src/interface/Message'
-import { LastResort } from '../src/screens/lastResort/LastResort'
+import { lazyPart } from '../src/interface/lazyPart'
+
+const LastResort = lazyPart(() => import('../src/screens/lastResort/LastResort'), 'LastResort')
 
 export default function ErrorPage({ error }: { readonly error: Error }) {
   // In the program's own words, for a report; a person is told what can be done.

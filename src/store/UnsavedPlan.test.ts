@@ -31,14 +31,14 @@ test.each([
   [12, false],
   // A store of another time.
   [3, false],
-])('what two changes on revision 7 made is taken up on revision %s: %s', (revision, expected) => {
+])('what two changes on revision 7 made is taken up on revision %s: %s', async (revision, expected) => {
   keep()
-  const taken = new UnsavedPlan().take(revision)
+  const taken = await new UnsavedPlan().take(revision)
   expect(taken).toEqual(expected ? { label: 'rename, resize', plan } : undefined)
-  expect(new UnsavedPlan().take(7)).toBeUndefined()
+  expect(await new UnsavedPlan().take(7)).toBeUndefined()
 })
 
-test('what was saved after all is forgotten', () => {
+test('what was saved after all is forgotten', async () => {
   const unsaved = new UnsavedPlan()
   unsaved.keep({ base: 7, changes: 1, label: 'rename', plan })
   unsaved.forget()
@@ -47,23 +47,23 @@ test('what was saved after all is forgotten', () => {
 
 test.each(['', 'null', '{"base":7}', '{"base":7,"changes":2,"label":"x","file":{"machines":[null]}}', '[]'])(
   'what is kept as %s is not taken up',
-  (text) => {
+  async (text) => {
     stored.set('notchgauge-unsaved', text)
-    expect(new UnsavedPlan().take(7)).toBeUndefined()
+    expect(await new UnsavedPlan().take(7)).toBeUndefined()
   },
 )
 
-test('what belongs to no store is discarded', () => {
+test('what belongs to no store is discarded', async () => {
   keep()
   new UnsavedPlan().discard()
-  expect(new UnsavedPlan().take(7)).toBeUndefined()
+  expect(await new UnsavedPlan().take(7)).toBeUndefined()
 })
 
-test('a browser without room or storage keeps nothing and says nothing', () => {
+test('a browser without room or storage keeps nothing and says nothing', async () => {
   const refuse = (): never => {
     throw new DOMException('full', 'QuotaExceededError')
   }
   vi.stubGlobal('localStorage', { getItem: refuse, setItem: refuse, removeItem: refuse })
   expect(keep).not.toThrow()
-  expect(new UnsavedPlan().take(7)).toBeUndefined()
+  expect(await new UnsavedPlan().take(7)).toBeUndefined()
 })

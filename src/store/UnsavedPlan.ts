@@ -1,6 +1,5 @@
 import type { Plan } from '../core/machine/plan.ts'
 import { planToFile } from '../files/plan/planDocument.ts'
-import { parseStoredPlan } from './planStore.ts'
 
 const KEY = 'notchgauge-unsaved'
 
@@ -44,10 +43,11 @@ export class UnsavedPlan {
    * What the store at this revision does not hold; undefined where it does, where another tab has gone on since, or
    * where nothing was kept. Asked once.
    */
-  take(revision: number): Pick<Unsaved, 'label' | 'plan'> | undefined {
+  async take(revision: number): Promise<Pick<Unsaved, 'label' | 'plan'> | undefined> {
     const kept = read()
     remove()
     if (!kept || revision < kept.base || revision >= kept.base + kept.changes) return undefined
+    const { parseStoredPlan } = await import('./checkStored.ts')
     const plan = parseStoredPlan(kept.file)
     return plan.ok ? { label: kept.label, plan: plan.value } : undefined
   }

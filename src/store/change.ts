@@ -1,8 +1,6 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
 import type { Plan } from '../core/machine/plan.ts'
-import { parsePlan } from '../files/plan/planFile.ts'
-import { planToFile } from '../files/plan/planDocument.ts'
-import { MOST_EDITS, type History } from './history.ts'
+import { MOST_EDITS, nextStep, type History, type Step } from './history.ts'
 import type { StoredChange } from './planStore.ts'
 import type { StoreNotice } from './storeNotice.ts'
 
@@ -37,32 +35,33 @@ export function makeChange(plan: Plan, history: History, change: Change): MadeCh
     case 'edit': {
       const [next, forward, inverse] = produceWithPatches(plan, change.recipe)
       if (forward.length === 0) return undefined
-      const edit = { seq: history.cursor + 1, label: change.label, forward, inverse }
-      const edits = [...history.edits.filter(({ seq }) => seq <= history.cursor), edit].slice(-MOST_EDITS)
-      return { plan: next, history: { edits, cursor: edit.seq }, stored: { kind: 'edit', edit } }
+      const step = { seq: history.cursor + 1, label: change.label, patches: { forward, inverse } }
+      const edits = [...history.edits.filter(({ seq }) => seq <= history.cursor), step].slice(-MOST_EDITS)
+      return { plan: next, history: { edits, cursor: step.seq }, stored: { kind: 'edit', step } }
     }
-    case 'undo': {
-      const edit = history.edits.find(({ seq }) => seq === history.cursor)
-      return edit && moved(plan, history, edit.inverse, edit.seq - 1, 'before')
-    }
-    case 'redo': {
-      const edit = history.edits.find(({ seq }) => seq === history.cursor + 1)
-      return edit && moved(plan, history, edit.forward, edit.seq, 'after')
-    }
+    case 'undo':
+      return moved(plan, history, nextStep(history, 'undo'), 'before')
+    case 'redo':
+      return moved(plan, history, nextStep(history, 'redo'), 'after')
   }
 }
 
-/** History comes from the store: a step that cannot be taken, or would break the plan, is forgotten with all beyond it. */
+/**
+ * A step that cannot be taken is forgotten with all beyond it. One that still lies in the store has to be read before;
+ * without that nothing changes.
+ */
 function moved(
   plan: Plan,
   history: History,
-  patches: readonly Patch[],
-  cursor: number,
+  step: Step | undefined,
   side: 'before' | 'after',
-): MadeChange {
-  const next = patched(plan, patches)
-  if (next) return { plan: next, history: { ...history, cursor }, stored: { kind: 'cursor', cursor } }
+): MadeChange | undefined {
+  if (!step?.patches) return undefined
   const isBefore = side === 'before'
+  const next =
+    step.patches === 'damaged' ? undefined : patched(plan, step.patches[isBefore ? 'inverse' : 'forward'])
+  const cursor = isBefore ? step.seq - 1 : step.seq
+  if (next) return { plan: next, history: { ...history, cursor }, stored: { kind: 'cursor', cursor } }
   const edits = history.edits.filter(({ seq }) => (isBefore ? seq > history.cursor : seq <= history.cursor))
   return {
     plan,
@@ -74,8 +73,7 @@ function moved(
 
 function patched(plan: Plan, patches: readonly Patch[]): Plan | undefined {
   try {
-    const next = applyPatches(plan, patches)
-    return parsePlan(planToFile(next)).ok ? next : undefined
+    return applyPatches(plan, patches)
   } catch {
     return undefined
   }

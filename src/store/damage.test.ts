@@ -186,13 +186,13 @@ test('a damaged step is said and skipped, and later steps stay', async () => {
   const { session } = await open(name)
   expect(session.snapshot()).toMatchObject({ undoLabel: 'rename to Two', redoLabel: 'rename to Three' })
   session.undo()
+  await expect.poll(() => session.settled()).toBe(true)
   expect(session.snapshot()).toMatchObject({
     plan: { name: 'Two' },
     undoLabel: undefined,
     redoLabel: 'rename to Three',
     notices: [{ code: 'step-damaged', side: 'before' }],
   })
-  await expect.poll(() => session.settled()).toBe(true)
   session.close()
   const { session: again } = await open(name)
   expect(again.snapshot()).toMatchObject({
@@ -201,6 +201,7 @@ test('a damaged step is said and skipped, and later steps stay', async () => {
     notices: [],
   })
   again.redo()
+  await expect.poll(() => again.settled()).toBe(true)
   expect(again.snapshot().plan.name).toBe('Three')
 })
 
@@ -210,6 +211,7 @@ test('a step that is not one is left out with those beyond it, and said', async 
   const { session } = await open(name)
   expect(session.snapshot().notices).toEqual([{ code: 'stored-steps-lost', count: 1 }])
   session.undo()
+  await expect.poll(() => session.settled()).toBe(true)
   expect(session.snapshot()).toMatchObject({ plan: { name: 'One' }, undoLabel: undefined })
 })
 

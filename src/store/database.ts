@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
-import type { Patch } from 'immer'
+import type { CompactPatch } from './compactPatches.ts'
 
 /** The plan as the store holds it: the file's own form, so that one schema guards both edges. */
 export interface StoredPlan {
@@ -26,8 +26,8 @@ export interface StoredBook {
 export interface StoredEdit {
   readonly seq: number
   readonly label: string
-  readonly forward: readonly Patch[]
-  readonly inverse: readonly Patch[]
+  readonly forward: readonly CompactPatch[]
+  readonly inverse: readonly CompactPatch[]
 }
 
 /** A plan that is not open. */
@@ -43,6 +43,8 @@ export interface ShelvedPlan {
 export interface StoredSeal {
   readonly of: string
   readonly seal: string
+  /** Of the content as JSON, roughly: what is large is not looked at on the page. */
+  readonly size?: number
 }
 
 export class NotchgaugeDatabase extends Dexie {
@@ -88,6 +90,8 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   },
   { version: 5, stores: { shelf: 'id' } },
   { version: 6, stores: { seals: 'of' } },
+  // Labels are read without what the steps change.
+  { version: 7, stores: { edits: 'seq, [seq+label]' } },
 ]
 
 export function openDatabase(

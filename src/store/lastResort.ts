@@ -1,16 +1,18 @@
 import { ownValue } from '../core/ownValue.ts'
-import { strToU8, zipSync } from 'fflate'
-import { applyPatches, type Patch } from 'immer'
+import { applyPatches } from 'immer'
 import Dexie, { type IndexableType } from 'dexie'
 import { checkedPlan, planToFile } from '../files/plan/planDocument.ts'
 import { plainNames } from '../files/reading/plainNames.ts'
 import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
-import { parseStoredPlan } from './planStore.ts'
+import { spreadPatches, type CompactPatch } from './compactPatches.ts'
 
 /**
  * What can be done where the stored plan, a stored price book or anything else keeps the page from working. Nothing here
  * believes that what is stored has any form; each answers false, or less, where it cannot.
  */
+
+/** Not to be waited for within a transaction, which ends when nothing of the store is awaited. */
+const checks = () => import('./checkStored.ts')
 
 /** A stored book or plan, as far as it can be named. */
 export interface Stranded {
@@ -49,6 +51,7 @@ export const shelvedPlans = async (db: NotchgaugeDatabase): Promise<Stranded[]> 
 
 /** Every record of every table as JSON, in a zip; what JSON cannot say is written as text. */
 export async function rawRecords(db: NotchgaugeDatabase): Promise<Uint8Array<ArrayBuffer>> {
+  const { strToU8, zipSync } = await import('fflate')
   const files: Record<string, Uint8Array> = {}
   for (const { name: table } of db.tables) {
     const rows = await rowsOf(db, table)
@@ -77,8 +80,9 @@ export const takeOutBook = (db: NotchgaugeDatabase, { key }: Stranded): Promise<
   db.table('editions').delete(key)
 
 /** Puts a plan of the shelf in the place of the open one, which is laid there as it lies. */
-export const openShelved = (db: NotchgaugeDatabase, { key }: Stranded): Promise<boolean> =>
-  db.transaction('rw', db.plan, db.edits, db.shelf, async () => {
+export async function openShelved(db: NotchgaugeDatabase, { key }: Stranded): Promise<boolean> {
+  const { parseStoredPlan } = await checks()
+  return db.transaction('rw', db.plan, db.edits, db.shelf, async () => {
     const file = fieldOf(await db.table<unknown>('shelf').get(key), 'file')
     const plan = parseStoredPlan(file)
     if (!plan.ok) return false
@@ -88,14 +92,17 @@ export const openShelved = (db: NotchgaugeDatabase, { key }: Stranded): Promise<
     await db.shelf.delete(String(key))
     return true
   })
+}
 
 /** Takes back the newest step of the stored plan; the plan must be whole after it, not before. */
-export const takeBackLast = (db: NotchgaugeDatabase): Promise<boolean> =>
-  db.transaction('rw', db.plan, db.edits, async () => {
+export async function takeBackLast(db: NotchgaugeDatabase): Promise<boolean> {
+  const { parseStoredPlan } = await checks()
+  const isPlan = (file: object): boolean => parseStoredPlan(file).ok
+  return db.transaction('rw', db.plan, db.edits, async () => {
     const before = (await db.table<unknown>('plan').get('current')) as unknown
     const cursor = fieldOf(before, 'cursor')
     const edit = typeof cursor === 'number' ? ((await db.edits.get(cursor)) as unknown) : undefined
-    const file = withoutStep(fieldOf(before, 'file'), fieldOf(edit, 'inverse'))
+    const file = withoutStep(fieldOf(before, 'file'), fieldOf(edit, 'inverse'), isPlan)
     if (!file) return false
     await db.plan.put({
       ...(before as StoredPlan),
@@ -105,11 +112,12 @@ export const takeBackLast = (db: NotchgaugeDatabase): Promise<boolean> =>
     })
     return true
   })
+}
 
-function withoutStep(file: unknown, inverse: unknown): object | undefined {
+function withoutStep(file: unknown, inverse: unknown, isPlan: (file: object) => boolean): object | undefined {
   try {
-    const plan = planToFile(applyPatches(checkedPlan(file), inverse as Patch[]))
-    return parseStoredPlan(plan).ok ? plan : undefined
+    const plan = planToFile(applyPatches(checkedPlan(file), spreadPatches(inverse as CompactPatch[])))
+    return isPlan(plan) ? plan : undefined
   } catch {
     return undefined
   }

@@ -1,7 +1,8 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import type { History } from './history.ts'
+import { NO_HISTORY, type History } from './history.ts'
+import type { CheckStored } from './seals.ts'
 import { editionName, loadBooks, loadPlan, storeBook, storeFreshPlan } from './planStore.ts'
 import type { SessionState } from './sessionState.ts'
 import { storageProblem } from './storageProblem.ts'
@@ -30,16 +31,15 @@ interface OpenedStore {
   readonly wasThere: boolean
 }
 
-const NO_HISTORY: History = { edits: [], cursor: 0 }
-
 /** Opens what is stored, or the demo on a first visit; where the store cannot be used, the demo without it. */
 export async function openStored(
   db: NotchgaugeDatabase,
   loadDemo: () => Promise<Demo>,
+  checkStored?: CheckStored,
 ): Promise<OpenedStore> {
   let problem: StorageProblem | undefined
   try {
-    const found = await readStored(db, loadDemo)
+    const found = await readStored(db, loadDemo, checkStored)
     if (found) return found
   } catch (error) {
     problem = storageProblem(error)
@@ -68,22 +68,23 @@ export async function openStored(
 async function readStored(
   db: NotchgaugeDatabase,
   loadDemo: () => Promise<Demo>,
+  checkStored?: CheckStored,
 ): Promise<OpenedStore | undefined> {
-  const { books, refused } = await loadBooks(db)
-  const loaded = await loadPlan(db)
+  const { books, refused } = await loadBooks(db, checkStored)
+  const loaded = await loadPlan(db, checkStored)
   if (!loaded) return undefined
   if (!loaded.ok) {
     const shown = { status: 'damaged', damage: loaded.issues, books } as const
     return { saved: undefined, booksRevision: 0, shown, isKept: false, wasThere: true }
   }
-  const { plan, revision, edits, cursor, welcome, booksRevision, lostSteps } = loaded.value
+  const { plan, revision, history, welcome, booksRevision, lostSteps } = loaded.value
   const demo = books.length === 0 || refused.length > 0 ? await loadDemo() : undefined
   const restored =
     demo?.books.filter((book) => books.length === 0 || refused.includes(editionName(book))) ?? []
   const refusedBooks = refused.filter((name) => !restored.some((book) => editionName(book) === name))
   const notices: StoreNotice[] = lostSteps > 0 ? [{ code: 'stored-steps-lost', count: lostSteps }] : []
   return {
-    saved: { revision, plan, history: { edits, cursor } },
+    saved: { revision, plan, history },
     booksRevision,
     shown: { status: 'ready', plan, books: [...books, ...restored], welcome, refusedBooks, notices },
     isKept: true,

@@ -3,7 +3,6 @@ import { accept, type Outcome } from '../core/outcome.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import { planToFile } from '../files/plan/planDocument.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import { parseStoredPlan } from './planStore.ts'
 import { StoreError } from './storageProblem.ts'
 
 /** A plan that is not open, as a list shows it. */
@@ -44,6 +43,7 @@ export class PlanShelf {
   /** The plan as it was laid aside, or why it cannot be read; undefined where it is not there. */
   async get(id: string): Promise<Outcome<Plan, FileIssue> | undefined> {
     const row = await this.db.shelf.get(id)
+    const { parseStoredPlan } = await import('./checkStored.ts')
     const plan = row && parseStoredPlan(row.file)
     return plan?.ok ? accept({ ...plan.value, id }) : plan
   }

@@ -1,73 +1,64 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import { accept, refuse, type Outcome } from '../core/outcome.ts'
-import { parsePlan } from '../files/plan/planFile.ts'
-import { checkedPlan, planToFile, PLAN_KIND, PLAN_VERSION } from '../files/plan/planDocument.ts'
-import { parsePriceBook } from '../files/priceBook/priceBookFile.ts'
+import { accept, type Outcome } from '../core/outcome.ts'
+import { checkedPlan, planToFile } from '../files/plan/planDocument.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
-import { checkFormat } from '../files/reading/readJson.ts'
-import type { NotchgaugeDatabase, StoredEdit, StoredPlan } from './database.ts'
-import { MOST_EDITS } from './history.ts'
-import { keptHistory } from './keptHistory.ts'
-import { bookSeal, PLAN_SEAL, sealReader } from './seals.ts'
+import { compactPatches } from './compactPatches.ts'
+import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
+import { MOST_EDITS, unbroken, type History, type Step, type StepPatches } from './history.ts'
+import { bookSeal, PLAN_SEAL, trustedRows, type CheckStored } from './seals.ts'
 
 export interface LoadedPlan {
   readonly plan: Plan
   readonly revision: number
-  readonly edits: readonly StoredEdit[]
+  /** Without what the steps change, which is read when it is asked for. */
+  readonly history: History
   /** Stored steps that can no longer be taken back or done again. */
   readonly lostSteps: number
-  readonly cursor: number
   readonly welcome: boolean
   readonly booksRevision: number
 }
 
 /** What is stored, held against the same schema as a file where it has changed since it last was. Undefined where nothing is. */
-export async function loadPlan(db: NotchgaugeDatabase): Promise<Outcome<LoadedPlan, FileIssue> | undefined> {
-  const [row, edits] = await db.transaction('r', db.plan, db.edits, () =>
-    Promise.all([db.plan.get('current'), db.edits.orderBy('seq').toArray()]),
+export async function loadPlan(
+  db: NotchgaugeDatabase,
+  checkStored?: CheckStored,
+): Promise<Outcome<LoadedPlan, FileIssue> | undefined> {
+  const [row, steps, count] = await db.transaction('r', db.plan, db.edits, () =>
+    Promise.all([db.plan.get('current'), labelsOf(db), db.edits.count()]),
   )
   if (!row) return undefined
-  const isSealed = await sealReader(db)
-  const plan = (await isSealed(PLAN_SEAL, row.file))
+  const isTrusted = await trustedRows(db, [{ of: PLAN_SEAL, file: row.file }], checkStored)
+  const plan = isTrusted.has(PLAN_SEAL)
     ? accept(checkedPlan(row.file))
-    : parseStoredPlan(row.file)
+    : (await import('./checkStored.ts')).parseStoredPlan(row.file)
   if (!plan.ok) return plan
   // A plan is not lost with the numbers that stand beside it.
   const [revision, stood, booksRevision] = [row.revision, row.cursor, row.booksRevision].map(counted)
-  const { edits: kept, cursor, lost } = keptHistory(edits, stood!)
+  const { edits, cursor } = unbroken(steps, stood!)
   return accept({
     plan: plan.value,
     revision: revision!,
-    edits: kept,
-    lostSteps: lost,
-    cursor,
+    history: { edits, cursor },
+    lostSteps: count - edits.length,
     welcome: row.welcome === true,
     booksRevision: booksRevision!,
   })
 }
 
-const counted = (value: unknown): number =>
-  typeof value === 'number' && Number.isSafeInteger(value) && value >= 0 ? value : 0
-
-/** A stored plan has the format of a file: one of a newer version, or of something else, is not read as if it were ours. */
-export function parseStoredPlan(file: unknown): Outcome<Plan, FileIssue> {
-  return readable(() => {
-    const known = checkFormat(file, PLAN_KIND, PLAN_VERSION)
-    return known.ok ? parsePlan(file) : known
+/** Of the stored steps their labels alone: what they change can be megabytes. */
+async function labelsOf(db: NotchgaugeDatabase): Promise<Step[]> {
+  const keys: readonly unknown[] = await db.edits.orderBy('[seq+label]').keys()
+  return keys.flatMap((key) => {
+    const [seq, label] = key as [unknown, unknown]
+    return typeof label === 'string' && Number.isSafeInteger(seq) && Number(seq) > 0
+      ? [{ seq: Number(seq), label: label.slice(0, 1_000) }]
+      : []
   })
 }
 
-/** The store holds what no file can: whole numbers of any length, circles. What trips over them is a reading that failed. */
-function readable<T>(read: () => Outcome<T, FileIssue>): Outcome<T, FileIssue> {
-  try {
-    return read()
-  } catch (error) {
-    console.error(error)
-    const problem = 'What is stored holds something that cannot be read.'
-    return refuse({ code: 'bad-value', pointer: '', problem, expected: 'what a file can hold.' })
-  }
-}
+const counted = (value: unknown): number =>
+  typeof value === 'number' && Number.isSafeInteger(value) && value >= 0 ? value : 0
 
 const nameOf = (provider: string, edition: string): string => `${provider}, edition ${edition}`
 
@@ -75,16 +66,21 @@ const nameOf = (provider: string, edition: string): string => `${provider}, edit
 export const editionName = ({ provider, edition }: PriceBook): string => nameOf(provider.id, edition)
 
 /** The stored price books, and the problems of any that no longer pass. */
-export async function loadBooks(db: NotchgaugeDatabase): Promise<{ books: PriceBook[]; refused: string[] }> {
+export async function loadBooks(
+  db: NotchgaugeDatabase,
+  checkStored?: CheckStored,
+): Promise<{ books: PriceBook[]; refused: string[] }> {
   const books: PriceBook[] = []
   const refused: string[] = []
   const rows = await db.editions.toArray()
-  const isSealed = await sealReader(db)
-  for (const row of rows) {
-    const isChecked = await isSealed(bookSeal(row.provider, row.edition), row.file)
-    const book = isChecked ? accept(row.file as PriceBook) : readable(() => parsePriceBook(row.file))
+  const sealed = rows.map((row) => ({ of: bookSeal(row.provider, row.edition), file: row.file }))
+  const isTrusted = await trustedRows(db, sealed, checkStored)
+  for (const { provider, edition, file } of rows) {
+    const book = isTrusted.has(bookSeal(provider, edition))
+      ? accept(file as PriceBook)
+      : (await import('./checkStored.ts')).parseStoredBook(file)
     if (book.ok) books.push(book.value)
-    else refused.push(nameOf(row.provider, row.edition))
+    else refused.push(nameOf(provider, edition))
   }
   return { books, refused }
 }
@@ -131,7 +127,7 @@ export async function storeFreshPlan(
 }
 
 export type StoredChange =
-  | { readonly kind: 'edit'; readonly edit: StoredEdit }
+  | { readonly kind: 'edit'; readonly step: Step & { readonly patches: StepPatches } }
   | { readonly kind: 'cursor'; readonly cursor: number }
   | { readonly kind: 'welcome' }
   /** Steps before or after the cursor that can no longer be taken. */
@@ -153,13 +149,19 @@ export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: S
     const row = await db.plan.get('current')
     if (row && counted(row.revision) !== base) return false
     const cursor =
-      change.kind === 'edit' ? change.edit.seq : change.kind === 'cursor' ? change.cursor : (row?.cursor ?? 0)
+      change.kind === 'edit' ? change.step.seq : change.kind === 'cursor' ? change.cursor : (row?.cursor ?? 0)
     if (change.kind === 'edit') {
-      await db.edits.where('seq').aboveOrEqual(change.edit.seq).delete()
-      await db.edits.add(change.edit)
+      const { seq, label, patches } = change.step
+      await db.edits.where('seq').aboveOrEqual(seq).delete()
+      await db.edits.add({
+        seq,
+        label,
+        forward: compactPatches(patches.forward),
+        inverse: compactPatches(patches.inverse),
+      })
       await db.edits
         .where('seq')
-        .belowOrEqual(change.edit.seq - MOST_EDITS)
+        .belowOrEqual(seq - MOST_EDITS)
         .delete()
     }
     if (change.kind === 'forget') {

@@ -1,7 +1,6 @@
 import type { Plan } from '../core/machine/plan.ts'
 import { editLabels, makeChange, type Change } from './change.ts'
-import type { History } from './history.ts'
-import type { StoredEdit } from './database.ts'
+import type { History, Step } from './history.ts'
 import { editsMeet } from './editsThatMeet.ts'
 import type { StoreNotice } from './storeNotice.ts'
 
@@ -24,7 +23,7 @@ interface Rebased extends Ground {
 export function rebase(
   ground: Ground,
   pending: readonly Change[],
-  theirs: readonly StoredEdit[],
+  theirs: readonly Step[],
   planBefore: Plan,
 ): Rebased {
   const labels = editLabels(pending)
@@ -37,8 +36,11 @@ export function rebase(
   for (const change of pending) {
     const made = makeChange(plan, history, change)
     if (made?.stored.kind === 'edit') {
-      const { forward, label } = made.stored.edit
-      const met = theirs.find((edit) => editsMeet(edit.forward, forward))
+      const { patches, label } = made.stored.step
+      const met = theirs.find(
+        (step) =>
+          step.patches && step.patches !== 'damaged' && editsMeet(step.patches.forward, patches.forward),
+      )
       if (met) {
         said.push({ code: 'changed-twice', theirs: met.label, ours: label })
       }

@@ -1,33 +1,42 @@
-import { parsePriceBook } from '../files/priceBook/priceBookFile.ts'
+import { parseStoredBook, parseStoredPlan } from './checkStored.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import { parseStoredPlan } from './planStore.ts'
-import { bookSeal, PLAN_SEAL, sealOf, sealReader } from './seals.ts'
+import { bookSeal, PLAN_SEAL, sealOf } from './seals.ts'
+
+interface Sealed {
+  /** All that passes, by what seals it. */
+  readonly passed: readonly string[]
+  /** How many of those had no seal. */
+  readonly fresh: number
+}
 
 /**
  * Holds what is stored against its schema where that has not been done since it changed, and notes it where it passes.
- * What does not pass is left for the next opening to say. Answers how much was sealed.
+ * What does not pass is left for the next opening to say.
  */
-export async function sealStored(db: NotchgaugeDatabase): Promise<number> {
-  const isSealed = await sealReader(db)
+export async function sealStored(db: NotchgaugeDatabase): Promise<Sealed> {
+  const seals = new Map((await db.seals.toArray()).map(({ of, seal }) => [of, seal]))
   const editions = await db.editions.toArray()
   const plan = await db.plan.get('current')
   const stored = [
     ...editions.map(({ provider, edition, file }) => ({
       of: bookSeal(provider, edition),
       file,
-      passes: () => parsePriceBook(file).ok,
+      passes: () => parseStoredBook(file).ok,
     })),
     ...(plan ? [{ of: PLAN_SEAL, file: plan.file, passes: () => parseStoredPlan(plan.file).ok }] : []),
   ]
   const known = new Set(stored.map(({ of }) => of))
   await db.seals.filter(({ of }) => !known.has(of)).delete()
-  let sealed = 0
+  const passed: string[] = []
+  let fresh = 0
   for (const { of, file, passes } of stored) {
-    if ((await isSealed(of, file)) || !passes()) continue
     const seal = await sealOf(file)
-    if (seal === undefined) continue
-    await db.seals.put({ of, seal })
-    sealed += 1
+    const isSealed = seal !== undefined && seals.get(of) === seal
+    if (!isSealed && !passes()) continue
+    passed.push(of)
+    if (isSealed || seal === undefined) continue
+    await db.seals.put({ of, seal, size: JSON.stringify(file).length })
+    fresh += 1
   }
-  return sealed
+  return { passed, fresh }
 }

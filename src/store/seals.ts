@@ -34,13 +34,39 @@ export async function sealOf(file: unknown): Promise<string | undefined> {
   return Array.from(new Uint8Array(digest), (byte) => byte.toString(16).padStart(2, '0')).join('')
 }
 
-/** Tells what is as it was when it was last checked. */
-export async function sealReader(
+/** A stored row by what seals it. */
+interface SealedRow {
+  readonly of: string
+  readonly file: unknown
+}
+
+/** Holds all that is stored against its schemas, away from the page, and answers what passed. */
+export type CheckStored = () => Promise<readonly string[]>
+
+/** Characters of JSON from which on a row is checked and digested elsewhere than on the page. */
+const LARGE = 500_000
+
+/**
+ * Which rows pass: those that are as they were when they were last checked, and those that a check elsewhere passes,
+ * which is asked once where one of them has no seal or is large. What is in neither has to be checked by the caller.
+ */
+export async function trustedRows(
   db: NotchgaugeDatabase,
-): Promise<(of: string, file: unknown) => Promise<boolean>> {
-  const seals = new Map((await db.seals.toArray()).map(({ of, seal }) => [of, seal]))
-  return async (of, file) => {
-    const seal = seals.get(of)
-    return seal !== undefined && seal === (await sealOf(file))
+  rows: readonly SealedRow[],
+  checkStored?: CheckStored,
+): Promise<ReadonlySet<string>> {
+  const seals = new Map((await db.seals.toArray()).map((each) => [each.of, each]))
+  const isHard = ({ of }: SealedRow): boolean => Number(seals.get(of)?.size ?? Infinity) > LARGE
+  const trusted = new Set<string>()
+  for (const row of rows) {
+    if ((checkStored && isHard(row)) || seals.get(row.of)?.seal !== (await sealOf(row.file))) continue
+    if (seals.has(row.of)) trusted.add(row.of)
   }
+  if (!checkStored || rows.every(({ of }) => trusted.has(of))) return trusted
+  try {
+    for (const of of await checkStored()) trusted.add(of)
+  } catch {
+    // Without a worker the caller checks by itself.
+  }
+  return trusted
 }

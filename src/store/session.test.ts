@@ -38,12 +38,13 @@ describe('a session', () => {
     expect(sizeOf(again)).toBe('kite-4-16')
     expect(again.snapshot().undoLabel).toBe('smaller')
     again.undo()
-    expect(writePlan(again.snapshot().plan)).toBe(before)
     await saved(again)
+    expect(writePlan(again.snapshot().plan)).toBe(before)
 
     const { session: third } = await openSession(name)
     expect(third.snapshot()).toMatchObject({ undoLabel: undefined, redoLabel: 'smaller' })
     third.redo()
+    await saved(third)
     expect(sizeOf(third)).toBe('kite-4-16')
   })
 
@@ -78,7 +79,7 @@ describe('a session', () => {
     session.preview(undefined)
     expect(session.snapshot().plan.name).toBe(demo().plan.name)
     const stored = await loadPlan(db)
-    expect(stored?.ok && stored.value.edits).toHaveLength(0)
+    expect(stored?.ok && stored.value.history.edits).toHaveLength(0)
   })
 })
 
@@ -146,7 +147,7 @@ describe('storage that fails', () => {
     session.edit('rename', renamePlan('Later'))
     await until(session, ({ saveProblem }) => saveProblem === undefined)
     const stored = await loadPlan(db)
-    expect(stored?.ok && stored.value.edits.map(({ label }) => label)).toEqual(['smaller', 'rename'])
+    expect(stored?.ok && stored.value.history.edits.map(({ label }) => label)).toEqual(['smaller', 'rename'])
   })
 
   test('a stored price book that is not valid is said, and replaced by the demo’s where it is the same', async () => {

@@ -2,9 +2,11 @@ import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import { editLabels, makeChange, type Change, type Recipe } from './change.ts'
-import type { History } from './history.ts'
+import { lightened, NO_HISTORY, nextStep, type History, type Step } from './history.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import { earlierPlans, type EarlierPlan } from './earlierPlans.ts'
+import { planBefore } from './planBefore.ts'
+import { readSteps } from './readSteps.ts'
+import type { CheckStored } from './seals.ts'
 import { replacePlan } from './commands.ts'
 import { PlanShelf } from './planShelf.ts'
 import { rebase } from './rebase.ts'
@@ -16,13 +18,16 @@ import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
 import { storageProblem, StoreError } from './storageProblem.ts'
 import { UnsavedPlan } from './UnsavedPlan.ts'
 
+/** How many steps are read at once when one is asked for. */
+const STEPS_READ = 20
+
 /**
  * The open plan: what is shown now, its history, and the queue of changes to be saved. A change shows at once and is
  * saved after; what cannot be saved stays open, is said, and is tried again with the next change.
  */
 export class Session {
   private state: SessionState = NOTHING_OPEN
-  private history: History = { edits: [], cursor: 0 }
+  private history: History = NO_HISTORY
   /** The revision of what is in the store, and the plan and history that stand there. */
   private saved: Saved = { revision: 0, plan: NOTHING_OPEN.plan, history: this.history }
   private pending: Change[] = []
@@ -30,6 +35,9 @@ export class Session {
   /** The newest revision of the store that was heard of; another tab’s where it is beyond the saved one. */
   private heardOf = 0
   private previewed: Plan | undefined
+  private editsMade = 0
+  /** Steps that were asked for and wait for what they change to be read. */
+  private stepping: Promise<void> | undefined
   private readonly listeners = new Listeners()
   private readonly settledListeners = new Listeners()
   /** The revision of the stored books that are shown. */
@@ -43,6 +51,7 @@ export class Session {
     private readonly db: NotchgaugeDatabase,
     private readonly loadDemo: () => Promise<Demo>,
     private readonly unsaved = new UnsavedPlan(),
+    private readonly checkStored?: CheckStored,
   ) {
     this.shelf = new PlanShelf(db)
   }
@@ -61,7 +70,11 @@ export class Session {
   }
 
   private async openStored(): Promise<void> {
-    const { saved, booksRevision, shown, isKept, wasThere } = await openStored(this.db, this.loadDemo)
+    const { saved, booksRevision, shown, isKept, wasThere } = await openStored(
+      this.db,
+      this.loadDemo,
+      this.checkStored,
+    )
     if (saved) {
       this.saved = saved
       this.history = saved.history
@@ -71,7 +84,7 @@ export class Session {
     if (!wasThere && isKept) this.unsaved.discard()
     this.show(shown)
     if (isKept) this.follow()
-    const unsaved = wasThere && saved && this.unsaved.take(saved.revision)
+    const unsaved = wasThere && saved && (await this.unsaved.take(saved.revision))
     if (unsaved) this.edit(unsaved.label || 'changes that were not saved yet', replacePlan(unsaved.plan))
   }
 
@@ -93,7 +106,7 @@ export class Session {
   }
 
   /** True where nothing waits to be saved. Told apart from the rest, since it changes twice with every edit. */
-  readonly settled = (): boolean => this.pending.length === 0
+  readonly settled = (): boolean => this.pending.length === 0 && !this.stepping
 
   readonly subscribeSettled = this.settledListeners.add
 
@@ -110,17 +123,62 @@ export class Session {
 
   edit(label: string, recipe: Recipe): void {
     this.preview(undefined)
-    if (this.apply({ kind: 'edit', label, recipe })) this.enqueue({ kind: 'edit', label, recipe })
+    this.editsMade += 1
+    this.make({ kind: 'edit', label, recipe })
   }
 
+  /** At once, but where the step still lies in the store. */
   undo(): void {
-    this.preview(undefined)
-    if (this.apply({ kind: 'undo' })) this.enqueue({ kind: 'undo' })
+    this.step('undo')
   }
 
   redo(): void {
+    this.step('redo')
+  }
+
+  private step(kind: 'undo' | 'redo'): void {
     this.preview(undefined)
-    if (this.apply({ kind: 'redo' })) this.enqueue({ kind: 'redo' })
+    if (!this.stepping && nextStep(this.history, kind)?.patches) {
+      this.make({ kind })
+      return
+    }
+    const edits = this.editsMade
+    const stepping = (this.stepping ?? Promise.resolve())
+      .then(async () => {
+        const step = nextStep(this.history, kind)
+        if (step && !step.patches) await this.readSteps({ back: STEPS_READ, on: STEPS_READ })
+        // What was done meanwhile is not taken back in its place.
+        if (this.editsMade === edits) this.make({ kind })
+      })
+      .catch((error: unknown) => this.show({ saveProblem: storageProblem(error) }))
+      .finally(() => {
+        if (this.stepping !== stepping) return
+        this.stepping = undefined
+        this.settledListeners.tell()
+      })
+    this.stepping = stepping
+  }
+
+  /** Reads what steps change that are asked for; those of before this page lie in the store. */
+  private async readSteps(asked: { readonly back: number; readonly on: number }): Promise<void> {
+    await this.allSaved()
+    const { saved } = this
+    const history = await readSteps(this.db, saved, asked)
+    if (this.saved !== saved) return
+    this.saved = { ...saved, history }
+    if (this.pending.length === 0) this.history = history
+  }
+
+  /** Resolves when nothing waits to be saved, or saving has failed. */
+  private allSaved(): Promise<void> {
+    if (!this.working) return Promise.resolve()
+    return new Promise((resolve) => {
+      const stop = this.settledListeners.add(() => {
+        if (this.working) return
+        stop()
+        resolve()
+      })
+    })
   }
 
   dismissWelcome(): void {
@@ -149,13 +207,13 @@ export class Session {
     }
   }
 
-  /** Makes a change on what is shown. False when it changes nothing. */
-  private apply(change: Change): boolean {
+  /** Makes a change on what is shown, and saves it. */
+  private make(change: Change): void {
     const made = makeChange(this.state.plan, this.history, change)
-    if (!made) return false
+    if (!made) return
     this.history = made.history
     this.show({ plan: made.plan, ...(made.said !== undefined && { notices: [made.said] }) })
-    return true
+    this.enqueue(change)
   }
 
   private enqueue(change: Change): void {
@@ -196,23 +254,28 @@ export class Session {
       this.saved = { revision: revision + 1, plan: made.plan, history: made.history }
     }
     this.pending.shift()
+    if (this.pending.length > 0) return
     // The same steps as in the store, and not once more beside them.
-    if (this.pending.length === 0) this.history = this.saved.history
+    this.saved = { ...this.saved, history: lightened(this.saved.history) }
+    this.history = this.saved.history
   }
 
   /** Another tab has saved: its plan becomes the ground, and what waits here is made again on top of it. */
   private async takeUpOtherTab(): Promise<void> {
     const heard = this.heardOf
-    const loaded = await loadPlan(this.db)
+    const loaded = await loadPlan(this.db, this.checkStored)
     // Said once: what cannot be read now is not read again until something newer is saved.
     if (!loaded?.ok) {
       this.heardOf = this.saved.revision
       throw new StoreError({ code: 'other-save-unreadable' })
     }
-    const { plan, revision, edits, cursor, welcome } = loaded.value
+    const { plan, revision, welcome } = loaded.value
     const before = this.saved
-    const theirs = edits.filter(({ seq }) => seq > before.history.cursor && seq <= cursor)
-    this.saved = { revision, plan, history: { edits, cursor } }
+    const waiting = this.pending.length
+    const back = waiting > 0 ? Math.max(0, loaded.value.history.cursor - before.history.cursor) + waiting : 0
+    const history = await readSteps(this.db, loaded.value, { back, on: waiting })
+    const theirs = history.edits.filter(({ seq }) => seq > before.history.cursor && seq <= history.cursor)
+    this.saved = { revision, plan, history }
     // Where the store was begun anew its revisions may be lower than what was heard of; what came meanwhile stands.
     if (this.heardOf === heard) this.heardOf = revision
     const rebased = rebase(this.saved, this.pending, theirs, before.plan)
@@ -257,9 +320,15 @@ export class Session {
     if (this.state.welcome) this.dismissWelcome()
   }
 
-  /** The plan as it stood before each of the edits that are kept, the newest first. */
-  earlier(): readonly EarlierPlan[] {
-    return earlierPlans(this.state.plan, this.history)
+  /** The edits that are kept and done, the newest first. */
+  earlier(): readonly Step[] {
+    return this.history.edits.filter(({ seq }) => seq <= this.history.cursor).reverse()
+  }
+
+  /** The plan as it stood before one of them; undefined where a step on the way is damaged. */
+  async planBefore({ seq }: Step): Promise<Plan | undefined> {
+    await this.readSteps({ back: this.history.cursor - seq + 1, on: 0 })
+    return planBefore(this.state.plan, this.history, seq)
   }
 
   private follow(): void {
@@ -279,7 +348,7 @@ export class Session {
   }
 
   private async reloadBooks(booksRevision: number): Promise<void> {
-    const { books } = await loadBooks(this.db)
+    const { books } = await loadBooks(this.db, this.checkStored)
     this.booksRevision = booksRevision
     this.show({ books })
   }

@@ -10,6 +10,7 @@ import type { PlanSearch, SearchResults } from '../core/search/searchPlan.ts'
 import type { CalendarDates, DateRange } from '../files/calendar/calendarDates.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import type { Inventory, InventoryInputs } from '../files/inventory/inventory.ts'
+import type { Export } from '../files/writeExport.ts'
 import type { ReadFile } from '../files/readAnyFile.ts'
 import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
 import { WorkerAsker } from './WorkerAsker.ts'
@@ -39,6 +40,13 @@ export const changeAsker = () =>
   new WorkerAsker<ChangeQuestion, readonly (readonly MachineChange[])[]>({
     begin: () => new Worker(new URL('./change.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'What this changes could not be priced.',
+  })
+
+/** Writes files. */
+export const exportAsker = () =>
+  new WorkerAsker<Export, string>({
+    begin: () => new Worker(new URL('./export.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The file could not be written.',
   })
 
 export interface ImportQuestion {
@@ -89,9 +97,9 @@ export const scheduleAsker = () =>
     failure: 'Reading the schedule failed. Nothing was changed.',
   })
 
-/** Checks and seals what is stored; it opens quicker then. */
+/** Checks and seals what is stored, which opens quicker then; answers what passed. */
 export const sealAsker = () =>
-  new WorkerAsker<Record<string, never>, 'done'>({
+  new WorkerAsker<Record<string, never>, readonly string[]>({
     begin: () => new Worker(new URL('./seal.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'What is stored could not be checked.',
   })

@@ -2,10 +2,12 @@
 
 import styled from 'styled-components'
 import type { SessionState } from '../../store/sessionState.ts'
-import { LastResort } from '../lastResort/LastResort'
 import { IssueList } from '../workbench/IssueList'
 import { Mark } from '../../interface/Mark'
 import { storageProblemText } from './storeNoticeText.ts'
+import { lazyPart } from '../../interface/lazyPart'
+
+const LastResort = lazyPart(() => import('../lastResort/LastResort'), 'LastResort')
 
 /** The stored plan does not pass its own schema: it is left as it is until the person decides. */
 export function Damaged({ state: { damage, saveProblem } }: { readonly state: SessionState }) {

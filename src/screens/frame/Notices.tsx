@@ -1,9 +1,8 @@
 'use client'
 
 import styled from 'styled-components'
-import { writePlan } from '../../files/plan/planFile.ts'
 import { Button } from '../../interface/Button'
-import { download, fileName } from '../workbench/download.ts'
+import { savePlan } from '../workbench/saveExport.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { storageProblemText, storeNoticeText } from './storeNoticeText.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
@@ -21,9 +20,7 @@ export function Notices() {
             {state.staysOpen && ' The open plan stays open.'} Export the plan before you leave; the next
             change tries again.
           </span>
-          <Button onPress={() => download(`${fileName(state.plan.name)}.plan.json`, writePlan(state.plan))}>
-            Export the plan
-          </Button>
+          <Button onPress={() => savePlan(state.plan)}>Export the plan</Button>
         </Notice>
       )}
       {state.notices.length > 0 && (

@@ -1,15 +1,13 @@
 'use client'
 
 import styled from 'styled-components'
-import { writePlan } from '../../files/plan/planFile.ts'
-import { writePriceBook } from '../../files/priceBook/priceBookFile.ts'
 import { QuietButton } from '../../interface/Button'
 import { Mark } from '../../interface/Mark'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
 import { renamePlan } from '../../store/commands.ts'
-import { download, fileName } from '../workbench/download.ts'
+import { savePlan, saveBook } from '../workbench/saveExport.ts'
 import { EditableName } from '../workbench/EditableName'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { MonthPicker } from './MonthPicker'
@@ -20,7 +18,7 @@ import { SaveGuard } from './SaveGuard'
 import { ViewLinks } from './ViewLinks'
 import { PLAN_VIEWS } from '../workbench/views.ts'
 import { useChooseFile } from '../workbench/ChooseFile'
-import { loadDemo } from './session'
+import { loadDemo } from './demo.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark: 'Dark theme' } as const
@@ -72,11 +70,8 @@ export function TopBar() {
             {
               id: 'export',
               label: 'Export the plan',
-              onAction: () => {
-                // As it is now: what is shown may be a moment behind.
-                const { plan: newest } = session.snapshot()
-                download(`${fileName(newest.name)}.plan.json`, writePlan(newest))
-              },
+              // As it is now: what is shown may be a moment behind.
+              onAction: () => void savePlan(session.snapshot().plan),
             },
             {
               id: 'money',
@@ -90,8 +85,7 @@ export function TopBar() {
             ...books.map((book) => ({
               id: `book-${book.provider.id}-${book.edition}`,
               label: `Export the price book ${book.provider.name}, ${book.edition}`,
-              onAction: () =>
-                download(`${book.provider.id}-${fileName(book.edition)}.book.json`, writePriceBook(book)),
+              onAction: () => void saveBook(book),
             })),
             {
               id: 'empty',

@@ -27,6 +27,7 @@ import { useAddress } from './useAddress'
 import { SkipLink } from './SkipLink'
 import { useFocusKeeper } from './useFocusKeeper'
 import { useFollowMachine } from './useFollowMachine'
+import { loadExports } from '../workbench/saveExport.ts'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useSealing } from './useSealing'
 import { useUndoKeys } from './useUndoKeys'
@@ -145,7 +146,7 @@ function Summaries({ value, children }: { readonly value: WorkbenchValue; readon
   )
   const { pending } = summaries
   useEffect(() => {
-    if (!pending) void loadLikelyViews()
+    if (!pending) void loadLikelyViews().then(loadExports, () => undefined)
   }, [pending])
   const newest = useMemo(() => {
     if (!machine || !result) return summaries

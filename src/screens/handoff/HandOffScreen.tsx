@@ -8,17 +8,15 @@ import type { Machine } from '../../core/machine/plan.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { hostNames } from '../../files/handoff/hostNames.ts'
 import { plainNames } from '../../files/reading/plainNames.ts'
-import { estimateCsv } from '../../files/estimate/estimateCsv.ts'
-import { estimateReport } from '../../files/estimate/estimateReport.ts'
 import { cloudConfig } from '../../files/handoff/cloudConfig.ts'
 import { sheetMarkdown } from '../../files/handoff/sheetMarkdown.ts'
-import { writePlan } from '../../files/plan/planFile.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { download, fileName } from '../workbench/download'
+import { saveExport, savePlan } from '../workbench/saveExport.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { buildSheet } from './buildSheet.ts'
 import { BuildSheet } from './BuildSheet'
@@ -41,8 +39,9 @@ export function HandOffScreen() {
   const machine = plan.machines.find(({ name }) => name === address.machine) ?? plan.machines[0]
   const result = machine && billed.of(machine)
   const base = fileName(plan.name)
+  const byName = new Map(plan.machines.map((each) => [each.name, each]))
   const hosts = hostNames(plan.machines, (name) => {
-    const found = plan.machines.find((each) => each.name === name)
+    const found = byName.get(name)
     const priced = found && pricing.of(found)
     return priced?.ok ? nameRulesOf(priced.resolved.image) : 'unix'
   })
@@ -53,9 +52,11 @@ export function HandOffScreen() {
       const priced = billed.of(each)
       return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month, hostOf(each)) }] : []
     })
-  const report = () => {
-    const results = plan.machines.map((each) => ({ machine: each, result: pricing.of(each) }))
-    return estimateReport(plan, results, month, address.reading)
+  const saveEstimate = (as: 'csv' | 'csv-with-mark' | 'json'): void => {
+    const isCsv = as !== 'json'
+    const name = `${base}-${month}.${isCsv ? 'csv' : 'estimate.json'}`
+    const asked = { what: 'estimate', as, plan, books, month, reading: address.reading } as const
+    void saveExport(name, asked, isCsv ? 'text/csv' : undefined)
   }
   if (!machine) {
     return (
@@ -147,24 +148,22 @@ export function HandOffScreen() {
             {
               id: 'csv',
               label: 'Estimate, CSV',
-              onAction: () => download(`${base}-${month}.csv`, estimateCsv(report()), 'text/csv'),
+              onAction: () => saveEstimate('csv'),
             },
             {
               id: 'csv-bom',
               label: 'Estimate, CSV with a byte-order mark, for spreadsheets',
-              onAction: () =>
-                download(`${base}-${month}.csv`, estimateCsv(report(), { byteOrderMark: true }), 'text/csv'),
+              onAction: () => saveEstimate('csv-with-mark'),
             },
             {
               id: 'json',
               label: 'Estimate, JSON',
-              onAction: () =>
-                download(`${base}-${month}.estimate.json`, `${JSON.stringify(report(), null, 2)}\n`),
+              onAction: () => saveEstimate('json'),
             },
             {
               id: 'plan',
               label: 'Plan file',
-              onAction: () => download(`${base}.plan.json`, writePlan(plan)),
+              onAction: () => void savePlan(plan),
             },
           ]}
         />

@@ -1,11 +1,10 @@
 'use client'
 
 import { addMonths } from '../../core/calendar/yearMonth.ts'
-import { writePlan } from '../../files/plan/planFile.ts'
 import { THEMES, useTheme } from '../../interface/theme/useTheme'
 import { formatMonth } from '../../wording/time'
 import { MACHINE_VIEWS, PLAN_VIEWS } from '../workbench/views.ts'
-import { download, fileName } from '../workbench/download.ts'
+import { savePlan } from '../workbench/saveExport.ts'
 import { useChooseFile } from '../workbench/ChooseFile'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
@@ -57,7 +56,7 @@ export function usePlanCommands(): readonly PlanCommand[] {
     {
       id: 'export',
       name: 'Export the plan',
-      run: () => download(`${fileName(plan.name)}.plan.json`, writePlan(session.snapshot().plan)),
+      run: () => void savePlan(session.snapshot().plan),
     },
     { id: 'plans', name: 'Plans: open, new, duplicate, compare, archive', run: () => open('plans') },
     { id: 'money', name: 'Currency, exchange rates and tax', run: () => open('money') },

@@ -142,17 +142,17 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
         {session
           .earlier()
           .slice(0, MOST_EARLIER)
-          .map(({ label, plan: earlier }, i) => (
-            <li key={`${label} ${i}`}>
-              <span>before “{label}”</span>
+          .map((step) => (
+            <li key={step.seq}>
+              <span>before “{step.label}”</span>
               <QuietButton
-                aria-label={`Compare with the plan before ${label}`}
-                onPress={() => {
-                  const before = earlier()
-                  if (before) setCompared({ name: `before “${label}”`, plan: before })
+                aria-label={`Compare with the plan before ${step.label}`}
+                onPress={async () => {
+                  const before = await session.planBefore(step)
+                  if (before) setCompared({ name: `before “${step.label}”`, plan: before })
                   else
                     setProblem(
-                      `What the plan was before “${label}” can no longer be told: a step is damaged.`,
+                      `What the plan was before “${step.label}” can no longer be told: a step is damaged.`,
                     )
                 }}
               >
