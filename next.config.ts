@@ -44,6 +44,9 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
+  turbopack: {
+    rules: { 'intlStrings.mjs': { loaders: [join(process.cwd(), 'scripts/englishStrings.cjs')] } },
+  },
   // `npm test` checks the types, of tests and scripts too; once is enough.
   typescript: { ignoreBuildErrors: true },
   env: { NEXT_PUBLIC_CHECKS: checks.digest('hex').slice(0, 16) },

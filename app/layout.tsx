@@ -3,6 +3,7 @@ import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { GlobalStyle } from '../src/interface/theme/GlobalStyle'
+import { InEnglish } from '../src/interface/InEnglish'
 import { StyleRegistry } from './StyleRegistry'
 
 export const metadata: Metadata = {
@@ -22,7 +23,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
       <body>
         <StyleRegistry nonce={nonce}>
           <GlobalStyle />
-          {children}
+          <InEnglish>{children}</InEnglish>
         </StyleRegistry>
       </body>
     </html>

@@ -17,12 +17,14 @@ interface Loaded {
 }
 
 async function load(page: Page, url: string): Promise<Loaded> {
-  const scripts: { readonly size: number; readonly at: number }[] = []
+  // What a worker loads as well comes from the cache: each script counts once.
+  const scripts = new Map<string, { readonly size: number; readonly at: number }>()
   page.on('response', (response) => {
-    if (!/\.js(\?|$)/.test(new URL(response.url()).pathname)) return
+    const url = response.url()
+    if (!/\.js(\?|$)/.test(new URL(url).pathname)) return
     const at = Date.now()
     void response.body().then(
-      (body) => scripts.push({ size: gzipSync(body).length, at }),
+      (body) => scripts.has(url) || scripts.set(url, { size: gzipSync(body).length, at }),
       () => undefined,
     )
   })
@@ -32,8 +34,9 @@ async function load(page: Page, url: string): Promise<Loaded> {
   const shown = await page.evaluate(() => performance.now())
   await page.waitForTimeout(3_000)
   page.removeAllListeners('response')
-  const sum = (all: typeof scripts): number => all.reduce((total, { size }) => total + size, 0)
-  return { before: sum(scripts.filter(({ at }) => at <= firstAt)), all: sum(scripts), shown }
+  const all = [...scripts.values()]
+  const sum = (some: typeof all): number => some.reduce((total, { size }) => total + size, 0)
+  return { before: sum(all.filter(({ at }) => at <= firstAt)), all: sum(all), shown }
 }
 
 const kB = (bytes: number): string => `${Math.round(bytes / 1_000)} kB`

@@ -10,7 +10,6 @@ export type Separator = (typeof SEPARATORS)[number]
 export const ENCODINGS = ['utf-8', 'windows-1252', 'utf-16le', 'utf-16be'] as const
 export type Encoding = (typeof ENCODINGS)[number]
 
-export const MOST_INVENTORY_BYTES = 32 * 1024 * 1024
 const MOST_COLUMNS = 100
 const LONGEST_CELL = 1_000
 

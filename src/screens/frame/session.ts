@@ -6,6 +6,7 @@ import { UnsavedPlan } from '../../store/UnsavedPlan.ts'
 import { sealAsker } from '../../workers/askers.ts'
 import { warmOverview } from '../../workers/firstMonth.ts'
 import { readAddress } from '../workbench/address.ts'
+import { viewOptions } from '../workbench/views.ts'
 import { fetchDemoAhead, loadDemo } from './demo.ts'
 import { VIEW_SCREENS } from './viewScreens.ts'
 
@@ -15,9 +16,9 @@ let opened: Session | undefined
 export function pageSession(): Session {
   if (!opened) {
     void fetchDemoAhead()
-    warmOverview()
     // While the store is read, so that it is there when there is something to show.
     const { view } = readAddress(new URLSearchParams(window.location.search))
+    if (viewOptions(view).scope === 'plan') warmOverview()
     VIEW_SCREENS[view].load().catch(() => undefined)
     const checkStored = (): Promise<readonly string[]> => sealAsker().askOnce({}).answer
     opened = new Session(openDatabase(), loadDemo, new UnsavedPlan(), checkStored)

@@ -2,9 +2,8 @@
 
 import { useRef, useState } from 'react'
 import type { FileIssue } from '../../files/reading/fileIssue.ts'
-import { MOST_INVENTORY_BYTES } from '../../files/inventory/inventoryTable.ts'
 import { KIND_BYTES, knownKind, wrongDoor } from '../../files/reading/knownKind.ts'
-import { tooLarge } from '../../files/reading/readJson.ts'
+import { MOST_BYTES, tooLarge } from '../../files/reading/readJson.ts'
 import { importAsker } from '../../workers/askers.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
@@ -47,7 +46,7 @@ export function useImports(): Imports {
     const other = wrongDoor(start, file.name, 'import')
     if (other) return { name: file.name, issues: [other] }
     if (TABLE.test(file.name) && !/^(plan|price book|JSON)$/.test(knownKind(start, file.name) ?? '')) {
-      return file.size > MOST_INVENTORY_BYTES ? { name: file.name, issues: [tooLarge(file.size)] } : 'table'
+      return file.size > MOST_BYTES ? { name: file.name, issues: [tooLarge(file.size)] } : 'table'
     }
     const { answer, cancel } = importAsker().askOnce({ file, books: session.snapshot().books })
     const given = new Promise<'cancelled'>((resolve) => {

@@ -4,17 +4,19 @@ import styled from 'styled-components'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { formatMoney } from '../../wording/money'
+import { lazyPart } from '../../interface/lazyPart'
 import { formatHours } from '../../wording/time'
 import { DayByDay, DayLegend } from '../month/DayByDay'
 import { useWatched } from '../watch/useWatched'
 import { WatchLink } from '../watch/WatchLink'
-import { WatchList } from '../watch/WatchList'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { NeedsLine } from '../needs/NeedsLine'
 import { ProposalButton } from '../proposal/ProposalButton'
 import { Plates } from './Plates'
 import { usePlates } from './usePlates'
 import type { Plate } from '../../core/notches/plate.ts'
+
+const WatchList = lazyPart(() => import('../watch/WatchList'), 'WatchList')
 
 const NO_PLATES: readonly Plate[] = []
 
@@ -38,10 +40,8 @@ function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly 
       <NeedsLine machine={machine} result={priced} plates={plates}>
         <ProposalButton inputs={inputs} />
       </NeedsLine>
-      <Plates priced={priced}>
-        <WatchLink list={watched.list} />
-      </Plates>
-      <WatchList {...watched} />
+      <Plates priced={priced}>{watched && <WatchLink list={watched.list} />}</Plates>
+      {watched && <WatchList {...watched} />}
       <Days>
         <h2>
           Day by day{' '}

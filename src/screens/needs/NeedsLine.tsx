@@ -10,13 +10,15 @@ import type { MachineResult } from '../../core/meter/planPricing.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { Button } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
+import { lazyDialog } from '../../interface/lazyDialog'
 import { NumberInput } from '../../interface/NumberInput'
 import { needText } from '../../wording/needs'
 import { reasonsText } from '../../wording/reason'
 import { useLiveWorkbench, WorkbenchContext } from '../workbench/WorkbenchContext'
-import { NeedsDialog } from './NeedsDialog'
 import { useNeeds } from './useNeeds'
 import type { Plate } from '../../core/notches/plate.ts'
+
+const NeedsDialog = lazyDialog(() => import('./NeedsDialog'), 'NeedsDialog')
 
 /** These stand in the line itself. */
 const IN_LINE: readonly NeedId[] = ['vcpu', 'memory', 'iops']

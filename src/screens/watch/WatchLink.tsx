@@ -7,8 +7,7 @@ import type { WatchList } from '../../core/watch/watchList.ts'
 import { SEVERITY_NAMES } from '../../wording/finding'
 import { media } from '../../interface/theme/media'
 import { Sign } from './Sign'
-
-export const WATCH_LIST_ID = 'watch-list'
+import { WATCH_LIST_ID } from './watchListId.ts'
 
 /** How many findings there are; a press goes to them. */
 export function WatchLink({ list: { open } }: { readonly list: WatchList }) {

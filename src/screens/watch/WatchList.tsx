@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import { AcceptedItem } from './AcceptedItem'
 import type { Watched } from './useWatched.ts'
 import { WatchItem } from './WatchItem'
-import { WATCH_LIST_ID } from './WatchLink'
+import { WATCH_LIST_ID } from './watchListId.ts'
 
 /** What people get wrong again and again, found in this machine, with the press that mends it where there is one. */
 export function WatchList({ list: { open, accepted }, resolved, currency }: Watched) {

@@ -1,10 +1,11 @@
 'use client'
 
 import { useDeferredValue, useMemo } from 'react'
-import { watchList, type WatchList } from '../../core/watch/watchList.ts'
+import type { WatchList } from '../../core/watch/watchList.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Plate, PlatesInputs } from '../../core/notches/plate.ts'
+import { fetchedOnce, useFetched } from '../../interface/useFetched.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 export interface Watched {
@@ -13,8 +14,18 @@ export interface Watched {
   readonly currency: string
 }
 
-/** The open machine's watch list. It may follow a moment after the plates: those are what a hand moves. */
-export function useWatched(priced: PricedMachine, inputs: PlatesInputs, plates: readonly Plate[]): Watched {
+const rules = fetchedOnce(() => import('../../core/watch/watchList.ts'))
+
+/**
+ * The open machine's watch list. It may follow a moment after the plates: those are what a hand moves. Undefined until its
+ * rules have come.
+ */
+export function useWatched(
+  priced: PricedMachine,
+  inputs: PlatesInputs,
+  plates: readonly Plate[],
+): Watched | undefined {
+  const watching = useFetched(rules)
   const { state } = useWorkbench()
   const { machines } = state.plan
   const { estimate } = priced
@@ -24,11 +35,12 @@ export function useWatched(priced: PricedMachine, inputs: PlatesInputs, plates: 
   )
   const watched = useDeferredValue(together)
   return useMemo(
-    () => ({
-      list: watchList(watched),
-      resolved: watched.resolved,
-      currency: watched.estimate.currency,
-    }),
-    [watched],
+    () =>
+      watching && {
+        list: watching.watchList(watched),
+        resolved: watched.resolved,
+        currency: watched.estimate.currency,
+      },
+    [watched, watching],
   )
 }

@@ -1,5 +1,3 @@
-import { plainName } from '../../files/reading/plainNames.ts'
-
 /** Hands content to the browser to be saved as a file. */
 export function download(
   name: string,
@@ -13,6 +11,3 @@ export function download(
   link.click()
   URL.revokeObjectURL(url)
 }
-
-/** A file name out of any text: letters, digits and hyphens, never empty. */
-export const fileName = (text: string): string => plainName(text)
