@@ -2,7 +2,7 @@ import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { NO_HISTORY, type History } from './history.ts'
-import type { CheckStored } from './seals.ts'
+import { bookSeal, PLAN_SEAL, sealRows, type CheckStored } from './seals.ts'
 import { editionName, loadBooks, loadPlan, storeBook, storeFreshPlan } from './planStore.ts'
 import type { SessionState } from './sessionState.ts'
 import { storageProblem } from './storageProblem.ts'
@@ -49,7 +49,13 @@ export async function openStored(
   if (problem === undefined) {
     try {
       for (const book of demo.books) await storeBook(db, book)
-      ;({ revision } = await storeFreshPlan(db, demo.plan, true))
+      const row = await storeFreshPlan(db, demo.plan, true)
+      revision = row.revision
+      // It passed when the program was built.
+      await sealRows(db, [
+        { of: PLAN_SEAL, file: row.file },
+        ...demo.books.map((book) => ({ of: bookSeal(book.provider.id, book.edition), file: book })),
+      ])
     } catch (error) {
       problem = storageProblem(error)
     }

@@ -1,6 +1,6 @@
 import { parseStoredBook, parseStoredPlan } from './checkStored.ts'
 import type { NotchgaugeDatabase } from './database.ts'
-import { bookSeal, PLAN_SEAL, sealOf } from './seals.ts'
+import { bookSeal, PLAN_SEAL, sealOf, sealRows } from './seals.ts'
 
 interface Sealed {
   /** All that passes, by what seals it. */
@@ -35,7 +35,7 @@ export async function sealStored(db: NotchgaugeDatabase): Promise<Sealed> {
     if (!isSealed && !passes()) continue
     passed.push(of)
     if (isSealed || seal === undefined) continue
-    await db.seals.put({ of, seal, size: JSON.stringify(file).length })
+    await sealRows(db, [{ of, file }])
     fresh += 1
   }
   return { passed, fresh }

@@ -40,6 +40,14 @@ interface SealedRow {
   readonly file: unknown
 }
 
+/** Notes of rows that they passed as they are. */
+export async function sealRows(db: NotchgaugeDatabase, rows: readonly SealedRow[]): Promise<void> {
+  for (const { of, file } of rows) {
+    const seal = await sealOf(file)
+    if (seal !== undefined) await db.seals.put({ of, seal, size: JSON.stringify(file).length })
+  }
+}
+
 /** Holds all that is stored against its schemas, away from the page, and answers what passed. */
 export type CheckStored = () => Promise<readonly string[]>
 

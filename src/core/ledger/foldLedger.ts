@@ -1,10 +1,8 @@
 import type { LocalDay } from '../calendar/localDays.ts'
 import { METERS, type Meter } from '../meter/charge.ts'
 import { POWER_STATES, type PowerState } from '../off/powerState.ts'
+import type { Fold } from './fold.ts'
 import type { Ledger } from './ledger.ts'
-
-export const FOLDS = ['time', 'meter', 'day', 'machine'] as const
-export type Fold = (typeof FOLDS)[number]
 
 /** Empty sets let everything through. */
 export interface LedgerFilter {

@@ -7,7 +7,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
-import { planCurrency, shownInPlan } from '../../core/meter/planTotals.ts'
+import { shownInPlan } from '../../core/meter/planTotals.ts'
 import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
 import { currencySymbol, formatAmount, formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { formatHours } from '../../wording/time'
@@ -23,7 +23,7 @@ export function MachineList() {
   const { state, machine, go } = useWorkbench()
   const { add, providers } = useMachineActions()
   const { machines } = state.plan
-  const currency = usePlanCurrency()
+  const { currency } = useSummaries()
   return (
     <Side aria-label="Machines of the plan">
       <Head>
@@ -73,8 +73,8 @@ function MachineCells({ machine }: { readonly machine: Machine }) {
   const { state, month } = useWorkbench()
   const { plan } = state
   const { weeks } = plan
-  const currency = usePlanCurrency()
-  const summary = useSummaries().byName.get(machine.name)
+  const { byName, currency } = useSummaries()
+  const summary = byName.get(machine.name)
   const week = weeks.find(({ id }) => id === machine.week)
   const book = priceBookFor(machine.provider, state.books, month)
   return (
@@ -106,18 +106,6 @@ function costText(
   const shown =
     currency === undefined ? undefined : shownInPlan(total, own, currency, plan, month, SHOWN_DECIMALS)
   return shown ? formatAmount(shown) : formatMoney(total, own)
-}
-
-function usePlanCurrency(): string | undefined {
-  const { plan } = useWorkbench().state
-  const { byName } = useSummaries()
-  return planCurrency(
-    plan,
-    plan.machines.flatMap(({ name }) => {
-      const summary = byName.get(name)
-      return summary?.priced ? [summary] : []
-    }),
-  )
 }
 
 const Side = styled.nav`

@@ -4,6 +4,7 @@ import { memo, useEffect, useMemo, useSyncExternalStore, type ReactNode } from '
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
+import { planCurrency } from '../../core/meter/planTotals.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
 import { StatePatterns } from '../../interface/StatePatterns'
 import { useAfterPaint } from '../../interface/useAfterPaint'
@@ -28,6 +29,7 @@ import { SkipLink } from './SkipLink'
 import { useFocusKeeper } from './useFocusKeeper'
 import { useFollowMachine } from './useFollowMachine'
 import { loadExports } from '../workbench/saveExport.ts'
+import { afterFirstMonth } from '../../workers/firstMonth.ts'
 import { usePlanSummaries } from './usePlanSummaries'
 import { useSealing } from './useSealing'
 import { useUndoKeys } from './useUndoKeys'
@@ -137,22 +139,24 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
 /** Every machine's month from the worker; the open one is priced here and at once, and may be a moment newer. */
 function Summaries({ value, children }: { readonly value: WorkbenchValue; readonly children: ReactNode }) {
   const { state, month, machine, result } = value
-  const summaries = usePlanSummaries(
-    state.plan,
-    state.books,
-    month,
-    value.address.reading,
-    value.address.view === 'bench',
-  )
+  const isBench = value.address.view === 'bench'
+  const summaries = usePlanSummaries(state.plan, state.books, month, value.address.reading, isBench)
   const { pending } = summaries
   useEffect(() => {
-    if (!pending) void loadLikelyViews().then(loadExports, () => undefined)
-  }, [pending])
+    if (pending) return
+    const shown = isBench ? afterFirstMonth() : Promise.resolve()
+    void shown.then(loadLikelyViews).then(loadExports, () => undefined)
+  }, [pending, isBench])
+  const { plan } = state
   const newest = useMemo(() => {
-    if (!machine || !result) return summaries
-    const byName = new Map(summaries.byName).set(machine.name, summarise(machine.name, machine.size, result))
-    return { ...summaries, byName }
-  }, [summaries, machine, result])
+    const byName = new Map(summaries.byName)
+    if (machine && result) byName.set(machine.name, summarise(machine.name, machine.size, result))
+    const priced = plan.machines.flatMap(({ name }) => {
+      const summary = byName.get(name)
+      return summary?.priced ? [summary] : []
+    })
+    return { ...summaries, byName, currency: planCurrency(plan, priced) }
+  }, [summaries, plan, machine, result])
   return <SummariesContext value={newest}>{children}</SummariesContext>
 }
 

@@ -21,7 +21,7 @@ export function usePlanSummaries(
   reading: MonthReading,
   /** The bench prices the whole plan itself, and comes first. */
   isAfterBench: boolean,
-): PlanSummaries {
+): Omit<PlanSummaries, 'currency'> {
   // Where the page opened decides: from then on no one is waited for.
   const [waits, setWaits] = useState(isAfterBench)
   useEffect(() => {

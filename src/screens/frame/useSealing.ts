@@ -5,7 +5,7 @@ import type { Session } from '../../store/session.ts'
 import { sealAsker } from '../../workers/askers.ts'
 
 /** Long enough that nobody is in the middle of something. */
-const AFTER_MS = 4_000
+const AFTER_MS = 2_000
 
 /** Has what is stored checked and sealed once nothing has been saved for a while. */
 export function useSealing(session: Session): void {

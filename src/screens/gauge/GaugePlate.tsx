@@ -3,7 +3,6 @@
 import { memo, useRef, useState } from 'react'
 import type { PlateId } from '../../core/machine/decision.ts'
 import { choiceWords, notchDifference as difference, plateName, type ChoiceWords } from '../../wording/choice'
-import { AskedChoice } from '../list/AskedChoice'
 import type { CostAxis } from './axis.ts'
 import { ChoiceList } from './ChoiceList'
 import { clusterNotches, type Cluster } from './clusterNotches.ts'
@@ -22,6 +21,9 @@ import {
   type Plate,
   type PlatesInputs,
 } from '../../core/notches/plate.ts'
+import { lazyDialog } from '../../interface/lazyDialog'
+
+const AskedChoice = lazyDialog(() => import('../list/AskedChoice'), 'AskedChoice')
 
 interface GaugePlateProps {
   readonly plate: Plate

@@ -4,12 +4,13 @@ import { useCallback, useLayoutEffect, useMemo, useRef, useState, type ReactNode
 import styled from 'styled-components'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { lazyPart } from '../../interface/lazyPart'
 import { media } from '../../interface/theme/media'
 import { useStable } from '../../interface/useStable'
 import { choiceWords } from '../../wording/choice'
 import { formatHourly, formatMoney } from '../../wording/money'
 import { pinPlate, replaceMachine, takeChoice } from '../../store/commands.ts'
-import { LIST_HEIGHT, PlateList } from '../list/PlateList'
+import { LIST_HEIGHT } from '../list/listHeight.ts'
 import { useLiveWorkbench } from '../workbench/WorkbenchContext'
 import { costAxis, reachOf } from './axis.ts'
 import { FoldedPlate } from './FoldedPlate'
@@ -20,6 +21,8 @@ import { useCoarsePointer } from './useCoarsePointer'
 import { useMovedPlate } from './useMovedPlate'
 import { usePlates } from './usePlates'
 import type { Carried, Notch, Plate } from '../../core/notches/plate.ts'
+
+const PlateList = lazyPart(() => import('../list/PlateList'), 'PlateList')
 
 interface PlatesProps {
   readonly priced: PricedMachine

@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
+import { FOLDS, type Fold } from '../../core/ledger/fold.ts'
 import { METERS, type Meter } from '../../core/meter/charge.ts'
 import { POWER_STATES } from '../../core/off/powerState.ts'
 import { StateSwatch } from '../../interface/StateSwatch'

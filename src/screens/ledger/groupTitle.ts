@@ -1,4 +1,5 @@
-import type { Fold, LedgerGroup } from '../../core/ledger/foldLedger.ts'
+import type { Fold } from '../../core/ledger/fold.ts'
+import type { LedgerGroup } from '../../core/ledger/foldLedger.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 import type { Meter } from '../../core/meter/charge.ts'
 import { weekdayOf } from '../../core/calendar/civil.ts'

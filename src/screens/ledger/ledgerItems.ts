@@ -1,4 +1,5 @@
-import { foldLedger, type Fold, type LedgerGroup } from '../../core/ledger/foldLedger.ts'
+import { type Fold } from '../../core/ledger/fold.ts'
+import { foldLedger, type LedgerGroup } from '../../core/ledger/foldLedger.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 
 /** What stands in one row of the screen: a group's head, or a row of the ledger. */

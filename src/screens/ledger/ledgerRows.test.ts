@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
-import { FOLDS, foldLedger } from '../../core/ledger/foldLedger.ts'
+import { FOLDS } from '../../core/ledger/fold.ts'
+import { foldLedger } from '../../core/ledger/foldLedger.ts'
 import { ledgerRow } from '../../core/ledger/ledger.ts'
 import { planLedger } from '../../core/ledger/planLedger.ts'
 import { instant } from '../../core/quantity/units.ts'

@@ -12,6 +12,7 @@ import { columnsFor } from './columnsFor.ts'
 import { Comparison } from './Comparison'
 import { ListFilters } from './ListFilters'
 import { ListGrid } from './ListGrid'
+import { LIST_HEIGHT } from './listHeight.ts'
 import { START, type ListState } from './listState.ts'
 
 interface PlateListProps {
@@ -98,9 +99,6 @@ export function PlateList({ plate, inputs, currency, onTake, onTakeWith, onClose
     </Drawer>
   )
 }
-
-/** Share of the window that the list covers; the plates keep the rest. */
-export const LIST_HEIGHT = '54vh'
 
 const Drawer = styled.section`
   position: fixed;

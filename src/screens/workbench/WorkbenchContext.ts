@@ -12,6 +12,8 @@ import type { Address } from './address.ts'
 
 export interface PlanSummaries {
   readonly byName: ReadonlyMap<string, MachineSummary>
+  /** What totals of the plan are shown in; undefined while nothing is priced and the plan does not say. */
+  readonly currency: string | undefined
   /** True while a newer answer is under way. */
   readonly pending: boolean
   readonly failure: string | undefined

@@ -1,7 +1,7 @@
 import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMonth.ts'
 import { formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
-import { FOLDS, type Fold } from '../../core/ledger/foldLedger.ts'
+import { FOLDS, type Fold } from '../../core/ledger/fold.ts'
 import {
   SHARE_FOLDS,
   SHARE_ORDERS,

@@ -2,7 +2,6 @@
 
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { newMachine } from '../../core/carry/newMachine.ts'
 import { addMachine, addWeek, setMachine } from '../../store/commands.ts'
 import { freeName } from '../../store/recipes.ts'
 import { officeWeek } from './emptyPlan.ts'
@@ -11,7 +10,7 @@ import { useWorkbench } from './WorkbenchContext'
 export interface MachineActions {
   /** The books of this month, one a provider, the open machine's first. */
   readonly providers: readonly PriceBook[]
-  readonly add: (book: PriceBook) => void
+  readonly add: (book: PriceBook) => Promise<void>
   readonly duplicate: () => void
   readonly rename: (name: string) => void
   /** Where to go from machines that are taken out of the plan. */
@@ -31,7 +30,8 @@ export function useMachineActions(): MachineActions {
   )
   return {
     providers,
-    add: (book) => {
+    add: async (book) => {
+      const { newMachine } = await import('../../core/carry/newMachine.ts')
       const week = plan.weeks[0] ?? officeWeek('office-days', 'Office days')
       const added = newMachine(book, freeName('test-machine', names), week)
       if (!added) return
