@@ -3,6 +3,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { Button } from '../../interface/Button'
+import { lazyPart } from '../../interface/lazyPart'
 import { media } from '../../interface/theme/media'
 import { formatMonth } from '../../wording/time'
 import { useChooseFile } from '../workbench/ChooseFile'
@@ -14,9 +15,10 @@ import { MonthBudget } from './MonthBudget'
 import { PlanNotches } from './PlanNotches'
 import { PlanWatch } from './PlanWatch'
 import { Quotas } from './Quotas'
-import { SelectedMachines } from './SelectedMachines'
 import { Shares } from './Shares'
 import { useOverview } from './useOverview'
+
+const SelectedMachines = lazyPart(() => import('./SelectedMachines'), 'SelectedMachines')
 
 /** All machines of the plan: where the month goes, what is left to save, and how long the money lasts. */
 export function BenchScreen() {

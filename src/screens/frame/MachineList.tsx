@@ -1,10 +1,11 @@
 'use client'
 
-import { ListBox, ListBoxItem, ListLayout, Virtualizer } from 'react-aria-components'
+import { ListBox, ListBoxItem } from 'react-aria-components'
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
+import { lazyPart } from '../../interface/lazyPart'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { shownInPlan } from '../../core/meter/planTotals.ts'
@@ -16,7 +17,10 @@ import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 import { WeekBand } from './WeekBand'
 
 const ROW_HEIGHT = 58
-const LAYOUT = { rowHeight: ROW_HEIGHT }
+/** Rows that are drawn whether they are in view or not. */
+const MOST_AT_ONCE = 60
+
+const LongList = lazyPart(() => import('../../interface/LongList'), 'LongList')
 
 /** All machines of the plan: what each costs this month, how long it runs, and its week. */
 export function MachineList() {
@@ -24,29 +28,30 @@ export function MachineList() {
   const { add, providers } = useMachineActions()
   const { machines } = state.plan
   const { currency } = useSummaries()
+  const list = (
+    <List
+      aria-label="Machines"
+      items={machines}
+      selectionMode="single"
+      selectionBehavior="replace"
+      disallowEmptySelection
+      selectedKeys={machine ? [machine.name] : []}
+      onSelectionChange={(keys) => {
+        const [name] = keys === 'all' ? [] : [...keys]
+        if (name !== undefined) go({ machine: String(name) })
+      }}
+      renderEmptyState={() => <Empty>No machines yet</Empty>}
+    >
+      {renderRow}
+    </List>
+  )
   return (
     <Side aria-label="Machines of the plan">
       <Head>
         <h2>Machines</h2>
         <span>{currency && machines.length > 0 ? `${currencySymbol(currency)} this month` : ''}</span>
       </Head>
-      <Virtualizer layout={ListLayout} layoutOptions={LAYOUT}>
-        <List
-          aria-label="Machines"
-          items={machines}
-          selectionMode="single"
-          selectionBehavior="replace"
-          disallowEmptySelection
-          selectedKeys={machine ? [machine.name] : []}
-          onSelectionChange={(keys) => {
-            const [name] = keys === 'all' ? [] : [...keys]
-            if (name !== undefined) go({ machine: String(name) })
-          }}
-          renderEmptyState={() => <Empty>No machines yet</Empty>}
-        >
-          {renderRow}
-        </List>
-      </Virtualizer>
+      {machines.length > MOST_AT_ONCE ? <LongList rowHeight={ROW_HEIGHT}>{list}</LongList> : list}
       <Foot>
         <Menu
           label="Add a machine"

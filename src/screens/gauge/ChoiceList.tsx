@@ -8,13 +8,12 @@ import {
   Label,
   ListBox,
   ListBoxItem,
-  ListLayout,
   SearchField,
   useFilter,
-  Virtualizer,
 } from 'react-aria-components'
 import styled from 'styled-components'
 import type { BillingMonth } from '../../core/calendar/billingMonth.ts'
+import { LongList } from '../../interface/LongList'
 import { Popover } from '../../interface/Popover'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { notchDifference, type ChoiceWords } from '../../wording/choice'
@@ -59,7 +58,7 @@ export function ChoiceList({
             <VisuallyHidden as={Label}>Search the choices of {title}</VisuallyHidden>
             <Search placeholder={`Search ${notches.length} choices`} />
           </SearchField>
-          <Virtualizer layout={ListLayout} layoutOptions={{ rowHeight: ROW_HEIGHT }}>
+          <LongList rowHeight={ROW_HEIGHT}>
             <Choices
               aria-label={`Choices of ${title}`}
               items={notches.map((notch) => ({ id: notch.key, notch }))}
@@ -95,7 +94,7 @@ export function ChoiceList({
                 </Row>
               )}
             </Choices>
-          </Virtualizer>
+          </LongList>
         </Autocomplete>
       </Sheet>
     </Popover>

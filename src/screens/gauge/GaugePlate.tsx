@@ -4,7 +4,6 @@ import { memo, useRef, useState } from 'react'
 import type { PlateId } from '../../core/machine/decision.ts'
 import { choiceWords, notchDifference as difference, plateName, type ChoiceWords } from '../../wording/choice'
 import type { CostAxis } from './axis.ts'
-import { ChoiceList } from './ChoiceList'
 import { clusterNotches, type Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
 import type { PinPlate } from './FoldedPlate'
@@ -23,6 +22,7 @@ import {
 } from '../../core/notches/plate.ts'
 import { lazyDialog } from '../../interface/lazyDialog'
 
+const ChoiceList = lazyDialog(() => import('./ChoiceList'), 'ChoiceList')
 const AskedChoice = lazyDialog(() => import('../list/AskedChoice'), 'AskedChoice')
 
 interface GaugePlateProps {
