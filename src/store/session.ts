@@ -113,12 +113,12 @@ export class Session {
   /** Shows a change without making it, as while painting; undefined takes it back. */
   preview(recipe: Recipe | undefined): void {
     if (!recipe) {
-      if (this.previewed) this.show({ plan: this.previewed })
+      if (this.previewed) this.show({ plan: this.previewed, isPreview: false })
       this.previewed = undefined
       return
     }
     this.previewed ??= this.state.plan
-    this.show({ plan: produce(this.previewed, recipe) })
+    this.show({ plan: produce(this.previewed, recipe), isPreview: true })
   }
 
   edit(label: string, recipe: Recipe): void {
@@ -283,7 +283,7 @@ export class Session {
     this.pending = [...rebased.pending]
     this.previewed = undefined
     const { said } = rebased
-    this.show({ plan: rebased.plan, welcome, ...(said.length > 0 && { notices: said }) })
+    this.show({ plan: rebased.plan, isPreview: false, welcome, ...(said.length > 0 && { notices: said }) })
   }
 
   dismissNotice(): void {

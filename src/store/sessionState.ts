@@ -8,6 +8,8 @@ export interface SessionState {
   readonly status: 'loading' | 'ready' | 'damaged'
   readonly plan: Plan
   readonly books: readonly PriceBook[]
+  /** The plan is one that a hand is still making: nothing of it is kept yet. */
+  readonly isPreview: boolean
   readonly undoLabel: string | undefined
   readonly redoLabel: string | undefined
   readonly welcome: boolean
@@ -29,6 +31,7 @@ export const NOTHING_OPEN: SessionState = {
   status: 'loading',
   plan: EMPTY_PLAN,
   books: [],
+  isPreview: false,
   undoLabel: undefined,
   redoLabel: undefined,
   welcome: false,

@@ -4,6 +4,8 @@ import type { PlanLedger, PlanLedgerInputs } from '../core/ledger/planLedger.ts'
 import type { PlanPricingInputs } from '../core/meter/planPricing.ts'
 import type { MachineSummary } from '../core/meter/summarisePlan.ts'
 import type { Outcome } from '../core/outcome.ts'
+import type { ManyChange } from '../core/wholePlan/changeMany.ts'
+import type { ManyPreview } from '../core/wholePlan/previewMany.ts'
 import type { OverviewInputs, OverviewPart } from '../core/wholePlan/planOverview.ts'
 import type { SearchProgress } from '../core/search/cheapestFit.ts'
 import type { PlanSearch, SearchResults } from '../core/search/searchPlan.ts'
@@ -80,6 +82,19 @@ export const overviewAsker = () =>
   new WorkerAsker<OverviewInputs, readonly OverviewPart['kind'][], OverviewPart>({
     begin: () => new Worker(new URL('./overview.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The plan could not be looked over.',
+  })
+
+/** One change for many machines of a plan. */
+export interface ManyQuestion extends PlanPricingInputs {
+  readonly names: ReadonlySet<string>
+  readonly change: ManyChange
+}
+
+/** Tries one change on many machines. */
+export const manyAsker = () =>
+  new WorkerAsker<ManyQuestion, ManyPreview>({
+    begin: () => new Worker(new URL('./many.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'What this changes could not be priced.',
   })
 
 /** Prices all machines of a plan. */

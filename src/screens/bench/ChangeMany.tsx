@@ -1,13 +1,12 @@
 'use client'
 
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
-import { changeMany, type LeftAsItIs, type ManyChange } from '../../core/wholePlan/changeMany.ts'
+import type { ManyChange } from '../../core/wholePlan/changeMany.ts'
 import type { LifeDates } from '../../core/machine/life.ts'
 import { TAG_KEY } from '../../core/machine/plan.ts'
 import { POWER_STATES, type OffState } from '../../core/off/powerState.ts'
-import { machineIssueText } from '../../files/reading/machineIssueText.ts'
 import { isOneLine } from '../../files/reading/oneLine.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -15,14 +14,15 @@ import { Dropdown, type DropdownOption } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { OFF_NAMES } from '../../wording/state'
-import { reasonsText } from '../../wording/reason'
 import { addWeek, replaceMachines } from '../../store/commands.ts'
+import { manyAsker } from '../../workers/askers.ts'
+import { useAnswer } from '../../workers/useAnswer.ts'
 import { ChangedMachines } from '../week/ChangedMachines'
 import { LifeFields } from '../workbench/LifeFields'
 import { offeredWeeks } from '../workbench/offeredWeeks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ChangeSum } from './ChangeSum'
-import { useChangedPlan } from './useChangedPlan.ts'
+import { MachineReasons } from './MachineReasons'
 
 export const MANY_KINDS = {
   week: 'Week plan',
@@ -48,82 +48,43 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
   const { plan, books } = state
   const { reading } = address
   const [change, setChange] = useState<ManyChange>()
-  const outcome = useMemo(
-    () => change && changeMany({ plan, books, month, reading }, names, change),
-    [plan, books, month, reading, names, change],
+  const { answer, isStale, failure } = useAnswer(
+    manyAsker,
+    change && { plan, books, month, reading, names, change },
   )
-  const added = change?.kind === 'week' ? change.added : undefined
-  const weeks = useMemo(() => (added ? [...plan.weeks, added] : plan.weeks), [plan.weeks, added])
-  const after = useMemo(
-    () =>
-      outcome && outcome.changed.length > 0 ? { ...plan, weeks, machines: outcome.machines } : undefined,
-    [plan, weeks, outcome],
-  )
-  const { changes, failure } = useChangedPlan(after)
+  const outcome = isStale ? undefined : answer
   return (
     <Dialog title={`${MANY_KINDS[kind]} of ${countText(names.size)}`} isOpen onClose={onClose}>
       <Asked kind={kind} names={names} onChange={setChange} />
-      {outcome && outcome.changed.length === 0 && outcome.left.length === 0 && <p>They are so already.</p>}
-      {outcome && outcome.left.length > 0 && (
-        <Left aria-label="Stay as they are">
-          {outcome.left.map((each) => (
-            <li key={each.name}>
-              <b>{each.name}</b> stays as it is: {whyText(each)}
-            </li>
-          ))}
-        </Left>
-      )}
-      {outcome && outcome.unfit.length > 0 && (
-        <Left aria-label="Do not meet it">
-          {outcome.unfit.map((each) => (
-            <li key={each.name}>
-              <b>{each.name}</b> does not meet it as it is: {whyText(each)}
-            </li>
-          ))}
-        </Left>
-      )}
-      {outcome && after && (
+      {change && !outcome && !failure && <p role="status">Pricing {countText(names.size)}…</p>}
+      {failure && <p role="alert">{failure}</p>}
+      {outcome && outcome.forms.length === 0 && outcome.left.length === 0 && <p>They are so already.</p>}
+      <MachineReasons label="Stay as they are" says="stays as it is" machines={outcome?.left} />
+      <MachineReasons label="Do not meet it" says="does not meet it as it is" machines={outcome?.unfit} />
+      {change && outcome && outcome.forms.length > 0 && (
         <>
-          {failure ? (
-            <p role="alert">{failure}</p>
-          ) : (
-            <ChangeSum changes={changes} count={outcome.changed.length} />
-          )}
-          {changes && (
-            <Scroll>
-              <ChangedMachines changes={changes} names={outcome.changed} />
-            </Scroll>
-          )}
+          <ChangeSum changes={outcome.changes} />
+          <ChangedMachines changes={outcome.changes} names={outcome.forms.map(({ name }) => name)} />
           <Button
             onPress={() => {
-              const done = new Set(outcome.changed)
-              const forms = outcome.machines.filter(({ name }) => done.has(name))
-              session.edit(
-                `${MANY_KINDS[kind].toLowerCase()} of ${countText(outcome.changed.length)}`,
-                (draft) => {
-                  if (added) addWeek(added)(draft)
-                  replaceMachines(forms)(draft)
-                },
-              )
+              const { forms } = outcome
+              session.edit(`${MANY_KINDS[kind].toLowerCase()} of ${countText(forms.length)}`, (draft) => {
+                if (change.kind === 'week' && change.added) addWeek(change.added)(draft)
+                replaceMachines(forms)(draft)
+              })
               onClose()
             }}
           >
-            Change {countText(outcome.changed.length)}
+            Change {countText(outcome.forms.length)}
           </Button>
         </>
       )}
-      <Button onPress={onClose}>{after ? 'Leave them as they are' : 'Close'}</Button>
+      <Button onPress={onClose}>{outcome?.forms.length ? 'Leave them as they are' : 'Close'}</Button>
     </Dialog>
   )
 }
 
 const countText = (count: number): string => `${count} ${count === 1 ? 'machine' : 'machines'}`
-
-function whyText({ otherProvider, reasons, issues }: LeftAsItIs): string {
-  if (otherProvider) return 'it is at another provider'
-  if (reasons.length > 0) return reasonsText(reasons)
-  return issues.map((issue) => machineIssueText(issue).problem).join(' ')
-}
 
 interface AskedProps {
   readonly kind: ManyKind
@@ -266,16 +227,4 @@ const Line = styled.div`
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: baseline;
-`
-
-const Left = styled.ul`
-  display: grid;
-  gap: 3px;
-  max-height: 140px;
-  overflow: auto;
-`
-
-const Scroll = styled.div`
-  max-height: 260px;
-  overflow: auto;
 `

@@ -7,14 +7,12 @@ import { currencyCode, formatDifference, SHOWN_DECIMALS } from '../../wording/mo
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 interface ChangeSumProps {
-  readonly changes: readonly MachineChange[] | undefined
-  readonly count: number
+  readonly changes: readonly MachineChange[]
 }
 
 /** What a change costs or saves in all. */
-export function ChangeSum({ changes, count }: ChangeSumProps) {
+export function ChangeSum({ changes }: ChangeSumProps) {
   const { state, month } = useWorkbench()
-  if (!changes) return <p>Pricing {count} machines…</p>
   const { difference, currency, leftOut } = changeTotal(changes, state.plan, month, SHOWN_DECIMALS)
   return (
     <p data-testid="change-sum">
@@ -22,7 +20,11 @@ export function ChangeSum({ changes, count }: ChangeSumProps) {
       <b>
         {formatDifference(difference, ZERO)} {currencyCode(currency)}
       </b>
-      {leftOut.length > 0 && `, without ${leftOut.join(', ')}`}.
+      {leftOut.length > 0 && `, without ${someNames(leftOut)}`}.
     </p>
   )
 }
+
+/** A plan can have thousands. */
+const someNames = (names: readonly string[]): string =>
+  names.length > 8 ? `${names.slice(0, 8).join(', ')} and ${names.length - 8} more` : names.join(', ')

@@ -7,6 +7,7 @@ import { yearMonthParts, type YearMonth } from '../../core/calendar/yearMonth.ts
 import { leftBehind } from '../../core/meter/leftBehind.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
+import { ListInPart } from '../../interface/ListInPart'
 import { formatMoney } from '../../wording/money'
 import { endMachines, removeMachines } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -54,16 +55,18 @@ export function DeleteMany({ names, onClose, onDeleted }: DeleteManyProps) {
             Deleted there as planned, these would go on being charged. They can stay in this plan as gone
             after {dayBefore(month)}, at what is left of them, until you say that it is all gone:
           </p>
-          <List aria-label="Left behind">
-            {left.map(({ name, parts, perMonth, currency }) => (
-              <li key={name}>
-                <span>
-                  <b>{name}</b>, {parts.map((part) => PARTS[part]).join(', ')}
-                </span>
-                <b>{formatMoney(perMonth, currency)} a month</b>
-              </li>
-            ))}
-          </List>
+          <Lines>
+            <ListInPart label="Left behind" items={left} keyOf={({ name }) => name}>
+              {({ name, parts, perMonth, currency }) => (
+                <>
+                  <span>
+                    <b>{name}</b>, {parts.map((part) => PARTS[part]).join(', ')}
+                  </span>
+                  <b>{formatMoney(perMonth, currency)} a month</b>
+                </>
+              )}
+            </ListInPart>
+          </Lines>
         </>
       )}
       {left.length > 0 && (
@@ -102,10 +105,7 @@ function dayBefore(month: YearMonth): string {
   return formatDate(dayOf(year, number, 0))
 }
 
-const List = styled.ul`
-  max-height: 260px;
-  overflow: auto;
-
+const Lines = styled.div`
   li {
     display: flex;
     justify-content: space-between;

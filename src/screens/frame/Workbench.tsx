@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
+import { memo, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
@@ -60,7 +60,8 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
   const value = useWorkbenchValue(session, state)
   // Only the plates are moved under a hand; fields elsewhere must show what was typed at once.
   const painted = useAfterPaint(value)
-  const later = viewOptions(value.address.view).movesUnderHand ? painted : value
+  const settled = useSettledPlan(value)
+  const later = viewOptions(value.address.view).movesUnderHand ? painted : settled
   useUndoKeys(session)
   useFocusKeeper()
   useSealing(session)
@@ -69,6 +70,14 @@ function ReadyWorkbench({ session, state }: { readonly session: Session; readonl
       <Parts value={later} />
     </LiveContext>
   )
+}
+
+/** While a hand paints, all but what it paints on stands as it was. */
+function useSettledPlan(value: WorkbenchValue): WorkbenchValue {
+  const [settled, setSettled] = useState(value)
+  if (value.state.isPreview || settled === value) return settled
+  setSettled(value)
+  return value
 }
 
 /** Drawn anew a moment after an edit, and not with it: what the hand moves comes first. */

@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useDeferredValue, useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import { shownDays } from '../../core/ledger/shownDays.ts'
 import type { Estimate } from '../../core/meter/estimateMachine.ts'
@@ -8,6 +8,7 @@ import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { formatMoney } from '../../wording/money'
 import { formatDay } from '../../wording/time'
 import { lazyPart } from '../../interface/lazyPart'
+import { useWhenIdle } from '../../interface/useWhenIdle.ts'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 
 interface DayByDayProps {
@@ -21,8 +22,8 @@ const DayBars = lazyPart(() => import('./DayBars'), 'DayBars', { drawing: '100%'
 
 /** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
 export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
-  // The chart is the dearest thing to draw, so the figures beside it come first and it follows when there is time.
-  const later = useDeferredValue(useMemo(() => ({ resolved, estimate }), [resolved, estimate]))
+  // The chart is the dearest thing to draw, so the figures beside it come first and it follows when nothing else is to be done.
+  const later = useWhenIdle(useMemo(() => ({ resolved, estimate }), [resolved, estimate]))
   return <Days {...later} leastHeight={leastHeight} />
 }
 

@@ -7,6 +7,7 @@ import { formatExact, formatMoney, HOURLY_PLACES, shownDifference } from '../../
 import { formatHours, formatMonth, monthName } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { HourBars } from './HourBars'
+import { MachineTotal } from './MachineTotal'
 import { MonthLines } from './MonthLines'
 import { negate } from '../../core/quantity/exact.ts'
 import { lengthAsRead } from '../../core/meter/estimateMachine.ts'
@@ -38,7 +39,7 @@ export function MonthPanel() {
       />
       <Total>
         <span>{resolved.machine.name}</span>
-        <b data-testid="machine-total">{formatMoney(total, currency)}</b>
+        <MachineTotal />
       </Total>
       <Facts>
         <dt>to the last digit</dt>

@@ -1,8 +1,10 @@
 'use client'
 
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import type { MachineChange } from '../../core/advice/planChange.ts'
 import { compare, subtract } from '../../core/quantity/exact.ts'
+import { RowGrid } from '../../interface/RowGrid'
 import { formatMoney } from '../../wording/money'
 
 interface ChangedMachinesProps {
@@ -11,41 +13,82 @@ interface ChangedMachinesProps {
   readonly names?: readonly string[]
 }
 
+/** From so many machines on, only those in view are drawn. */
+const MOST_AT_ONCE = 40
+const ROW_HEIGHT = 22
+const HEADS = ['Machine', 'before', 'after', 'a month']
+
 /** Each machine before and after a change of the plan. */
-export const ChangedMachines = ({ changes, names }: ChangedMachinesProps) => (
+export function ChangedMachines({ changes, names }: ChangedMachinesProps) {
+  const rows = useMemo(() => listed(changes, names), [changes, names])
+  return rows.length > MOST_AT_ONCE ? <LongTable rows={rows} /> : <PlainTable rows={rows} />
+}
+
+const PlainTable = ({ rows }: { readonly rows: readonly Listed[] }) => (
   <Table>
     <thead>
       <tr>
-        <th scope="col">Machine</th>
-        <th scope="col">before</th>
-        <th scope="col">after</th>
-        <th scope="col">a month</th>
+        {HEADS.map((head) => (
+          <th key={head} scope="col">
+            {head}
+          </th>
+        ))}
       </tr>
     </thead>
     <tbody>
-      {listed(changes, names).map(({ name, currency, before, after, isBeside }) => (
-        <tr key={name}>
-          <th scope="row">
-            {name}
-            {isBeside && <small> shares an allowance with them</small>}
-          </th>
-          <td>{before ? formatMoney(before, currency) : 'no price'}</td>
-          <td>{after ? formatMoney(after, currency) : 'no price'}</td>
-          <td>
-            {before && after ? (
-              <b>
-                {compare(after, before) > 0 ? '+' : ''}
-                {formatMoney(subtract(after, before), currency)}
-              </b>
-            ) : (
-              ''
-            )}
-          </td>
+      {rows.map((row) => (
+        <tr key={row.name}>
+          <th scope="row">{nameOf(row)}</th>
+          {amountsOf(row).map((text, i) => (
+            <td key={HEADS[i + 1]}>{text}</td>
+          ))}
         </tr>
       ))}
     </tbody>
   </Table>
 )
+
+function LongTable({ rows }: { readonly rows: readonly Listed[] }) {
+  const [active, setActive] = useState<number>()
+  return (
+    <Long>
+      <RowGrid
+        label="Machines that change"
+        count={rows.length}
+        rowHeight={ROW_HEIGHT}
+        columns={() => 'minmax(140px, 1fr) 110px 110px 110px'}
+        leastWidth={480}
+        head={HEADS.map((head) => (
+          <span key={head} role="columnheader">
+            {head}
+          </span>
+        ))}
+        renderRow={(index) => {
+          const row = rows[index]!
+          return [nameOf(row), ...amountsOf(row)].map((text, i) => (
+            <span key={HEADS[i]} role="gridcell">
+              {text}
+            </span>
+          ))
+        }}
+        active={active}
+        onActive={setActive}
+        whenEmpty={null}
+      />
+    </Long>
+  )
+}
+
+const nameOf = ({ name, isBeside }: Listed): string =>
+  isBeside ? `${name} shares an allowance with them` : name
+
+const amountsOf = ({ before, after, currency }: Listed): string[] => [
+  before ? formatMoney(before, currency) : 'no price',
+  after ? formatMoney(after, currency) : 'no price',
+  before && after
+    ? `${compare(after, before) > 0 ? '+' : ''}${formatMoney(subtract(after, before), currency)}`
+    : '',
+]
 
 interface Listed extends MachineChange {
   readonly isBeside: boolean
@@ -67,6 +110,12 @@ function listed(changes: readonly MachineChange[], names: readonly string[] | un
   ]
 }
 
+const Long = styled.div`
+  display: flex;
+  height: 260px;
+  font-size: 12px;
+`
+
 const Table = styled.table`
   margin: 2px 0 6px;
   border-collapse: collapse;
@@ -79,6 +128,9 @@ const Table = styled.table`
   th,
   td {
     padding: 1px 14px 1px 0;
+  }
+  td:last-child {
+    font-weight: 700;
   }
   td,
   thead th:not(:first-child) {

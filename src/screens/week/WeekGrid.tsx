@@ -18,7 +18,7 @@ import { DayMenu } from './DayMenu'
 import type { BesideClock } from './besideClock.ts'
 import { paintPatch, usePaint, type Grain, type Patch } from './usePaint'
 
-interface WeekGridProps {
+export interface WeekGridProps {
   readonly windows: readonly WeekWindow[]
   readonly off: OffPlan
   readonly brush: boolean

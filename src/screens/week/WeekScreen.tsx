@@ -12,10 +12,9 @@ import { Button, QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
 import { media } from '../../interface/theme/media'
-import { formatMoney } from '../../wording/money'
 import { offPlanWords } from '../../wording/offPlan'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../wording/state'
-import { formatHours, formatMonth } from '../../wording/time'
+import { formatMonth } from '../../wording/time'
 import {
   setAutoShutdown,
   setBesideZone,
@@ -34,13 +33,14 @@ import { besideClock } from './besideClock.ts'
 import { Exceptions } from './Exceptions'
 import { Gaps } from '../gaps/Gaps'
 import { ForgettingCosts } from './ForgettingCosts'
+import { MonthFigures } from './MonthFigures'
 import { NearSchedules } from './NearSchedules'
+import { PaintedWeek } from './PaintedWeek'
 import { PresetMenu } from './PresetMenu'
 import { ScheduleExport } from './ScheduleExport'
 import { SharedBy } from './SharedBy'
 import { GRAINS, type Grain } from './usePaint'
 import { WeekChoice } from './WeekChoice'
-import { WeekGrid } from './WeekGrid'
 import { WeekMenu } from './WeekMenu'
 import { ZonePicker } from './ZonePicker'
 
@@ -155,14 +155,13 @@ export function WeekScreen() {
           />
         </Aside>
       </Line>
-      <WeekGrid
-        windows={week.windows}
+      <PaintedWeek
+        week={week.id}
         off={machine}
         brush={brush === 'on'}
         grain={grain}
         beside={beside}
         shutdown={drawnShutdown(week, book)}
-        onPreview={(windows) => session.preview(windows && setWeek(week.id, { windows }))}
         onPaint={paint}
       />
       {isNeverOff(machine) && (
@@ -196,10 +195,7 @@ export function WeekScreen() {
         <Month>
           <h2>
             {formatMonth(month)}, day by day
-            <Figures>
-              {formatHours(result.estimate.onTime)} on, {result.estimate.starts} starts,{' '}
-              {formatMoney(result.estimate.total, result.estimate.currency)}
-            </Figures>
+            <MonthFigures />
             <DayLegend />
           </h2>
           <DayByDay resolved={result.resolved} estimate={result.estimate} leastHeight={124} />
@@ -271,10 +267,6 @@ const Beside = styled.span`
   gap: 6px;
   align-items: center;
   margin-left: auto;
-`
-
-const Figures = styled.span`
-  font-weight: 400;
 `
 
 const Hint = styled.p`

@@ -58,9 +58,10 @@ export function usePaint({ area, windows, brush, grain, onPreview, onPaint }: Pa
   const [gesture, setGesture] = useState<Gesture>()
   const before = useRef<readonly WeekWindow[]>(windows)
   const painted = useRef<readonly WeekWindow[]>(windows)
-  const givenUp = useRef(onPreview)
+  const preview = useRef(onPreview)
+  const frame = useRef(0)
   useEffect(() => {
-    givenUp.current = onPreview
+    preview.current = onPreview
   })
 
   useEffect(() => {
@@ -68,7 +69,8 @@ export function usePaint({ area, windows, brush, grain, onPreview, onPaint }: Pa
     const onKey = (event: KeyboardEvent): void => {
       if (event.key !== 'Escape') return
       setGesture(undefined)
-      givenUp.current(undefined)
+      cancelAnimationFrame(frame.current)
+      preview.current(undefined)
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
@@ -85,9 +87,13 @@ export function usePaint({ area, windows, brush, grain, onPreview, onPaint }: Pa
     }
   }
 
+  const stopShowing = (): void => cancelAnimationFrame(frame.current)
+
+  // A pointer tells of moves more often than anything can be drawn.
   const show = (next: readonly WeekWindow[]): void => {
     painted.current = next
-    onPreview(next)
+    stopShowing()
+    frame.current = requestAnimationFrame(() => preview.current(next))
   }
 
   const paintTo = (current: Gesture, event: PointerEvent): void => {
@@ -131,10 +137,12 @@ export function usePaint({ area, windows, brush, grain, onPreview, onPaint }: Pa
       onPointerUp: (): void => {
         if (!gesture) return
         setGesture(undefined)
+        stopShowing()
         onPaint(painted.current)
       },
       onPointerCancel: (): void => {
         setGesture(undefined)
+        stopShowing()
         onPreview(undefined)
       },
     },
