@@ -89,8 +89,8 @@ test('a file that is being read can be given up', async ({ page }) => {
     // The worker that reads files never answers, as with a file that takes long.
     window.Worker = class extends Original {
       override postMessage(message: unknown): void {
-        const asked = (message as { changed?: object }).changed
-        if (!asked || !('file' in asked)) super.postMessage(message)
+        const { question } = message as { question?: { value?: object } }
+        if (!question?.value || !('file' in question.value)) super.postMessage(message)
       }
     }
   })

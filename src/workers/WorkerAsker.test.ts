@@ -21,7 +21,11 @@ type Answering<Step> = (question: Question) => Generator<Step, string> | Promise
 /** An asker whose workers are run here; `begun` holds them in order. */
 function asking<Step = never>(
   answer: Answering<Step>,
-  { waits = false, mayBeSkipped }: { waits?: boolean; mayBeSkipped?: (step: Step) => boolean } = {},
+  {
+    waits = false,
+    listens = false,
+    mayBeSkipped,
+  }: { waits?: boolean; listens?: boolean; mayBeSkipped?: (step: Step) => boolean } = {},
 ) {
   const begun: LocalWorker[] = []
   const asker = new WorkerAsker<Question, string, Step>({
@@ -33,6 +37,7 @@ function asking<Step = never>(
     },
     failure: 'It failed.',
     waits,
+    listens,
   })
   return { asker, begun }
 }
@@ -58,8 +63,17 @@ test('what two questions share is sent once, and is the very same at the worker'
   await expect(asker.ask(april).answer).resolves.toBe('April')
   expect(begun).toHaveLength(1)
   expect(begun[0]!.sent).toEqual([
-    { id: 1, same: [], changed: march },
-    { id: 2, same: ['books'], changed: { month: 'April' } },
+    { id: 1, question: { is: 'value', value: march } },
+    {
+      id: 2,
+      question: {
+        is: 'fields',
+        fields: [
+          ['books', { is: 'same' }],
+          ['month', { is: 'value', value: 'April' }],
+        ],
+      },
+    },
   ])
   expect(seen[1]).toEqual(april)
   expect(seen[1]!.books).toBe(seen[0]!.books)
@@ -73,7 +87,7 @@ test('a new question gives up the one under way, which is never answered', async
   letGo()
   await Promise.resolve()
   expect(begun.map(({ terminated }) => terminated)).toEqual([true, false])
-  expect(begun[1]!.sent).toEqual([{ id: 2, same: [], changed: april }])
+  expect(begun[1]!.sent).toEqual([{ id: 2, question: { is: 'value', value: april } }])
   expect(first).not.toHaveBeenCalled()
 })
 
@@ -152,7 +166,7 @@ test.each<[string, Answering<never>]>([
     expect(log).toHaveBeenCalledWith('Uncaught TypeError: null has no machines')
     await expect(asker.ask(april).answer).resolves.toBe('April')
     expect(begun.map(({ terminated }) => terminated)).toEqual([true, false])
-    expect(begun[1]!.sent).toEqual([{ id: 2, same: [], changed: april }])
+    expect(begun[1]!.sent).toEqual([{ id: 2, question: { is: 'value', value: april } }])
   },
 )
 
@@ -166,4 +180,54 @@ test('a failure is said, and the question that waits is asked all the same', asy
   const second = asker.ask(april).answer
   await expect(first).rejects.toThrow('It failed.')
   await expect(second).resolves.toBe('April')
+})
+
+/** Takes steps for ever in March; of each month it is known how many were taken. */
+function endless() {
+  const taken = new Map<string, number>()
+  const made = asking<number>(
+    function* ({ month }: Question) {
+      for (let i = 1; month === 'March' || i < 3; i += 1) {
+        taken.set(month, i)
+        yield i
+      }
+      return month
+    },
+    { listens: true },
+  )
+  return { ...made, taken }
+}
+
+test('one that listens leaves the question under way for a newer one, and stays', async () => {
+  const { asker, begun, taken } = endless()
+  const first = vi.fn()
+  void asker.ask(march).answer.then(first, first)
+  await expect(asker.ask(april).answer).resolves.toBe('April')
+  const stopped = taken.get('March')
+  await new Promise((resolve) => setTimeout(resolve, 60))
+  expect(taken.get('March')).toBe(stopped)
+  expect(first).not.toHaveBeenCalled()
+  expect(begun.map(({ terminated }) => terminated)).toEqual([false])
+})
+
+test('one that listens leaves off when it is given up', async () => {
+  const { asker, begun, taken } = endless()
+  const { cancel } = asker.ask(march)
+  cancel()
+  await new Promise((resolve) => setTimeout(resolve, 60))
+  const stopped = taken.get('March')
+  await new Promise((resolve) => setTimeout(resolve, 60))
+  expect(taken.get('March')).toBe(stopped)
+  await expect(asker.ask(april).answer).resolves.toBe('April')
+  expect(begun).toHaveLength(1)
+})
+
+test('one that does not hear a newer question for long is ended, and a new one is asked', async () => {
+  const { asker, begun } = endless()
+  asker.warm()
+  // In the middle of a step that takes long.
+  begun[0]!.scope.onmessage = () => new Promise<void>(() => undefined)
+  void asker.ask(march)
+  await expect(asker.ask(april).answer).resolves.toBe('April')
+  expect(begun.map(({ terminated }) => terminated)).toEqual([true, false])
 })

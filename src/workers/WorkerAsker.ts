@@ -1,4 +1,8 @@
+import { deltaSince } from './delta.ts'
 import type { Asked, SentQuestion, Told } from './questions.ts'
+
+/** A worker that is in the middle of a long step is not waited for longer. */
+const LONGEST_STEP_MS = 250
 
 export interface WorkerAskerOptions {
   readonly begin: () => Worker
@@ -9,6 +13,11 @@ export interface WorkerAskerOptions {
    * answers are quick and a new worker would have to be told everything; a question that waits gives way to a newer one.
    */
   readonly waits?: boolean
+  /**
+   * Whether the worker listens while it works: a new question is put to it at once, and it leaves the one under way. What
+   * it has worked out stays.
+   */
+  readonly listens?: boolean
 }
 
 interface UnderWay<Question, Answer, Step> {
@@ -26,6 +35,8 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
   private worker: Worker | undefined
   private sent: Question | undefined
   private lastId = 0
+  /** The newest question that the worker has heard. */
+  private begunId = 0
   private underWay: UnderWay<Question, Answer, Step> | undefined
   private waiting: UnderWay<Question, Answer, Step> | undefined
 
@@ -42,6 +53,7 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
       own = { question, onStep, resolve, reject }
       if (!this.underWay) this.send(own)
       else if (this.options.waits) this.waiting = own
+      else if (this.options.listens) this.sendToBusy(own)
       else {
         this.close()
         this.send(own)
@@ -68,15 +80,29 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
   private cancel(asked: UnderWay<Question, Answer, Step>): void {
     if (this.waiting === asked) this.waiting = undefined
     if (this.underWay !== asked) return
-    if (!this.options.waits) this.close()
+    if (this.options.listens) {
+      this.underWay = undefined
+      this.worker?.postMessage({ id: (this.lastId += 1) } satisfies SentQuestion)
+    } else if (!this.options.waits) this.close()
+  }
+
+  private sendToBusy(asked: UnderWay<Question, Answer, Step>): void {
+    this.send(asked)
+    const id = this.lastId
+    const { worker } = this
+    setTimeout(() => {
+      if (this.worker !== worker || this.lastId !== id || this.begunId >= id) return
+      this.close()
+      this.send(asked)
+    }, LONGEST_STEP_MS)
   }
 
   private send(asked: UnderWay<Question, Answer, Step>): void {
     this.underWay = asked
     this.warm()
-    const message = sinceLast((this.lastId += 1), this.sent, asked.question)
+    const question = deltaSince(this.sent, asked.question)
     this.sent = asked.question
-    this.worker!.postMessage(message)
+    this.worker!.postMessage({ id: (this.lastId += 1), question } satisfies SentQuestion)
   }
 
   private begin(): Worker {
@@ -84,6 +110,10 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
     worker.onmessage = ({ data }: MessageEvent<Told<Answer, Step>>) => {
       const { underWay } = this
       if (this.worker !== worker || !underWay || data.id !== this.lastId) return
+      if (data.kind === 'begun') {
+        this.begunId = data.id
+        return
+      }
       if (data.kind === 'step') {
         // A newer question waits: nobody looks at this one any more.
         if (!this.waiting) underWay.onStep(data.step)
@@ -109,20 +139,5 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
     }
     worker.onmessageerror = fail
     return worker
-  }
-}
-
-function sinceLast<Question extends object>(
-  id: number,
-  last: Question | undefined,
-  question: Question,
-): SentQuestion<Question> {
-  const fields = Object.keys(question) as (keyof Question)[]
-  const same = last ? fields.filter((field) => last[field] === question[field]) : []
-  const changed = fields.filter((field) => !same.includes(field))
-  return {
-    id,
-    same,
-    changed: Object.fromEntries(changed.map((field) => [field, question[field]])) as Partial<Question>,
   }
 }

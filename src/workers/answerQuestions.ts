@@ -1,7 +1,10 @@
+import { applyDelta } from './delta.ts'
 import type { SentQuestion, Told } from './questions.ts'
 
 /** Often enough to see it move, seldom enough to cost nothing. */
 const REPORT_EVERY_MS = 50
+/** How long steps go on before a newer question is listened for. */
+const LISTEN_EVERY_MS = 25
 
 interface AnswerOptions<Answer, Step> {
   /** Steps that may be left out when they come quickly; all of them where it is absent. */
@@ -11,49 +14,56 @@ interface AnswerOptions<Answer, Step> {
 }
 
 /**
- * Answers the questions of a {@link WorkerAsker}. An answer that takes steps reports them as they come. Whatever is
- * thrown, at once or while something is awaited, reaches the asker as the worker's error: a rejected promise alone would
- * leave it waiting for ever.
+ * Answers the questions of a {@link WorkerAsker}. An answer that takes steps reports them as they come, and is left off
+ * when a newer question comes. Whatever is thrown, at once or while something is awaited, reaches the asker as the
+ * worker's error: a rejected promise alone would leave it waiting for ever.
  */
 export function answerQuestions<Question extends object, Answer, Step = never>(
   answer: (question: Question) => Generator<Step, Answer> | Promise<Answer> | Answer,
-  options: AnswerOptions<Answer, Step> = {},
+  { mayBeSkipped = () => true, transfer }: AnswerOptions<Answer, Step> = {},
 ): void {
-  let last = {} as Question
-  const tell = (told: Told<Answer, Step>, transfer: Transferable[] = []): void =>
-    self.postMessage(told, { transfer })
-  self.onmessage = async ({ data }: MessageEvent<SentQuestion<Question>>) => {
-    const { id, changed, same } = data
+  let last: unknown
+  let newest = 0
+  const tell = (told: Told<Answer, Step>, handedOver: Transferable[] = []): void =>
+    self.postMessage(told, { transfer: handedOver })
+
+  async function finish(id: number, steps: Generator<Step, Answer>): Promise<Answer | undefined> {
+    let reported = performance.now()
+    let listened = reported
+    for (;;) {
+      const step = steps.next()
+      if (step.done) return step.value
+      const now = performance.now()
+      if (now - reported >= REPORT_EVERY_MS || !mayBeSkipped(step.value)) {
+        reported = now
+        tell({ id, kind: 'step', step: step.value })
+      }
+      if (now - listened < LISTEN_EVERY_MS) continue
+      await messagesRead()
+      if (newest !== id) return undefined
+      listened = now
+    }
+  }
+
+  self.onmessage = async ({ data }: MessageEvent<SentQuestion>) => {
+    const { id, question } = data
+    newest = id
+    if (!question) return
+    last = applyDelta(last, question)
     try {
-      const kept = Object.entries(last).filter(([field]) => same.includes(field as keyof Question))
-      last = { ...(Object.fromEntries(kept) as Question), ...changed }
-      const given = answer(last)
-      const found = isGenerator(given)
-        ? finishReporting(given, (step) => tell({ id, kind: 'step', step }), options.mayBeSkipped)
-        : await given
-      tell({ id, kind: 'answer', answer: found }, options.transfer?.(found))
+      tell({ id, kind: 'begun' })
+      const given = answer(last as Question)
+      const found = isGenerator(given) ? await finish(id, given) : await given
+      if (newest === id) tell({ id, kind: 'answer', answer: found! }, transfer?.(found!))
     } catch (error) {
       self.reportError(error)
     }
   }
 }
 
+/** Lets what was sent meanwhile be heard. */
+const messagesRead = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
+
 const isGenerator = <Step, Answer>(
   given: Generator<Step, Answer> | Promise<Answer> | Answer,
 ): given is Generator<Step, Answer> => Object.prototype.toString.call(given) === '[object Generator]'
-
-function finishReporting<Step, Answer>(
-  steps: Generator<Step, Answer>,
-  report: (step: Step) => void,
-  mayBeSkipped: (step: Step) => boolean = () => true,
-): Answer {
-  let reported = performance.now()
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-    const now = performance.now()
-    if (now - reported < REPORT_EVERY_MS && mayBeSkipped(step.value)) continue
-    reported = now
-    report(step.value)
-  }
-}

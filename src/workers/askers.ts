@@ -82,6 +82,7 @@ export const overviewAsker = () =>
   new WorkerAsker<OverviewInputs, readonly OverviewPart['kind'][], OverviewPart>({
     begin: () => new Worker(new URL('./overview.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The plan could not be looked over.',
+    listens: true,
   })
 
 /** One change for many machines of a plan. */

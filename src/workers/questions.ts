@@ -1,14 +1,18 @@
+import type { Delta } from './delta.ts'
+
 /** What passes between whoever asks and the worker that answers. Plain data only. */
 
-/** A question: what has not changed since the last one put to the same worker stays there, and so do its look-ups. */
-export interface SentQuestion<Question> {
+/** A question, by the last one put to the same worker: what has not changed stays there, and so do its look-ups. */
+export interface SentQuestion {
   readonly id: number
-  readonly changed: Partial<Question>
-  readonly same: readonly (keyof Question)[]
+  /** Absent where the question before is given up and nothing else is asked. */
+  readonly question?: Delta
 }
 
 export type Told<Answer, Step> = { readonly id: number } & (
-  { readonly kind: 'step'; readonly step: Step } | { readonly kind: 'answer'; readonly answer: Answer }
+  | { readonly kind: 'begun' }
+  | { readonly kind: 'step'; readonly step: Step }
+  | { readonly kind: 'answer'; readonly answer: Answer }
 )
 
 /** A question on its way. */

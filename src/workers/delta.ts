@@ -1,0 +1,58 @@
+/** A value, said by an earlier one that the other side holds. Plain data only. */
+export type Delta =
+  | { readonly is: 'same' }
+  | { readonly is: 'value'; readonly value: unknown }
+  /** All fields of a record, in its order. */
+  | { readonly is: 'fields'; readonly fields: readonly (readonly [string, Delta])[] }
+  /** Entries of a list: where each stood in the earlier list, or itself. */
+  | { readonly is: 'items'; readonly items: readonly (number | { readonly item: unknown })[] }
+
+/** A question, its plan, and the plan's lists: what lies deeper is sent whole where it changed. */
+const DEPTH = 3
+
+const SAME: Delta = { is: 'same' }
+
+/** `next` by `last`: parts that are the very same objects are not sent again. O(fields and entries to that depth). */
+export function deltaSince(last: unknown, next: unknown, depth = DEPTH): Delta {
+  if (Object.is(last, next)) return SAME
+  if (depth > 0 && Array.isArray(last) && Array.isArray(next)) return itemsSince(last, next)
+  if (depth > 0 && isRecord(last) && isRecord(next)) {
+    const fields = Object.entries(next).map(
+      ([field, value]) => [field, deltaSince(last[field], value, depth - 1)] as const,
+    )
+    return { is: 'fields', fields }
+  }
+  return { is: 'value', value: next }
+}
+
+function itemsSince(last: readonly unknown[], next: readonly unknown[]): Delta {
+  const places = new Map(last.map((item, at) => [item, at]))
+  return {
+    is: 'items',
+    items: next.map((item) => {
+      const at = typeof item === 'object' && item !== null ? places.get(item) : undefined
+      return at ?? { item }
+    }),
+  }
+}
+
+/** What `deltaSince` was made of; parts that did not change are the very same objects as before. */
+export function applyDelta(last: unknown, delta: Delta): unknown {
+  switch (delta.is) {
+    case 'same':
+      return last
+    case 'value':
+      return delta.value
+    case 'fields': {
+      const before = isRecord(last) ? last : {}
+      return Object.fromEntries(delta.fields.map(([field, part]) => [field, applyDelta(before[field], part)]))
+    }
+    case 'items': {
+      const before = last as readonly unknown[]
+      return delta.items.map((item) => (typeof item === 'number' ? before[item] : item.item))
+    }
+  }
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype
