@@ -1,3 +1,4 @@
+import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { chosenSize } from '../machine/chosenSize.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { Machine } from '../machine/plan.ts'
@@ -34,11 +35,20 @@ const copyOf = keptFor(({ name, zone, variants, accepted, pinned, ...rest }: Mac
   text: JSON.stringify(rest),
 }))
 
+/** Machines that are the same but for their zones, by what they have in common; once for all machines of a plan. */
+const copiesIn = keptFor((machines: readonly Machine[]) => {
+  const copies = new Map<string, Machine[]>()
+  for (const machine of machines) {
+    const { text } = copyOf(machine)
+    copies.set(text, [...(copies.get(text) ?? []), machine])
+  }
+  return copies
+})
+
 /** The same machine bought once for each zone that was ticked. */
 const sameInSeveralZones: WatchRule = ({ resolved: { machine }, machines, estimate }) => {
-  const own = copyOf(machine).text
-  const copies = machines.filter(
-    (other) => other.name !== machine.name && other.zone !== machine.zone && copyOf(other).text === own,
+  const copies = (copiesIn(machines).get(copyOf(machine).text) ?? []).filter(
+    (other) => other.name !== machine.name && other.zone !== machine.zone,
   )
   if (copies.length === 0) return []
   return [
@@ -51,12 +61,21 @@ const sameInSeveralZones: WatchRule = ({ resolved: { machine }, machines, estima
   ]
 }
 
-/** More than the provider lets one account have. */
-const overQuota: WatchRule = ({ resolved: { index }, machines }) => {
-  const { provider, quotas } = index.book
-  if (!quotas) return []
-  const own = machines.filter((machine) => machine.provider === provider.id)
-  const used = {
+/** What the machines of a plan use of their accounts, by the index of the provider's book. */
+const usedIn = keptFor<readonly Machine[], Map<BookIndex, AccountUsed>>(() => new Map())
+
+interface AccountUsed {
+  readonly vcpu: number
+  readonly machines: number
+  readonly fixedAddresses: number
+}
+
+function usedOf(machines: readonly Machine[], index: BookIndex): AccountUsed {
+  const known = usedIn(machines)
+  let used = known.get(index)
+  if (used) return used
+  const own = machines.filter(({ provider }) => provider === index.book.provider.id)
+  used = {
     vcpu: own.reduce((sum, { size, chosen }) => {
       const found = index.sizes.get(size)
       return sum + (found ? chosenSize(found, chosen).vcpu : 0)
@@ -64,6 +83,15 @@ const overQuota: WatchRule = ({ resolved: { index }, machines }) => {
     machines: own.length,
     fixedAddresses: own.filter(({ address }) => address === 'fixed').length,
   }
+  known.set(index, used)
+  return used
+}
+
+/** More than the provider lets one account have. */
+const overQuota: WatchRule = ({ resolved: { index }, machines }) => {
+  const { provider, quotas } = index.book
+  if (!quotas) return []
+  const used = usedOf(machines, index)
   return (['vcpu', 'machines', 'fixedAddresses'] as const).flatMap((what): Finding[] => {
     const most = quotas[what]
     if (most === undefined || used[what] <= most) return []
@@ -90,3 +118,6 @@ const sharedCore: WatchRule = ({ resolved: { size }, estimate }) => {
 }
 
 export const PLAN_RULES: readonly WatchRule[] = [doesNotFit, sameInSeveralZones, overQuota, sharedCore]
+
+/** Of these it is known what the other machines of the plan are; the answers of all others stand while those change. */
+export const RULES_OF_OTHERS: ReadonlySet<WatchRule> = new Set([sameInSeveralZones, overQuota])

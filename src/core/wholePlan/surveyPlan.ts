@@ -1,30 +1,20 @@
 import type { Finding } from '../watch/finding.ts'
-import { watchList } from '../watch/watchList.ts'
 import { changeTotal } from '../advice/changeTotal.ts'
 import { planChange } from '../advice/planChange.ts'
 import { priceBookFor } from '../catalogue/bookFor.ts'
-import { applyChoice, leavesWorkAlone, resolveChoice, type Choice } from '../decisions/choice.ts'
-import type { PlateId } from '../machine/decision.ts'
+import { applyChoice } from '../decisions/choice.ts'
 import type { Plan } from '../machine/plan.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
+import { machineSurvey, type BestNotch } from './machineSurvey.ts'
 import { shownInPlan } from '../meter/planTotals.ts'
-import { cheapestNotch, type Plate } from '../notches/plate.ts'
-import { platesOf } from '../notches/plates.ts'
 import { add, compare, negate, subtract, ZERO, type Exact } from '../quantity/exact.ts'
-import { losses, type Loss } from './losses.ts'
 
 /** The best that one plate of a machine can save by itself, with the rest of the plan as it is. */
-export interface PlanNotch {
+export interface PlanNotch extends BestNotch {
   readonly machine: string
-  readonly plate: PlateId
-  readonly choice: Choice
-  /** Below zero; in the currency of the machine's price book. */
-  readonly difference: Exact
   readonly currency: string
   /** Above zero, in the plan's currency; undefined where there is no rate. */
   readonly saving: Exact | undefined
-  readonly losses: readonly Loss[]
 }
 
 interface PlanFinding {
@@ -72,20 +62,16 @@ export function* surveyPlan(
     yield { done: at, of: plan.machines.length }
     const priced = pricing.of(machine)
     if (!priced.ok) continue
-    const { resolved, estimate, account } = priced
-    const elsewhere = pricing.elsewhere(resolved.index)
-    const shown = { resolved, plan, month: priced.month, shared: account.planned, elsewhere }
-    const plates = platesOf(shown)
-    for (const plate of plates) {
-      const best = bestOf(plate, resolved)
-      if (!best) continue
-      const { currency: own, total } = estimate
+    const { currency: own, total } = priced.estimate
+    const survey = machineSurvey(priced, inputs, pricing)
+    for (const best of survey.best) {
       const [before, after] = [total, add(total, best.difference)].map((amount) => inPlan(amount, own))
-      notches.push({ ...best, currency: own, saving: before && after && subtract(before, after) })
+      const saving = before && after && subtract(before, after)
+      notches.push({ machine: machine.name, ...best, currency: own, saving })
     }
-    for (const finding of watchList({ ...shown, plates, estimate, machines: plan.machines }).open) {
-      const stake = finding.stake && inPlan(finding.stake, estimate.currency)
-      findings.push({ machine: machine.name, currency: estimate.currency, finding, stake })
+    for (const finding of survey.findings) {
+      const stake = finding.stake && inPlan(finding.stake, own)
+      findings.push({ machine: machine.name, currency: own, finding, stake })
     }
   }
   const byOwn = notches.sort((a, b) => byAmount(a.saving, b.saving))
@@ -118,17 +104,3 @@ function ofThePlan(notch: PlanNotch, inputs: SurveyInputs): PlanNotch {
 }
 
 const byAmount = (a: Exact | undefined, b: Exact | undefined): number => compare(b ?? ZERO, a ?? ZERO)
-
-function bestOf(plate: Plate, resolved: ResolvedMachine): Omit<PlanNotch, 'currency' | 'saving'> | undefined {
-  if (plate.fold === 'pinned') return undefined
-  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved.machine))
-  const notch = cheapestNotch({ ...plate, notches })
-  if (!notch?.difference) return undefined
-  return {
-    machine: resolved.machine.name,
-    plate: plate.id,
-    choice: notch.choice,
-    difference: notch.difference,
-    losses: losses(resolved, resolveChoice(resolved, notch.choice)),
-  }
-}

@@ -1,0 +1,143 @@
+import type { BookIndex } from '../catalogue/bookIndex.ts'
+import { leavesWorkAlone, resolveChoice, type Choice } from '../decisions/choice.ts'
+import { keptFor } from '../keptFor.ts'
+import type { PlateId } from '../machine/decision.ts'
+import type { Machine } from '../machine/plan.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import type { PlanPricing, PlanPricingInputs, PricedMachine } from '../meter/planPricing.ts'
+import type { SharedAccount } from '../meter/sharedAccount.ts'
+import { cheapestNotch, type Plate, type PlatesInputs } from '../notches/plate.ts'
+import { platesOf } from '../notches/plates.ts'
+import type { Exact } from '../quantity/exact.ts'
+import { sameFields } from '../sameFields.ts'
+import type { Finding } from '../watch/finding.ts'
+import { foundAlone, watchListOf, type FoundAlone } from '../watch/watchList.ts'
+import { losses, type Loss } from './losses.ts'
+
+/** The best that one plate of a machine can save by itself. */
+export interface BestNotch {
+  readonly plate: PlateId
+  readonly choice: Choice
+  /** Below zero; in the currency of the machine's price book. */
+  readonly difference: Exact
+  readonly losses: readonly Loss[]
+}
+
+interface MachineSurvey {
+  readonly best: readonly BestNotch[]
+  readonly findings: readonly Finding[]
+}
+
+interface KnownSurvey {
+  readonly reads: SurveyReads
+  readonly best: readonly BestNotch[]
+  readonly alone: FoundAlone
+}
+
+/** All that a machine's plates and its own findings depend on, but for itself. */
+type SurveyReads = ReturnType<typeof readsOf>
+
+/**
+ * The plates of a machine and its watch list: worked out anew where anything has changed that they depend on, or where
+ * no machine that is the same but for its name has been looked at. O(choices) then, else O(rules).
+ */
+export function machineSurvey(
+  priced: PricedMachine,
+  inputs: PlanPricingInputs,
+  pricing: PlanPricing,
+): MachineSurvey {
+  const { resolved, estimate, month, account } = priced
+  const { machine, index } = resolved
+  const { plan } = inputs
+  const elsewhere = pricing.elsewhere(index)
+  const shown: PlatesInputs = { resolved, plan, month, shared: account.planned, elsewhere }
+  const accounts = [account.planned, ...elsewhere.map(({ shared }) => shared)]
+  const reads = readsOf(priced, inputs, accounts)
+  const isAlone = accounts.every(isUnused)
+  const kept = isAlone ? likeOf(index).get(formOf(machine).text) : knownOf(machine).survey
+  let known = kept && sameFields(kept.reads, reads) ? kept : undefined
+  if (!known) {
+    const plates = platesOf(shown)
+    known = {
+      reads,
+      best: plates.flatMap((plate) => bestOf(plate, resolved) ?? []),
+      alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
+    }
+    if (isAlone) remember(likeOf(index), formOf(machine).text, known)
+    else knownOf(machine).survey = known
+  }
+  const list = watchListOf(mendingThis(known.alone, machine), {
+    ...shown,
+    plates: [],
+    estimate,
+    machines: plan.machines,
+  })
+  return { best: known.best, findings: list.open }
+}
+
+function readsOf(
+  { resolved, month }: PricedMachine,
+  { plan, reading, books }: PlanPricingInputs,
+  accounts: readonly (SharedAccount | undefined)[],
+) {
+  return {
+    index: resolved.index,
+    week: resolved.week,
+    weeks: plan.weeks,
+    places: plan.places,
+    exchangeRates: plan.exchangeRates,
+    from: month.from,
+    to: month.to,
+    reading,
+    books,
+    accounts,
+  }
+}
+
+/** Nothing is shared in it: which machine stands first makes no difference, nor what it is called. */
+const isUnused = (account: SharedAccount | undefined): boolean =>
+  !account ||
+  (account.traffic.size === 0 && [...account.pools.values()].every(({ pool }) => pool.users.length === 0))
+
+const knownOf = keptFor<Machine, { survey?: KnownSurvey }>(() => ({}))
+
+/** Of machines of one price book, by what they are. */
+const likeOf = keptFor<BookIndex, Map<string, KnownSurvey>>(() => new Map())
+const MOST_KEPT = 10_000
+
+function remember(known: Map<string, KnownSurvey>, text: string, survey: KnownSurvey): void {
+  if (known.size >= MOST_KEPT) known.clear()
+  known.set(text, survey)
+}
+
+/** What is not read of a machine by its plates and rules, or is read anew. */
+const formOf = keptFor(({ name, purpose, variants, accepted, ...form }: Machine) => ({
+  text: JSON.stringify(form),
+}))
+
+/** What mends a machine that is the same mends this one, which keeps what it is called and what was noted of it. */
+function mendingThis(alone: FoundAlone, { name, purpose, variants, accepted }: Machine): FoundAlone {
+  const own = { name, purpose, ...(variants && { variants }), ...(accepted && { accepted }) }
+  const mended = ({ variants: _, accepted: __, ...other }: Machine): Machine => ({ ...other, ...own })
+  return alone.map((findings) =>
+    findings?.map((finding) => {
+      const { mend } = finding
+      return mend && mend.machine.name !== name
+        ? { ...finding, mend: { ...mend, machine: mended(mend.machine) } }
+        : finding
+    }),
+  )
+}
+
+function bestOf(plate: Plate, resolved: ResolvedMachine): BestNotch | undefined {
+  if (plate.fold === 'pinned') return undefined
+  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved.machine))
+  const notch = cheapestNotch({ ...plate, notches })
+  if (!notch?.difference) return undefined
+  return {
+    plate: plate.id,
+    choice: notch.choice,
+    difference: notch.difference,
+    losses: losses(resolved, resolveChoice(resolved, notch.choice)),
+  }
+}
