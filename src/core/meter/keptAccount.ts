@@ -11,8 +11,8 @@ interface KeptAccount {
   readonly account: SharedAccount
 }
 
-/** As planned and with nothing switched off, now and as it was before the last edit. */
-const MOST_KEPT = 4
+/** As planned and with nothing switched off, in the months that a plan is looked at ahead, now and before the last edit. */
+const MOST_KEPT = 64
 
 const accountsOf: (index: BookIndex) => KeptAccount[] = keptFor(() => [])
 

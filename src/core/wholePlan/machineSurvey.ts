@@ -53,7 +53,7 @@ export function machineSurvey(
   const shown: PlatesInputs = { resolved, plan, month, shared: account.planned, elsewhere }
   const accounts = [account.planned, ...elsewhere.map(({ shared }) => shared)]
   const reads = readsOf(priced, inputs, accounts)
-  const isAlone = accounts.every(isUnused)
+  const isAlone = accounts.every(isApart(machine))
   const kept = isAlone ? likeOf(index).get(formOf(machine).text) : knownOf(machine).survey
   let known = kept && sameFields(kept.reads, reads) ? kept : undefined
   if (!known) {
@@ -94,10 +94,13 @@ function readsOf(
   }
 }
 
-/** Nothing is shared in it: which machine stands first makes no difference, nor what it is called. */
-const isUnused = (account: SharedAccount | undefined): boolean =>
-  !account ||
-  (account.traffic.size === 0 && [...account.pools.values()].every(({ pool }) => pool.users.length === 0))
+/** Nothing in it is shared with this machine: it makes no difference which of them stands first, nor what it is called. */
+const isApart =
+  ({ trafficOutGiB }: Machine) =>
+  (account: SharedAccount | undefined): boolean =>
+    !account ||
+    ((trafficOutGiB === undefined || account.traffic.size === 0) &&
+      [...account.pools.values()].every(({ pool }) => pool.users.length === 0))
 
 const knownOf = keptFor<Machine, { survey?: KnownSurvey }>(() => ({}))
 
