@@ -78,7 +78,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
     ),
     totals,
   }
-  const spending = new PlanSpending({ ...inputs, plan: known })
+  const spending = new PlanSpending({ ...inputs, plan: known }, { month, pricing })
   // Money is spent by true hours, however a month is read: budget and credit go by those.
   const truly =
     inputs.reading === 'calendar'

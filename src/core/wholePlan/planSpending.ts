@@ -32,7 +32,11 @@ export class PlanSpending {
   private readonly months = new Map<YearMonth, SpendingMonth>()
   private known: string | undefined
 
-  constructor(private readonly inputs: SpendingInputs) {}
+  /** `priced` prices a month of the same inputs already. */
+  constructor(
+    private readonly inputs: SpendingInputs,
+    private readonly priced?: { readonly month: YearMonth; readonly pricing: PlanPricing },
+  ) {}
 
   /** Undefined until a month with a price was asked for. */
   get currency(): string | undefined {
@@ -48,7 +52,8 @@ export class PlanSpending {
 
   private price(month: YearMonth): SpendingMonth {
     const { plan } = this.inputs
-    const pricing = new PlanPricing({ ...this.inputs, month })
+    const pricing =
+      this.priced?.month === month ? this.priced.pricing : new PlanPricing({ ...this.inputs, month })
     const estimates = new Map<string, Estimate>()
     const leftOut: string[] = []
     for (const machine of plan.machines) {

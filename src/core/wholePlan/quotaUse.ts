@@ -75,11 +75,33 @@ const unitsOf = (what: QuotaUse['what'], { machine, size }: PricedMachine['resol
   }
 }
 
+/** Machines of one week take and give back together, with addresses that all stay or all go. */
+function byTimeline(what: QuotaUse['what'], held: readonly PricedMachine[]) {
+  const known = new Map<object, { stay?: Held; go?: Held }>()
+  const all: Held[] = []
+  for (const of of held) {
+    const { timeline } = of.estimate.metered
+    const group = known.get(timeline) ?? {}
+    known.set(timeline, group)
+    const side = of.resolved.machine.addressGoes ? 'go' : 'stay'
+    const alike = (group[side] ??= { of, units: 0 })
+    if (alike.units === 0) all.push(alike)
+    alike.units += unitsOf(what, of.resolved)
+  }
+  return all
+}
+
+interface Held {
+  /** One of them. */
+  readonly of: PricedMachine
+  units: number
+}
+
 /** Sweeps over the times at which a machine takes and gives back what is counted. */
 function peakOf(what: QuotaUse['what'], held: readonly PricedMachine[]): Pick<QuotaUse, 'peak' | 'peakAt'> {
   const steps: { readonly at: Instant; readonly change: number }[] = []
-  for (const { resolved, month, estimate } of held) {
-    const units = unitsOf(what, resolved)
+  for (const { of, units } of byTimeline(what, held)) {
+    const { resolved, month, estimate } = of
     for (const { phase, from, to } of estimate.metered.timeline.segments) {
       const row = resolved.index.book.states[STATE_OF_PHASE[phase]]
       const isKept = phase !== 'deleted' || !resolved.machine.addressGoes
