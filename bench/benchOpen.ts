@@ -2,15 +2,15 @@ import { chromium, type Page } from '@playwright/test'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { benchServer } from './server.ts'
 import { readPlan, writePlan } from '../src/files/plan/planFile.ts'
 
 /**
  * The demo's machines over and over, 500 in all: from opening the page to the frame after the bench has every figure of
  * the month, and how long the page is held up while the rest is worked out and the table is scrolled. First as it opens
- * right after the plan was brought in, when all that is stored is checked anew, and then as it opens from then on. A
- * running server's address is the argument.
+ * right after the plan was brought in, when all that is stored is checked anew, and then as it opens from then on. Starts
+ * its own server, unless an address is given.
  */
-const address = process.argv[2] ?? 'http://127.0.0.1:4310/'
 const MACHINES = 500
 const RUNS = 5
 const SEALED_AFTER_MS = 8_000
@@ -50,6 +50,7 @@ async function openOnce(page: Page): Promise<{ readonly shown: number; readonly 
   return { shown, held: await page.evaluate(() => (window as unknown as { held: number[] }).held) }
 }
 
+const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -79,3 +80,4 @@ console.log(
   `tasks over 50 ms while scrolling and working on: ${held.length}, the longest ${Math.round(held.at(-1) ?? 0)} ms`,
 )
 await browser.close()
+stop()

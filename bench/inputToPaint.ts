@@ -4,14 +4,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writePlan } from '../src/files/plan/planFile.ts'
 import { readPriceBook, writePriceBook } from '../src/files/priceBook/priceBookFile.ts'
+import { benchServer } from './server.ts'
 import { largeBook, largePlan, usingAllRules, withAllRules } from './generate.ts'
 
 /**
  * From a key to the frame that shows it, as the browser measures it (Event Timing): a notch moved to and fro, on the
- * demo and on a book of 1,200 sizes, at full speed and with the processor slowed down four times. A running server's
- * address is the argument.
+ * demo and on a book of 1,200 sizes, at full speed and with the processor slowed down four times. Starts its own
+ * server, unless an address is given.
  */
-const address = process.argv[2] ?? 'http://127.0.0.1:4310/'
 const PRESSES = 12
 const BETWEEN_MS = 700
 
@@ -59,6 +59,7 @@ async function openLarge(page: Page): Promise<void> {
     .click()
 }
 
+const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
 for (const what of ['the demo', 'a book of 1,200 sizes']) {
@@ -80,3 +81,4 @@ for (const what of ['the demo', 'a book of 1,200 sizes']) {
   await page.close()
 }
 await browser.close()
+stop()
