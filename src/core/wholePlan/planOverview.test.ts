@@ -71,7 +71,10 @@ describe('the overview of a plan', () => {
   test('a plan without machines has nothing, and ends', () => {
     const parts = partsOf(inputs({ machines: [], credit: CREDIT, budget: '1' }))
     expect(find(parts, 'credit')!.planned.end).toMatchObject({ kind: 'expires' })
-    expect(find(parts, 'survey')!.survey).toEqual({ notches: [], findings: [] })
+    expect(find(parts, 'survey')!.survey).toEqual({
+      notches: { first: [], count: 0 },
+      findings: { first: [], count: 0 },
+    })
   })
 })
 

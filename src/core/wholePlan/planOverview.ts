@@ -12,7 +12,8 @@ import { budgetReach, type BudgetReach } from './budgetReach.ts'
 import { creditRunway, type CreditRunway } from './creditRunway.ts'
 import { enoughNotches, type EnoughNotches } from './enoughNotches.ts'
 import { PlanSpending } from './planSpending.ts'
-import { surveyPlan, type Survey, type SurveyProgress } from './surveyPlan.ts'
+import { leadingSurvey, type LeadingSurvey } from './leadingSurvey.ts'
+import { surveyPlan, type SurveyProgress } from './surveyPlan.ts'
 import { machineShare, type MachineShare } from './machineShare.ts'
 import { planAhead, type AheadMonth } from './planAhead.ts'
 import { quotaUse, type QuotaUse } from './quotaUse.ts'
@@ -50,7 +51,7 @@ export type OverviewPart =
   | { readonly kind: 'ahead'; readonly months: readonly AheadMonth[] }
   | { readonly kind: 'credit'; readonly planned: CreditRunway; readonly alwaysOn: CreditRunway }
   | { readonly kind: 'progress'; readonly progress: SurveyProgress }
-  | { readonly kind: 'survey'; readonly survey: Survey }
+  | { readonly kind: 'survey'; readonly survey: LeadingSurvey }
   /** Undefined where no notches are enough. */
   | { readonly kind: 'enough'; readonly enough: EnoughNotches | undefined }
 
@@ -114,7 +115,7 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
       yield { kind: 'progress', progress: step.value }
       continue
     }
-    yield { kind: 'survey', survey: step.value }
+    yield { kind: 'survey', survey: leadingSurvey(step.value) }
     if (planned?.end.kind === 'used-up') {
       yield {
         kind: 'enough',

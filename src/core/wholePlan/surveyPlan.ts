@@ -17,7 +17,7 @@ export interface PlanNotch extends BestNotch {
   readonly saving: Exact | undefined
 }
 
-interface PlanFinding {
+export interface PlanFinding {
   readonly machine: string
   readonly currency: string
   readonly finding: Finding

@@ -58,6 +58,15 @@ function inOrder(value: unknown, asked: Joi.Schema | undefined): unknown {
 
 const NO_FIELDS: ReadonlyMap<string, Joi.Schema> = new Map()
 
-/** The same data always gives the same bytes: keys in the schema's order, two spaces, a newline at the end. */
-export const stableJson = <T>(schema: Joi.Schema<T>, value: T): string =>
-  `${JSON.stringify(inOrder(value, schema), null, 2)}\n`
+/** Characters from which on nobody reads a file line by line, and spaces are most of it. */
+const LARGE = 8 * 1024 * 1024
+
+/**
+ * The same data always gives the same bytes: keys in the schema's order, two spaces, a newline at the end. Without spaces
+ * where it is large, so that what is written is not larger than what is read.
+ */
+export function stableJson<T>(schema: Joi.Schema<T>, value: T): string {
+  const ordered = inOrder(value, schema)
+  const text = JSON.stringify(ordered, null, 2)
+  return `${text.length > LARGE ? JSON.stringify(ordered) : text}\n`
+}

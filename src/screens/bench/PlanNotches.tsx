@@ -4,13 +4,14 @@ import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { negate } from '../../core/quantity/exact.ts'
-import { Button, QuietButton } from '../../interface/Button'
+import { Button } from '../../interface/Button'
 import { Progress } from '../../interface/Progress'
 import { lossesText } from '../../wording/loss'
 import { formatAmount, formatMoney } from '../../wording/money'
 import { takeChoice } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
+import { ShowMore } from './ShowMore'
 import { useNotchText } from './useNotchText.ts'
 import type { Overview } from './useOverview.ts'
 
@@ -20,10 +21,10 @@ const SHOWN = 7
 export function PlanNotches({ overview }: { readonly overview: Overview }) {
   const { session } = useWorkbench()
   const notchText = useNotchText()
-  const [showsAll, setShowsAll] = useState(false)
+  const [most, setMost] = useState(SHOWN)
   const { survey, progress, month } = overview
-  const notches = survey?.survey.notches.filter(({ saving }) => saving && saving.n > 0n) ?? []
-  const shown = showsAll ? notches : notches.slice(0, SHOWN)
+  const { first = [], count = 0 } = survey?.survey.notches ?? {}
+  const shown = first.slice(0, most)
   return (
     <BenchSection aria-label="Largest notches left" data-testid="notches">
       <BenchTitle>
@@ -36,7 +37,7 @@ export function PlanNotches({ overview }: { readonly overview: Overview }) {
           of={progress?.progress.of ?? 1}
         />
       )}
-      {survey && notches.length === 0 && <p>No single change saves anything that fits.</p>}
+      {survey && count === 0 && <p>No single change saves anything that fits.</p>}
       <List>
         {shown.map((notch) => {
           const { machine, plate, choice, saving, losses } = notch
@@ -58,11 +59,7 @@ export function PlanNotches({ overview }: { readonly overview: Overview }) {
           )
         })}
       </List>
-      {notches.length > SHOWN && (
-        <QuietButton onPress={() => setShowsAll(!showsAll)}>
-          {showsAll ? 'Only the largest' : `${notches.length - SHOWN} more`}
-        </QuietButton>
-      )}
+      <ShowMore shown={SHOWN} now={most} there={first.length} count={count} onShow={setMost} />
     </BenchSection>
   )
 }

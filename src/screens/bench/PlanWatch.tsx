@@ -1,10 +1,8 @@
 'use client'
 
-import { memo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import styled from 'styled-components'
-import type { Survey } from '../../core/wholePlan/surveyPlan.ts'
-import { SEVERITIES } from '../../core/watch/finding.ts'
-import { QuietButton } from '../../interface/Button'
+import type { LeadingSurvey } from '../../core/wholePlan/leadingSurvey.ts'
 import { findingText, SEVERITY_NAMES } from '../../wording/finding'
 import { formatMoney } from '../../wording/money'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
@@ -12,33 +10,27 @@ import { Sign } from '../watch/Sign'
 import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
+import { ShowMore } from './ShowMore'
 
 const SHOWN = 8
 
 /** What is open on the watch lists of all machines: by what is at stake, then by how bad it is. */
-export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: Survey | undefined }) {
+export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: LeadingSurvey | undefined }) {
   const { state } = useWorkbench()
   const link = useLinks()
-  const [showsAll, setShowsAll] = useState(false)
-  if (!survey) return null
+  const [most, setMost] = useState(SHOWN)
   const { machines, weeks } = state.plan
-  const zoneOf = (name: string): string => {
-    const machine = machines.find((each) => each.name === name)
-    return weeks.find(({ id }) => id === machine?.week)?.timeZone ?? 'Etc/UTC'
-  }
-  const worst = [...survey.findings].sort(
-    (a, b) =>
-      Number(b.stake !== undefined) - Number(a.stake !== undefined) ||
-      (a.stake === undefined
-        ? SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity)
-        : 0),
-  )
-  const shown = showsAll ? worst : worst.slice(0, SHOWN)
+  const zones = useMemo(() => {
+    const ofWeek = new Map(weeks.map(({ id, timeZone }) => [id, timeZone]))
+    return new Map(machines.map(({ name, week }) => [name, ofWeek.get(week)]))
+  }, [machines, weeks])
+  if (!survey) return null
+  const { first, count } = survey.findings
+  const shown = first.slice(0, most)
   return (
     <BenchSection aria-label="Watch list of the plan" data-testid="plan-watch">
       <BenchTitle>
-        Watch{' '}
-        <small>{worst.length === 0 ? 'nothing is open' : `${worst.length} open, by cost at stake`}</small>
+        Watch <small>{count === 0 ? 'nothing is open' : `${count} open, by cost at stake`}</small>
       </BenchTitle>
       <List>
         {shown.map(({ machine, currency, finding }) => {
@@ -48,18 +40,14 @@ export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: 
               <span>
                 <VisuallyHidden>{SEVERITY_NAMES[finding.severity]}: </VisuallyHidden>
                 <a {...link({ view: 'gauge', machine })}>{machine}</a>:{' '}
-                {findingText(finding.facts, { currency, timeZone: zoneOf(machine) })}
+                {findingText(finding.facts, { currency, timeZone: zones.get(machine) ?? 'Etc/UTC' })}
               </span>
               <b>{finding.stake && finding.stake.n > 0n ? formatMoney(finding.stake, currency) : ''}</b>
             </li>
           )
         })}
       </List>
-      {worst.length > SHOWN && (
-        <QuietButton onPress={() => setShowsAll(!showsAll)}>
-          {showsAll ? 'Only the first' : `${worst.length - SHOWN} more`}
-        </QuietButton>
-      )}
+      <ShowMore shown={SHOWN} now={most} there={first.length} count={count} onShow={setMost} />
     </BenchSection>
   )
 })
