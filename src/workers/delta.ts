@@ -1,3 +1,5 @@
+import { ownValue } from '../core/ownValue.ts'
+
 /** A value, said by an earlier one that the other side holds. Plain data only. */
 export type Delta =
   | { readonly is: 'same' }
@@ -18,7 +20,7 @@ export function deltaSince(last: unknown, next: unknown, depth = DEPTH): Delta {
   if (depth > 0 && Array.isArray(last) && Array.isArray(next)) return itemsSince(last, next)
   if (depth > 0 && isRecord(last) && isRecord(next)) {
     const fields = Object.entries(next).map(
-      ([field, value]) => [field, deltaSince(last[field], value, depth - 1)] as const,
+      ([field, value]) => [field, deltaSince(ownValue(last, field), value, depth - 1)] as const,
     )
     return { is: 'fields', fields }
   }
@@ -45,7 +47,7 @@ export function applyDelta(last: unknown, delta: Delta): unknown {
       return delta.value
     case 'fields': {
       const before = isRecord(last) ? last : {}
-      return Object.fromEntries(delta.fields.map(([field, part]) => [field, applyDelta(before[field], part)]))
+      return Object.fromEntries(delta.fields.map(([field, part]) => [field, applyDelta(ownValue(before, field), part)]))
     }
     case 'items': {
       const before = last as readonly unknown[]

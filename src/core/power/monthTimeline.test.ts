@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { billingMonth } from '../calendar/billingMonth.ts'
-import type { Weekday } from '../calendar/civil.ts'
+import { parseDate, type Weekday } from '../calendar/civil.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { seconds } from '../quantity/units.ts'
 import { anyWeekIn } from '../testing/anyWeeks.ts'
-import { weekOf } from '../testing/weeks.ts'
+import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { monthTimeline, spansAround, timelineOf } from './monthTimeline.ts'
 import { clipSegments, type WaysOff } from './timeline.ts'
 
@@ -61,4 +61,70 @@ test('however far it looks back, a month is what it is when all of the past is l
     ),
     { seed: 700, numRuns: 300 },
   )
+})
+
+const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
+const changes = { leave: seconds(30), return: seconds(60) }
+const way = (off: 'stopped' | 'deallocated', isCharged: boolean, hours = 0) => ({
+  from: seconds(hours * 3_600),
+  off,
+  changes,
+  isCharged,
+})
+const DAILY = weekOf('Etc/UTC', windowsOn(EVERY_DAY, '08:00-18:00'))
+const WORKWEEK = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00'))
+const daysBefore = (at: number): number => (MARCH.from - at) / DAY
+
+test.each<[string, WeekPlan, WaysOff, number, string]>([
+  [
+    'off each night: from the evening before two days before',
+    DAILY,
+    [way('stopped', false)],
+    2 + 6 / 24,
+    'stopped',
+  ],
+  [
+    'charged at night: from the weekend before',
+    WORKWEEK,
+    [way('stopped', true), way('deallocated', false, 24)],
+    // 1 March is a Monday; what is kept begins on Saturday, in the gap that began on Friday at six.
+    2 + 6 / 24,
+    'deallocated',
+  ],
+])('a month is known from its last time off and uncharged: %s', (_, week, ways, days, phase) => {
+  const { segments } = monthTimeline(week, ways, MARCH)
+  expect(segments[0]!.phase).toBe(phase)
+  // Going off takes half a minute.
+  expect(daysBefore(segments[0]!.from)).toBeCloseTo(days, 2)
+  expect(segments[1]!.from).toBeGreaterThan(MARCH.from - 2 * DAY)
+})
+
+test('a run that is never uncharged is followed as far back as any is', () => {
+  const { segments } = monthTimeline(DAILY, [way('stopped', true), way('deallocated', false, 72)], MARCH)
+  expect(daysBefore(segments[0]!.from)).toBeGreaterThan(399)
+})
+
+test('where every state is charged, when the run began says nothing, and is not looked for', () => {
+  const { segments } = monthTimeline(DAILY, [way('stopped', true)], MARCH)
+  expect(daysBefore(segments[0]!.from)).toBeLessThan(5)
+})
+
+test('a run through charged nights that began weeks before is known from its beginning', () => {
+  // Off and uncharged for the first two days of February alone.
+  const exceptions = [{ from: parseDate('2027-02-01')!, to: parseDate('2027-02-03')!, does: 'off' as const }]
+  const week = { ...DAILY, exceptions }
+  const { segments } = monthTimeline(week, [way('stopped', true), way('deallocated', false, 48)], MARCH)
+  expect(segments[0]!.phase).toBe('deallocated')
+  // From six in the evening of 31 January.
+  expect(daysBefore(segments[0]!.from)).toBeCloseTo(28 + 6 / 24, 2)
+})
+
+test('the same question is answered once, another month or way anew', () => {
+  const week = { ...DAILY }
+  const ways: WaysOff = [way('stopped', false)]
+  const known = monthTimeline(week, ways, MARCH)
+  expect(monthTimeline(week, [way('stopped', false)], MARCH)).toBe(known)
+  expect(monthTimeline(week, [way('stopped', true)], MARCH)).not.toBe(known)
+  expect(monthTimeline(week, [{ ...way('stopped', false), changes: { ...changes, leave: seconds(31) } }], MARCH)).not.toBe(known) // prettier-ignore
+  expect(monthTimeline(week, ways, billingMonth('2027-04' as YearMonth, 'Etc/UTC'))).not.toBe(known)
 })

@@ -37,6 +37,31 @@ test('a shutdown with a state of its own marks the gaps that begin with it', () 
   expect(weeklyOff(late, { off: 'running' }, shutdown).every(({ off }) => off === 'running')).toBe(true)
 })
 
+test('a shutdown that ends a run over the end of the week marks the gap after it', () => {
+  const overSunday = windowsOn([6], '20:00-06:00')
+  const at = (minute: number, day: 0 | 6) => ({ minute, days: [day] as const, off: 'stopped' as const })
+  const offOn = (shutdown: ReturnType<typeof at>): string[] => [
+    ...new Set(weeklyOff(overSunday, { off: 'hibernated' }, shutdown).map(({ off }) => off)),
+  ]
+  // Within the run, on either side of midnight; with its end; and with its beginning, which it does not end.
+  expect(offOn(at(22 * 60, 6))).toEqual(['stopped'])
+  expect(offOn(at(3 * 60, 0))).toEqual(['stopped'])
+  expect(offOn(at(6 * 60, 0))).toEqual(['stopped'])
+  expect(offOn(at(20 * 60, 6))).toEqual(['hibernated'])
+  expect(offOn(at(7 * 60, 0))).toEqual(['hibernated'])
+})
+
+test('windows that touch or lie within each other are one run', () => {
+  const touching = [...windowsOn([0], '08:00-12:00'), ...windowsOn([0], '12:00-18:00')]
+  const within = [...windowsOn([0], '08:00-18:00'), ...windowsOn([0], '09:00-10:00')]
+  const whole = weeklyOff(windowsOn([0], '08:00-18:00'), MIX)
+  expect(weeklyOff(touching, MIX)).toEqual(whole)
+  expect(weeklyOff(within, MIX)).toEqual(whole)
+  // The run began at eight, so that a shutdown at nine ends it, whichever window was the last.
+  const shutdown = { minute: 9 * 60, days: [0] as const, off: 'stopped' as const }
+  expect(weeklyOff(touching, MIX, shutdown)[0]?.off).toBe('stopped')
+})
+
 test('what is on and what is off fill the week, each minute once', () => {
   fc.assert(
     fc.property(anyWeek('one'), ({ windows }) => {

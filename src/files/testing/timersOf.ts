@@ -26,7 +26,7 @@ export const switched = {
 } as const
 export const script = powerScript(plan, switched)
 
-export const folder = mkdtempSync(join(tmpdir(), 'timers-'))
+const folder = mkdtempSync(join(tmpdir(), 'timers-'))
 
 /** Runs a script with a clock that stands still: `date` is asked for a format in a zone and answers with that time. */
 export function run(text: string, at: string, ...args: string[]) {
