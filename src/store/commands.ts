@@ -12,7 +12,7 @@ import type { Access } from '../core/machine/access.ts'
 import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
 import { withOffPlan, type OffPlan } from '../core/off/offPlan.ts'
 import type { Recipe } from './change.ts'
-import { onMachine, onWeek, patch } from './recipes.ts'
+import { become, onMachine, onWeek, patch } from './recipes.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
 
@@ -168,10 +168,10 @@ export const replaceMachines =
   (machines: readonly Machine[]): Recipe =>
   (draft) => {
     const forms = new Map(machines.map((machine) => [machine.name, machine]))
-    draft.machines.forEach(({ name }, at) => {
-      const form = forms.get(name)
-      if (form) draft.machines[at] = form as Draft<Machine>
-    })
+    for (const machine of draft.machines) {
+      const form = forms.get(machine.name)
+      if (form) become(machine, form)
+    }
   }
 
 export const addWeek =

@@ -1,4 +1,4 @@
-import type { Draft } from 'immer'
+import { original, type Draft } from 'immer'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import type { Machine } from '../core/machine/plan.ts'
 import type { Recipe } from './change.ts'
@@ -28,6 +28,21 @@ export function patch<T extends object>(draft: T, part: { readonly [Field in key
     if (value === undefined) Reflect.deleteProperty(draft, field)
     else Object.assign(draft, { [field]: value })
   }
+}
+
+/**
+ * The machine in another form: only the fields that differ are touched, so that the step that is kept is no larger than
+ * the change. Both are plain data.
+ */
+export function become(draft: Draft<Machine>, form: Machine): void {
+  const before = original(draft) as Machine
+  const part = Object.fromEntries(
+    [...new Set([...Object.keys(before), ...Object.keys(form)])]
+      .map((field) => field as keyof Machine)
+      .filter((field) => JSON.stringify(before[field]) !== JSON.stringify(form[field]))
+      .map((field) => [field, form[field]]),
+  )
+  patch(draft, part)
 }
 
 /** `name`, or the first of `name 2`, `name 3`, … that is free. */
