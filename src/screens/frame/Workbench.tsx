@@ -114,10 +114,13 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
   )
 })
 
-/** Says, for who looks at the page with a program, whether all of it shows the last edit. */
+/**
+ * Says, for who looks at the page with a program, whether all of it shows the last edit; what a hand is still painting is
+ * none.
+ */
 function Following({ value }: { readonly value: WorkbenchValue }) {
   const live = useLiveWorkbench()
-  return <span hidden data-testid="following" data-behind={live !== value} />
+  return <span hidden data-testid="following" data-behind={live !== value && !live.state.isPreview} />
 }
 
 function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
