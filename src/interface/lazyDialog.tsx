@@ -1,6 +1,7 @@
 'use client'
 
 import type { ComponentType } from 'react'
+import { Button } from './Button'
 import { Dialog } from './Dialog'
 import { lazyPart, type LazyPart } from './lazyPart'
 
@@ -13,6 +14,7 @@ export const lazyDialog = <Name extends string, Props extends { readonly onClose
     failedIn: ({ onClose }, failure) => (
       <Dialog title="Not fetched" isOpen onClose={onClose}>
         {failure}
+        <Button onPress={onClose}>Close</Button>
       </Dialog>
     ),
   })

@@ -1,7 +1,7 @@
 'use client'
 
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { negate } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
@@ -19,12 +19,15 @@ const SHOWN = 7
 
 /** The best single changes over all machines, each taken at a press; undo takes it back. */
 export function PlanNotches({ overview }: { readonly overview: Overview }) {
-  const { session } = useWorkbench()
+  const { session, state } = useWorkbench()
+  const { plan } = state
   const notchText = useNotchText()
   const [most, setMost] = useState(SHOWN)
   const { survey, progress, month } = overview
   const { first = [], count = 0 } = survey?.survey.notches ?? {}
-  const shown = first.slice(0, most)
+  const machines = useMemo(() => new Set(plan.machines.map(({ name }) => name)), [plan.machines])
+  // What is shown may be of the plan as it was a moment ago.
+  const shown = first.slice(0, most).filter(({ machine }) => machines.has(machine))
   return (
     <BenchSection aria-label="Largest notches left" data-testid="notches">
       <BenchTitle>

@@ -26,7 +26,8 @@ export const PlanWatch = memo(function PlanWatch({ survey }: { readonly survey: 
   }, [machines, weeks])
   if (!survey) return null
   const { first, count } = survey.findings
-  const shown = first.slice(0, most)
+  // What is shown may be of the plan as it was a moment ago.
+  const shown = first.slice(0, most).filter(({ machine }) => zones.has(machine))
   return (
     <BenchSection aria-label="Watch list of the plan" data-testid="plan-watch">
       <BenchTitle>

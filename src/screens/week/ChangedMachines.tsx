@@ -114,6 +114,11 @@ const Long = styled.div`
   display: flex;
   height: 260px;
   font-size: 12px;
+
+  [role='columnheader']:not(:first-child),
+  [role='gridcell']:not(:first-child) {
+    text-align: right;
+  }
 `
 
 const Table = styled.table`
