@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readPlan, writePlan } from '../src/files/plan/planFile.ts'
 import { readPriceBook, writePriceBook } from '../src/files/priceBook/priceBookFile.ts'
+import { MOST_EDITS } from '../src/store/history.ts'
 import { largeBook } from './generate.ts'
 import { benchServer } from './server.ts'
 
@@ -15,6 +16,8 @@ import { benchServer } from './server.ts'
 const MACHINES = [14, 500, 5_000]
 const SIZES = [50, 1_200, 5_000]
 const REGIONS = 100
+const EDITS = 1_000
+const SWITCHES = 520
 
 const folder = mkdtempSync(join(tmpdir(), 'scale-'))
 
@@ -170,6 +173,43 @@ async function measureBook(watched: WatchedPage, address: string, sizes: number)
   })
 }
 
+/** Edits and switches of view one after the other: the heap after each part, rubbish collected. */
+async function measureHeap(page: Page, address: string): Promise<void> {
+  const cdp = await page.context().newCDPSession(page)
+  const heap = async (): Promise<string> => {
+    await cdp.send('HeapProfiler.collectGarbage')
+    const { usedSize } = await cdp.send('Runtime.getHeapUsage')
+    return (usedSize / 1e6).toFixed(1)
+  }
+  await page.goto(`${address}?machine=timetable-loadgen&view=gauge`)
+  const slider = page.getByRole('slider', { name: 'When off', exact: true })
+  await slider.waitFor()
+  const views = ['Week', 'Month', 'Terms', 'Access', 'Side by side', 'Ledger', 'Book', 'Gauge']
+  const switchViews = async (count: number): Promise<void> => {
+    for (let i = 0; i < count; i += 1) {
+      await page.getByRole('link', { name: views[i % views.length]!, exact: true }).click()
+    }
+  }
+  // All code is there, and each cache has begun to fill.
+  await switchViews(2 * views.length)
+  const edits: string[] = []
+  for (let part = 0; part <= EDITS; part += EDITS / 5) {
+    if (part > 0) {
+      await slider.focus()
+      for (let i = 0; i < EDITS / 5; i += 1) await page.keyboard.press(i % 2 ? 'ArrowLeft' : 'ArrowRight')
+      await saved(page)
+    }
+    edits.push(`${part}: ${await heap()}`)
+  }
+  console.log(`heap in MB after so many edits (steps of ${MOST_EDITS} are kept): ${edits.join(', ')}`)
+  const switches: string[] = []
+  for (let part = 0; part <= SWITCHES; part += 104) {
+    if (part > 0) await switchViews(104)
+    switches.push(`${part}: ${await heap()}`)
+  }
+  console.log(`heap in MB after so many switches of view: ${switches.join(', ')}`)
+}
+
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
@@ -183,5 +223,7 @@ for (const [counts, measure] of [
     await context.close()
   }
 }
+const long = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+await measureHeap(long, address)
 await browser.close()
 stop()

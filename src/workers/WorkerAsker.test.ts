@@ -140,10 +140,10 @@ test('steps are reported now and then, and always those that may not be skipped'
   }
   const [every, odd]: [number[], number[]] = [[], []]
   await asking<number>(steps).asker.ask(march, (step) => every.push(step)).answer
-  expect(every).toEqual([5, 10, 15, 20])
+  expect(every).toEqual([10, 20])
   const mayBeSkipped = (step: number): boolean => step % 7 !== 0
   await asking<number>(steps, { mayBeSkipped }).asker.ask(march, (step) => odd.push(step)).answer
-  expect(odd).toEqual([5, 7, 12, 14, 19])
+  expect(odd).toEqual([7, 14])
 })
 
 test.each<[string, Answering<never>]>([

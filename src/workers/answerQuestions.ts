@@ -2,7 +2,7 @@ import { applyDelta } from './delta.ts'
 import type { SentQuestion, Told } from './questions.ts'
 
 /** Often enough to see it move, seldom enough to cost nothing. */
-const REPORT_EVERY_MS = 50
+const REPORT_EVERY_MS = 100
 /** How long steps go on before a newer question is listened for. */
 const LISTEN_EVERY_MS = 25
 
