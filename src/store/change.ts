@@ -19,7 +19,7 @@ export type Change =
 export const editLabels = (changes: readonly Change[]): string[] =>
   changes.flatMap((change) => (change.kind === 'edit' ? [change.label] : []))
 
-interface MadeChange {
+export interface MadeChange {
   /** What could not be done. */
   readonly said?: StoreNotice
   readonly plan: Plan

@@ -97,11 +97,11 @@ describe('two tabs', () => {
     const { session: left, name } = await openSession()
     const { session: right } = await openSession(name)
     const [book] = left.snapshot().books
-    await left.addBook({ ...book!, currency: 'CHF' })
+    await left.books.add({ ...book!, currency: 'CHF' })
     await until(right, ({ books }) => books[0]?.currency === 'CHF')
-    await right.addBook({ ...book!, edition: 'next', valid: { from: '2028-01-01' } })
+    await right.books.add({ ...book!, edition: 'next', valid: { from: '2028-01-01' } })
     await until(left, ({ books }) => books.length === 2)
-    await left.removeBook({ ...book!, edition: 'next' })
+    await left.books.remove({ ...book!, edition: 'next' })
     await until(right, ({ books }) => books.length === 1 && books[0]?.edition === book!.edition)
   })
 
@@ -153,14 +153,14 @@ describe('storage that fails', () => {
   test('a stored price book that is not valid is said, and replaced by the demo’s where it is the same', async () => {
     const { session, db, name } = await openSession()
     const [book] = session.snapshot().books
-    await session.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
+    await session.books.add({ ...book!, provider: { id: 'other', name: 'Other' } })
     const { edition } = book!
     await db.editions.put({ provider: 'other', edition, file: { format: 'notchgauge/price-book/1' } })
     await db.editions.put({ provider: 'fennmark', edition, file: 7 })
     const { session: again } = await openSession(name)
     expect(again.snapshot()).toMatchObject({ status: 'ready', refusedBooks: [`other, edition ${edition}`] })
     expect(again.snapshot().books.map(({ provider }) => provider.id)).toEqual(['fennmark'])
-    await again.addBook({ ...book!, provider: { id: 'other', name: 'Other' } })
+    await again.books.add({ ...book!, provider: { id: 'other', name: 'Other' } })
     expect(again.snapshot().refusedBooks).toEqual([])
   })
 

@@ -1,7 +1,7 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
-import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import { editLabels, makeChange, type Change, type Recipe } from './change.ts'
+import { BooksInUse } from './BooksInUse.ts'
+import { editLabels, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
 import { lightened, NO_HISTORY, nextStep, type History, type Step } from './history.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { planBefore } from './planBefore.ts'
@@ -13,8 +13,9 @@ import { rebase } from './rebase.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { Listeners } from './Listeners.ts'
 import { openStored, type Demo, type Saved } from './openStored.ts'
-import { deleteBook, editionName, loadBooks, loadPlan, savePlan, storeBook } from './planStore.ts'
+import { loadPlan, savePlan } from './planStore.ts'
 import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
+import { StepQueue } from './StepQueue.ts'
 import { storageProblem, StoreError } from './storageProblem.ts'
 import { UnsavedPlan } from './UnsavedPlan.ts'
 
@@ -36,16 +37,16 @@ export class Session {
   private heardOf = 0
   private previewed: Plan | undefined
   private editsMade = 0
-  /** Steps that were asked for and wait for what they change to be read. */
-  private stepping: Promise<void> | undefined
+  private readonly steps: StepQueue
+  /** What was made of the last change, where it is saved on the same ground. */
+  private lastMade: { readonly on: Plan; readonly of: Change; readonly made: MadeChange } | undefined
   private readonly listeners = new Listeners()
   private readonly settledListeners = new Listeners()
-  /** The revision of the stored books that are shown. */
-  private booksRevision = 0
   private following: Subscription | undefined
 
   /** The plans that are not open. */
   readonly shelf: PlanShelf
+  readonly books: BooksInUse
 
   constructor(
     private readonly db: NotchgaugeDatabase,
@@ -54,6 +55,13 @@ export class Session {
     private readonly checkStored?: CheckStored,
   ) {
     this.shelf = new PlanShelf(db)
+    const show = (part: Partial<SessionState>): void => this.show(part)
+    this.books = new BooksInUse(db, { snapshot: this.snapshot, show, checkStored })
+    this.steps = new StepQueue(
+      (kind) => this.readAndStep(kind),
+      show,
+      () => this.settledListeners.tell(),
+    )
   }
 
   readonly subscribe = this.listeners.add
@@ -80,7 +88,7 @@ export class Session {
       this.history = saved.history
       this.heardOf = saved.revision
     }
-    this.booksRevision = booksRevision
+    this.books.revision = booksRevision
     if (!wasThere && isKept) this.unsaved.discard()
     this.show(shown)
     if (isKept) this.follow()
@@ -106,7 +114,7 @@ export class Session {
   }
 
   /** True where nothing waits to be saved. Told apart from the rest, since it changes twice with every edit. */
-  readonly settled = (): boolean => this.pending.length === 0 && !this.stepping
+  readonly settled = (): boolean => this.pending.length === 0 && this.steps.isEmpty()
 
   readonly subscribeSettled = this.settledListeners.add
 
@@ -138,25 +146,16 @@ export class Session {
 
   private step(kind: 'undo' | 'redo'): void {
     this.preview(undefined)
-    if (!this.stepping && nextStep(this.history, kind)?.patches) {
-      this.make({ kind })
-      return
-    }
+    if (this.steps.isEmpty() && nextStep(this.history, kind)?.patches) this.make({ kind })
+    else this.steps.add(kind)
+  }
+
+  private async readAndStep(kind: 'undo' | 'redo'): Promise<void> {
     const edits = this.editsMade
-    const stepping = (this.stepping ?? Promise.resolve())
-      .then(async () => {
-        const step = nextStep(this.history, kind)
-        if (step && !step.patches) await this.readSteps({ back: STEPS_READ, on: STEPS_READ })
-        // What was done meanwhile is not taken back in its place.
-        if (this.editsMade === edits) this.make({ kind })
-      })
-      .catch((error: unknown) => this.show({ saveProblem: storageProblem(error) }))
-      .finally(() => {
-        if (this.stepping !== stepping) return
-        this.stepping = undefined
-        this.settledListeners.tell()
-      })
-    this.stepping = stepping
+    const step = nextStep(this.history, kind)
+    if (step && !step.patches) await this.readSteps({ back: STEPS_READ, on: STEPS_READ })
+    // What was done meanwhile is not taken back in its place.
+    if (this.editsMade === edits) this.make({ kind })
   }
 
   /** Reads what steps change that are asked for; those of before this page lie in the store. */
@@ -186,31 +185,12 @@ export class Session {
     this.enqueue({ kind: 'welcome' })
   }
 
-  /** Takes a book into use; the same edition of the same provider gives way to it. */
-  async addBook(book: PriceBook): Promise<void> {
-    const others = this.state.books.filter((other) => editionName(other) !== editionName(book))
-    const refusedBooks = this.state.refusedBooks.filter((name) => name !== editionName(book))
-    this.show({ books: [...others, book], refusedBooks })
-    await this.keepBooks(() => storeBook(this.db, book))
-  }
-
-  async removeBook(book: PriceBook): Promise<void> {
-    this.show({ books: this.state.books.filter((other) => editionName(other) !== editionName(book)) })
-    await this.keepBooks(() => deleteBook(this.db, book))
-  }
-
-  private async keepBooks(change: () => Promise<number>): Promise<void> {
-    try {
-      this.booksRevision = await change()
-    } catch (error) {
-      this.show({ saveProblem: storageProblem(error) })
-    }
-  }
-
   /** Makes a change on what is shown, and saves it. */
   private make(change: Change): void {
-    const made = makeChange(this.state.plan, this.history, change)
+    const on = this.state.plan
+    const made = makeChange(on, this.history, change)
     if (!made) return
+    this.lastMade = { on, of: change, made }
     this.history = made.history
     this.show({ plan: made.plan, ...(made.said !== undefined && { notices: [made.said] }) })
     this.enqueue(change)
@@ -246,7 +226,9 @@ export class Session {
   }
 
   private async saveOne(change: Change): Promise<void> {
-    const made = makeChange(this.saved.plan, this.saved.history, change)
+    const { lastMade, saved } = this
+    const isMade = lastMade?.of === change && lastMade.on === saved.plan
+    const made = isMade ? lastMade.made : makeChange(saved.plan, saved.history, change)
     if (made) {
       const { revision } = this.saved
       const done = await savePlan(this.db, { base: revision, plan: made.plan, change: made.stored })
@@ -341,16 +323,10 @@ export class Session {
       next: ({ revision, booksRevision }) => {
         this.heardOf = revision
         if (!this.working && this.isBehind()) void this.work()
-        if (booksRevision > this.booksRevision) void this.reloadBooks(booksRevision).catch(() => undefined)
+        this.books.follow(booksRevision)
       },
       error: (error: unknown) => this.show({ saveProblem: storageProblem(error) }),
     })
-  }
-
-  private async reloadBooks(booksRevision: number): Promise<void> {
-    const { books } = await loadBooks(this.db, this.checkStored)
-    this.booksRevision = booksRevision
-    this.show({ books })
   }
 
   private show(part: Partial<SessionState>): void {

@@ -101,7 +101,7 @@ export function TopBar() {
               onAction: () =>
                 void loadDemo().then((demo) => {
                   const known = new Set(books.map(({ provider }) => provider.id))
-                  for (const book of demo.books) if (!known.has(book.provider.id)) void session.addBook(book)
+                  for (const book of demo.books) if (!known.has(book.provider.id)) void session.books.add(book)
                   session.replace('open the demo plan', demo.plan)
                   go({ machine: undefined, month: demo.plan.month })
                 }),

@@ -68,9 +68,9 @@ export function useImports(): Imports {
       const before = session
         .snapshot()
         .books.find((each) => each.provider.id === provider.id && each.edition === edition)
-      await session.addBook(book)
+      await session.books.add(book)
       const text = `${provider.name}, edition ${edition}, is in use from ${valid.from} on.`
-      const takeBack = () => void (before ? session.addBook(before) : session.removeBook(book))
+      const takeBack = () => void (before ? session.books.add(before) : session.books.remove(book))
       return { name: file.name, text, takeBack }
     }
     const { plan } = read.value
