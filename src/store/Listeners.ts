@@ -8,6 +8,18 @@ export class Listeners {
     return () => this.all.delete(listener)
   }
 
+  /** Resolves once it holds; looked at now, and whenever they are told. */
+  until(holds: () => boolean): Promise<void> {
+    if (holds()) return Promise.resolve()
+    return new Promise((resolve) => {
+      const stop = this.add(() => {
+        if (!holds()) return
+        stop()
+        resolve()
+      })
+    })
+  }
+
   tell(): void {
     for (const listener of this.all) listener()
   }

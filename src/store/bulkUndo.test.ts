@@ -2,6 +2,7 @@ import { afterEach, expect, test, vi } from 'vitest'
 import * as planFile from '../files/plan/planFile.ts'
 import { replaceMachines } from './commands.ts'
 import { closeSessions, demo, openSession, saved } from './testing/openSession.ts'
+import { replaceOpenPlan } from './openPlan.ts'
 
 vi.mock('../files/plan/planFile.ts', { spy: true })
 
@@ -28,7 +29,7 @@ const checked = (): number => {
 /** A session with a thousand machines, all of which were changed at once. */
 async function changed() {
   const { session, db, name } = await openSession()
-  session.replace('many', { ...demo().plan, machines: machinesOf(1_000) })
+  replaceOpenPlan(session, 'many', { ...demo().plan, machines: machinesOf(1_000) })
   session.edit('stop all', stopped)
   await saved(session)
   checked()

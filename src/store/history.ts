@@ -44,6 +44,16 @@ export const lightened = (history: History): History => ({
 export const nextStep = ({ edits, cursor }: History, kind: 'undo' | 'redo'): Step | undefined =>
   edits.find(({ seq }) => seq === (kind === 'undo' ? cursor : cursor + 1))
 
+/** What can be taken back and done again, as people call it. O(steps). */
+export function stepLabels({ edits, cursor }: History): {
+  readonly undoLabel: string | undefined
+  readonly redoLabel: string | undefined
+} {
+  const done = edits.filter(({ seq }) => seq <= cursor).at(-1)
+  const undone = edits.find(({ seq }) => seq > cursor)
+  return { undoLabel: done?.label, redoLabel: undone?.label }
+}
+
 /**
  * The history of what is stored: steps that can be taken back one after the other, and done again one after the other.
  * A step that is missing ends it on its side; `lost` says how many are left out. O(steps).

@@ -2,7 +2,7 @@ import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
 import { BooksInUse } from './BooksInUse.ts'
 import { editLabels, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
-import { lightened, NO_HISTORY, nextStep, type History, type Step } from './history.ts'
+import { lightened, NO_HISTORY, nextStep, stepLabels, type History, type Step } from './history.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { planBefore } from './planBefore.ts'
 import { readSteps } from './readSteps.ts'
@@ -17,6 +17,7 @@ import { loadPlan, savePlan } from './planStore.ts'
 import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
 import { StepQueue } from './StepQueue.ts'
 import { storageProblem, StoreError } from './storageProblem.ts'
+import type { StorageProblem } from './storeNotice.ts'
 import { UnsavedPlan } from './UnsavedPlan.ts'
 
 /** How many steps are read at once when one is asked for. */
@@ -160,24 +161,13 @@ export class Session {
 
   /** Reads what steps change that are asked for; those of before this page lie in the store. */
   private async readSteps(asked: { readonly back: number; readonly on: number }): Promise<void> {
-    await this.allSaved()
+    // Or saving has failed.
+    await this.settledListeners.until(() => !this.working)
     const { saved } = this
     const history = await readSteps(this.db, saved, asked)
     if (this.saved !== saved) return
     this.saved = { ...saved, history }
     if (this.pending.length === 0) this.history = history
-  }
-
-  /** Resolves when nothing waits to be saved, or saving has failed. */
-  private allSaved(): Promise<void> {
-    if (!this.working) return Promise.resolve()
-    return new Promise((resolve) => {
-      const stop = this.settledListeners.add(() => {
-        if (this.working) return
-        stop()
-        resolve()
-      })
-    })
   }
 
   dismissWelcome(): void {
@@ -272,35 +262,9 @@ export class Session {
     this.show({ notices: [] })
   }
 
-  /** Another plan in place of the open one. One that lies on the shelf is laid there as it is now, not as it was. */
-  replace(label: string, plan: Plan): void {
-    const { id } = this.state.plan
-    if (id !== undefined) {
-      this.shelf
-        .put({ ...this.state.plan, id })
-        .catch((error: unknown) => this.show({ saveProblem: storageProblem(error) }))
-    }
-    this.edit(label, replacePlan(plan))
-    this.noDemo()
-  }
-
-  /** Lays the open plan aside and opens another; says so, and leaves all as it is, where the storage has no room. */
-  async openPlan(plan: Plan): Promise<void> {
-    const { id = crypto.randomUUID(), ...open } = this.state.plan
-    try {
-      await this.shelf.put({ ...open, id })
-    } catch (error) {
-      this.show({ saveProblem: storageProblem(error), staysOpen: true })
-      return
-    }
-    this.edit(`open ${plan.name}`, replacePlan({ ...plan, id: plan.id ?? crypto.randomUUID() }))
-    this.noDemo()
-  }
-
-  /** What explains the demo says nothing of another plan. */
-  private noDemo(): void {
-    if (this.state.welcome) this.dismissWelcome()
-  }
+  /** Says why something was not stored. */
+  readonly say = (saveProblem: StorageProblem, staysOpen = false): void =>
+    this.show({ saveProblem, staysOpen })
 
   /** The edits that are kept and done, the newest first. */
   earlier(): readonly Step[] {
@@ -330,10 +294,7 @@ export class Session {
   }
 
   private show(part: Partial<SessionState>): void {
-    const { edits, cursor } = this.history
-    const done = edits.filter(({ seq }) => seq <= cursor).at(-1)
-    const undone = edits.find(({ seq }) => seq > cursor)
-    this.state = { ...this.state, ...part, undoLabel: done?.label, redoLabel: undone?.label }
+    this.state = { ...this.state, ...part, ...stepLabels(this.history) }
     this.listeners.tell()
   }
 }

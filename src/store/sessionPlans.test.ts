@@ -5,6 +5,7 @@ import { openDatabase, SCHEMA_STEPS } from './database.ts'
 import { loadPlan } from './planStore.ts'
 import { closeSessions, demo, openSession, saved, sizeOf, takeKite } from './testing/openSession.ts'
 import type { Session } from './session.ts'
+import { openPlan, replaceOpenPlan } from './openPlan.ts'
 
 afterEach(closeSessions)
 
@@ -36,7 +37,7 @@ describe('several plans', () => {
     const { session, name } = await openSession()
     session.edit('kite', takeKite)
     expect(session.snapshot().welcome).toBe(true)
-    session.replace('import', other('Mine'))
+    replaceOpenPlan(session, 'import', other('Mine'))
     expect(session.snapshot().welcome).toBe(false)
     await saved(session)
     expect((await openSession(name)).session.snapshot()).toMatchObject({
@@ -48,7 +49,7 @@ describe('several plans', () => {
   test('the open one is laid aside, and comes back as it was', async () => {
     const { session, name } = await openSession()
     session.edit('kite', takeKite)
-    await session.openPlan(other('Spare'))
+    await openPlan(session, other('Spare'))
     await saved(session)
     expect(session.snapshot().plan).toMatchObject({ name: 'Spare', machines: [{}, {}] })
     const [kept] = await session.shelf.list()
@@ -56,7 +57,7 @@ describe('several plans', () => {
     const reloaded = (await openSession(name)).session
     expect(reloaded.snapshot().plan.name).toBe('Spare')
     const back = await reloaded.shelf.get(kept!.id)
-    await reloaded.openPlan(back?.ok ? back.value : other('none'))
+    await openPlan(reloaded, back?.ok ? back.value : other('none'))
     expect(sizeOf(reloaded)).toBe('kite-4-16')
     reloaded.undo()
     expect(reloaded.snapshot().plan.name).toBe('Spare')
@@ -64,7 +65,7 @@ describe('several plans', () => {
 
   test('are archived and deleted, and a full storage leaves the open one open', async () => {
     const { session, db } = await openSession()
-    await session.openPlan(other('Spare'))
+    await openPlan(session, other('Spare'))
     const [kept] = await session.shelf.list()
     await session.shelf.archive(kept!.id, true)
     expect((await session.shelf.list())[0]!.archived).toBe(true)
@@ -72,16 +73,16 @@ describe('several plans', () => {
     expect(await session.shelf.list()).toEqual([])
     expect(await session.shelf.get(kept!.id)).toBeUndefined()
     vi.spyOn(db.shelf, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
-    await session.openPlan(other('Third'))
+    await openPlan(session, other('Third'))
     expect(session.snapshot().plan.name).toBe('Spare')
     expect(session.snapshot()).toMatchObject({ saveProblem: { code: 'full' }, staysOpen: true })
   })
 
   test('one that lies on the shelf is kept there as it is when another takes its place', async () => {
     const { session } = await openSession()
-    await session.openPlan(other('Spare'))
+    await openPlan(session, other('Spare'))
     session.edit('call it Mine', renamePlan('Mine'))
-    session.replace('start anew', { ...other('Anew'), machines: [] })
+    replaceOpenPlan(session, 'start anew', { ...other('Anew'), machines: [] })
     await saved(session)
     expect(session.snapshot().plan.name).toBe('Anew')
     await vi.waitFor(async () =>

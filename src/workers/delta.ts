@@ -47,7 +47,9 @@ export function applyDelta(last: unknown, delta: Delta): unknown {
       return delta.value
     case 'fields': {
       const before = isRecord(last) ? last : {}
-      return Object.fromEntries(delta.fields.map(([field, part]) => [field, applyDelta(ownValue(before, field), part)]))
+      return Object.fromEntries(
+        delta.fields.map(([field, part]) => [field, applyDelta(ownValue(before, field), part)]),
+      )
     }
     case 'items': {
       const before = last as readonly unknown[]

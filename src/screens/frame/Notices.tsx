@@ -6,6 +6,7 @@ import { savePlan } from '../workbench/saveExport.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { storageProblemText, storeNoticeText } from './storeNoticeText.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
+import { replaceOpenPlan } from '../../store/openPlan.ts'
 
 /** Lines across the page: what the demo is, and what the person must know now. */
 export function Notices() {
@@ -52,7 +53,7 @@ export function Notices() {
           </span>
           <Button
             onPress={() => {
-              session.replace('start an empty plan', emptyPlan(month))
+              replaceOpenPlan(session, 'start an empty plan', emptyPlan(month))
               session.dismissWelcome()
               go({ machine: undefined })
             }}

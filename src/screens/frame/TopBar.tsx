@@ -20,6 +20,7 @@ import { PLAN_VIEWS } from '../workbench/views.ts'
 import { useChooseFile } from '../workbench/ChooseFile'
 import { loadDemo } from './demo.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { replaceOpenPlan } from '../../store/openPlan.ts'
 
 const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark: 'Dark theme' } as const
 
@@ -91,7 +92,7 @@ export function TopBar() {
               id: 'empty',
               label: 'Start an empty plan',
               onAction: () => {
-                session.replace('start an empty plan', emptyPlan(month))
+                replaceOpenPlan(session, 'start an empty plan', emptyPlan(month))
                 go({ machine: undefined })
               },
             },
@@ -101,8 +102,9 @@ export function TopBar() {
               onAction: () =>
                 void loadDemo().then((demo) => {
                   const known = new Set(books.map(({ provider }) => provider.id))
-                  for (const book of demo.books) if (!known.has(book.provider.id)) void session.books.add(book)
-                  session.replace('open the demo plan', demo.plan)
+                  for (const book of demo.books)
+                    if (!known.has(book.provider.id)) void session.books.add(book)
+                  replaceOpenPlan(session, 'open the demo plan', demo.plan)
                   go({ machine: undefined, month: demo.plan.month })
                 }),
             },

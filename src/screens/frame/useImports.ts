@@ -6,6 +6,7 @@ import { KIND_BYTES, knownKind, wrongDoor } from '../../files/reading/knownKind.
 import { MOST_BYTES, tooLarge } from '../../files/reading/readJson.ts'
 import { importAsker } from '../../workers/askers.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { replaceOpenPlan } from '../../store/openPlan.ts'
 
 /** What became of a file. */
 type Report =
@@ -74,7 +75,7 @@ export function useImports(): Imports {
       return { name: file.name, text, takeBack }
     }
     const { plan } = read.value
-    session.replace(`import ${file.name}`, plan)
+    replaceOpenPlan(session, `import ${file.name}`, plan)
     go({ machine: plan.machines[0]?.name, month: plan.month })
     return { name: file.name, text: `${plan.name} is open. Undo brings the plan before it back.` }
   }

@@ -12,6 +12,7 @@ import { fileName } from '../workbench/fileName.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ComparePlans } from './ComparePlans'
+import { openPlan } from '../../store/openPlan.ts'
 
 interface PlansDialogProps {
   readonly onClose: () => void
@@ -36,7 +37,7 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
   useEffect(refresh, [refresh])
   const taken = [plan.name, ...(shelf ?? []).map(({ name }) => name)]
   const open = async (other: Plan): Promise<void> => {
-    await session.openPlan(other)
+    await openPlan(session, other)
     go({ view: 'bench', machine: undefined, month: undefined })
     onClose()
   }
