@@ -70,3 +70,21 @@ test('where no digests can be made, everything is checked at each opening', asyn
   expect(await loadPlan(db)).toMatchObject({ ok: true })
   expect(checks()[0]).toBeGreaterThan(0)
 })
+
+test('what is large, or was never checked, is checked elsewhere, and by the page where nobody answers', async () => {
+  const checkStored = vi.fn(async () => (await sealStored(db)).passed)
+  const books = await loadBooks(db, checkStored)
+  expect(books.refused).toEqual([])
+  expect(checkStored).toHaveBeenCalledTimes(1)
+  // All is sealed now, and small.
+  await loadPlan(db, checkStored)
+  expect(checkStored).toHaveBeenCalledTimes(1)
+  await db.seals.update('plan', { size: 10_000_000 })
+  vi.clearAllMocks()
+  expect(await loadPlan(db, checkStored)).toMatchObject({ ok: true })
+  expect(checkStored).toHaveBeenCalledTimes(1)
+  expect(checks()[0]).toBe(0)
+  const silent = vi.fn(() => Promise.reject(new Error('no worker')))
+  expect(await loadPlan(db, silent)).toMatchObject({ ok: true })
+  expect(checks()[0]).toBe(1)
+})

@@ -55,8 +55,8 @@ export type CheckStored = () => Promise<readonly string[]>
 const LARGE = 500_000
 
 /**
- * Which rows pass: those that are as they were when they were last checked, and those that a check elsewhere passes,
- * which is asked once where one of them has no seal or is large. What is in neither has to be checked by the caller.
+ * Which rows pass: those that are as they were when they were last checked, and those that are large, or never were
+ * checked, where a check elsewhere passes them. What is not among them has to be checked by the caller, which is quick.
  */
 export async function trustedRows(
   db: NotchgaugeDatabase,
@@ -64,13 +64,14 @@ export async function trustedRows(
   checkStored?: CheckStored,
 ): Promise<ReadonlySet<string>> {
   const seals = new Map((await db.seals.toArray()).map((each) => [each.of, each]))
-  const isHard = ({ of }: SealedRow): boolean => Number(seals.get(of)?.size ?? Infinity) > LARGE
   const trusted = new Set<string>()
-  for (const row of rows) {
-    if ((checkStored && isHard(row)) || seals.get(row.of)?.seal !== (await sealOf(row.file))) continue
-    if (seals.has(row.of)) trusted.add(row.of)
+  let asks = false
+  for (const { of, file } of rows) {
+    const known = seals.get(of)
+    if (checkStored && Number(known?.size ?? Infinity) > LARGE) asks = true
+    else if (known && known.seal === (await sealOf(file))) trusted.add(of)
   }
-  if (!checkStored || rows.every(({ of }) => trusted.has(of))) return trusted
+  if (!checkStored || !asks) return trusted
   try {
     for (const of of await checkStored()) trusted.add(of)
   } catch {
