@@ -202,8 +202,8 @@ test('a ledger that is being laid out can be given up, and asked for again', asy
     let held = false
     window.Worker = class extends Original {
       override postMessage(message: unknown): void {
-        const { changed = {} } = message as { changed?: object }
-        const asks = 'byDaysOf' in changed
+        const { question } = message as { question?: { value?: object } }
+        const asks = question?.value !== undefined && 'byDaysOf' in question.value
         if (asks && !held) held = true
         else super.postMessage(message)
       }
