@@ -94,8 +94,10 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 7, stores: { edits: 'seq, [seq+label]' } },
 ]
 
+export const DATABASE_NAME = 'notchgauge'
+
 export function openDatabase(
-  name = 'notchgauge',
+  name = DATABASE_NAME,
   steps: readonly SchemaStep[] = SCHEMA_STEPS,
 ): NotchgaugeDatabase {
   const database = new NotchgaugeDatabase(name)

@@ -1,6 +1,5 @@
+import { DATABASE_NAME } from '../../store/database.ts'
 import type { Demo } from '../../store/openStored.ts'
-
-const DATABASE = 'notchgauge'
 
 let coming: Promise<Demo> | undefined
 
@@ -21,7 +20,7 @@ async function fetchDemo(): Promise<Demo> {
 export async function fetchDemoAhead(): Promise<void> {
   try {
     const stored = await indexedDB.databases()
-    if (stored.every(({ name }) => name !== DATABASE)) await loadDemo()
+    if (stored.every(({ name }) => name !== DATABASE_NAME)) await loadDemo()
   } catch {
     // It is fetched, or its absence said, when it is needed.
   }
