@@ -27,10 +27,16 @@ const stepSchema = Joi.object<{ forward: CompactPatch[]; inverse: CompactPatch[]
   inverse: patches,
 }).unknown()
 
+/** Once they are spread: one of the store can stand for thousands. */
+const MOST_PATCHES = 200_000
+
+const sizeOf = (patches: readonly CompactPatch[]): number =>
+  patches.reduce((sum, { path }) => sum + (path.find((step) => typeof step === 'object')?.length ?? 1), 0)
+
 /** What a stored step changes, where it has the form of one. */
 export function stepPatches(stored: unknown): StepPatches | undefined {
   const { value, error } = stepSchema.validate(stored, { convert: false })
-  if (error) return undefined
+  if (error || sizeOf(value.forward) > MOST_PATCHES || sizeOf(value.inverse) > MOST_PATCHES) return undefined
   return { forward: spreadPatches(value.forward), inverse: spreadPatches(value.inverse) }
 }
 

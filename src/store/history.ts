@@ -56,14 +56,13 @@ export function stepLabels({ edits, cursor }: History): {
 
 /**
  * The history of what is stored: steps that can be taken back one after the other, and done again one after the other.
- * A step that is missing ends it on its side; `lost` says how many are left out. O(steps).
+ * A step that is missing ends it on its side, and those beyond it are left out. O(steps).
  */
-export function unbroken(stored: readonly Step[], cursor: number): History & { readonly lost: number } {
+export function unbroken(stored: readonly Step[], cursor: number): History {
   const steps = new Map(stored.map((step) => [step.seq, step]))
   const done: Step[] = []
   for (let step = steps.get(cursor); step; step = steps.get(step.seq - 1)) done.unshift(step)
   const undone: Step[] = []
   for (let step = steps.get(cursor + 1); step; step = steps.get(step.seq + 1)) undone.push(step)
-  const edits = [...done, ...undone]
-  return { edits, cursor, lost: stored.length - edits.length }
+  return { edits: [...done, ...undone], cursor }
 }

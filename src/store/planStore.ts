@@ -35,12 +35,12 @@ export async function loadPlan(
   if (!plan.ok) return plan
   // A plan is not lost with the numbers that stand beside it.
   const [revision, stood, booksRevision] = [row.revision, row.cursor, row.booksRevision].map(counted)
-  const { edits, cursor } = unbroken(steps, stood!)
+  const history = unbroken(steps, stood!)
   return accept({
     plan: plan.value,
     revision: revision!,
-    history: { edits, cursor },
-    lostSteps: count - edits.length,
+    history,
+    lostSteps: count - history.edits.length,
     welcome: row.welcome === true,
     booksRevision: booksRevision!,
   })

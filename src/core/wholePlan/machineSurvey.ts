@@ -51,7 +51,7 @@ export function machineSurvey(
   const { plan } = inputs
   const elsewhere = pricing.elsewhere(index)
   const shown: PlatesInputs = { resolved, plan, month, shared: account.planned, elsewhere }
-  const accounts = [account.planned, ...elsewhere.map(({ shared }) => shared)]
+  const accounts = [account.planned, account.alwaysOn, ...elsewhere.map(({ shared }) => shared)]
   const reads = readsOf(priced, inputs, accounts)
   const isAlone = accounts.every(isApart(machine))
   const kept = isAlone ? likeOf(index).get(formOf(machine).text) : knownOf(machine).survey
