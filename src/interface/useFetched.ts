@@ -25,20 +25,27 @@ interface Fetched<Module> {
   readonly load: () => Promise<void>
 }
 
-/** The module once it is there, asked for when the browser has drawn what stands already. */
+/** What did not come is asked for again after this long. */
+const AGAIN_MS = 5_000
+
+/** The module once it is there, asked for when the browser has drawn what stands already, and until it comes. */
 export function useFetched<Module>(fetched: Fetched<Module>): Module | undefined {
   const [module, setModule] = useState(() => fetched.module)
   useEffect(() => {
     if (module) return
     let isGone = false
-    const frame = requestAnimationFrame(() => {
+    let timer = 0
+    const ask = (): void =>
       void fetched.load().then(() => {
-        if (!isGone) setModule(() => fetched.module)
+        if (isGone) return
+        if (fetched.module) setModule(() => fetched.module)
+        else timer = window.setTimeout(ask, AGAIN_MS)
       })
-    })
+    const frame = requestAnimationFrame(ask)
     return () => {
       isGone = true
       cancelAnimationFrame(frame)
+      window.clearTimeout(timer)
     }
   }, [fetched, module])
   return module
