@@ -35,7 +35,7 @@ export function useOverview(): OverviewState {
   const [overview, setOverview] = useState<Overview>({})
   const take = useCallback((part: OverviewPart) => {
     if (part.kind === 'month') firstMonthKnown()
-    setOverview((before) => ({ ...before, [part.kind]: part }))
+    setOverview((before) => ({ ...(isOfAnother(before, part) ? {} : before), [part.kind]: part }))
   }, [])
   const { answer, isStale, failure } = useAnswer(
     firstOverviewAsker,
@@ -46,6 +46,13 @@ export function useOverview(): OverviewState {
   const came = isStale ? undefined : answer
   const shown = useMemo(() => (came ? onlyThose(overview, came) : overview), [overview, came])
   return { overview: shown, pending: !came, failure }
+}
+
+/** What was known of a plan that has no machine in common with this one says nothing of it. */
+function isOfAnother({ month }: Overview, part: OverviewPart): boolean {
+  if (part.kind !== 'month' || !month) return false
+  const names = new Set(part.rows.map(({ name }) => name))
+  return !month.rows.some(({ name }) => names.has(name))
 }
 
 const onlyThose = (overview: Overview, kinds: readonly OverviewPart['kind'][]): Overview =>
