@@ -9,6 +9,7 @@ import type { Machine, Snapshots } from '../core/machine/plan.ts'
 import type { ResolvedMachine } from '../core/machine/resolveMachine.ts'
 import { subtract } from '../core/quantity/exact.ts'
 import { formatDifference, groupDigits } from './money'
+import { NOT_KNOWN } from './notKnown'
 import { offPlanWords } from './offPlan'
 import { weekText } from './week'
 import type { Notch, Plate } from '../core/notches/plate.ts'
@@ -127,7 +128,8 @@ const DECISION_WORDS: { readonly [D in Decision]: DecisionWords<D> } = {
     name: 'System disk',
     words: ({ kind: id }, { index }) => {
       const kind = index.diskKinds.get(id)
-      return { name: kind?.name ?? id, about: `up to ${groupDigits(String(kind?.iops.most ?? 0))} IOPS` }
+      const iops = kind?.iops && groupDigits(String(kind.iops.most))
+      return { name: kind?.name ?? id, about: iops ? `up to ${iops} IOPS` : `IOPS ${NOT_KNOWN}` }
     },
   },
   'disk-room': {

@@ -4,6 +4,7 @@ import type { ResolvedMachine } from '../core/machine/resolveMachine.ts'
 import { toNumber } from '../core/quantity/exact.ts'
 import { diskName } from './charge'
 import { choiceWords, decisionName } from './choice'
+import { factToCheckText } from './factToCheck'
 import { formatMoney, groupDigits, HOURLY_PLACES, signedMoney } from './money'
 import { reasonsText } from './reason'
 import { STATE_NAMES } from './state'
@@ -72,6 +73,8 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
       return `Nothing switches it off again if someone starts it by hand: forgotten for ${formatHours(facts.gap)}, its longest time off, it costs ${formatMoney(facts.cost, currency)}.`
     case 'does-not-fit':
       return `It does not fit: ${reasonsText([facts.reason])}.`
+    case 'to-check':
+      return `To check, since the price book does not say: ${factToCheckText(facts.fact)}.`
     case 'same-in-several-zones':
       return `${listed(facts.machines)} ${facts.machines.length === 1 ? 'is' : 'are'} the same machine in another zone: each zone is a machine of its own, and is charged.`
     case 'port-open':

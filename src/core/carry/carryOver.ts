@@ -1,4 +1,5 @@
 import { ownValue } from '../ownValue.ts'
+import { mayCarry } from '../catalogue/notKnown.ts'
 import { zonesSelling, type BookIndex, type RegionIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
@@ -156,7 +157,7 @@ function disksToTry(
   kept: ReadonlySet<Decision>,
 ): Disk[] {
   const fits = (kind: DiskKind): boolean =>
-    size.diskKinds.includes(kind.id) &&
+    mayCarry(size, kind.id) &&
     (use === 'data' || kind.boots) &&
     (kind.room.by === 'size'
       ? size.localDiskGiB !== undefined

@@ -64,7 +64,7 @@ export class NearestShapes {
       if (shape) shape.sizes.push(...priced)
       else if (priced.length > 0) {
         const { vcpu, memoryGiB, architecture } = size
-        shapes.set(key, { vcpu, memoryGiB, architecture, sizes: priced })
+        shapes.set(key, { vcpu, memoryGiB, ...(architecture && { architecture }), sizes: priced })
       }
     }
     for (const { sizes } of shapes.values()) sizes.sort(byHour)

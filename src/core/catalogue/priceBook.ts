@@ -84,28 +84,31 @@ export interface HibernationRules {
   readonly longestStayHours?: number
 }
 
+/** What a list of prices does not say is absent, and not known: it closes nothing, and is to be checked where a machine rests on it. */
 export interface Region {
   readonly id: string
   readonly name: string
-  readonly country: string
-  readonly jurisdiction: string
-  readonly latitude: number
-  readonly longitude: number
+  readonly country?: string
+  readonly jurisdiction?: string
+  /** Degrees, north and east positive; both or neither. */
+  readonly latitude?: number
+  readonly longitude?: number
   readonly zones: readonly string[]
 }
 
 export interface Family {
   readonly id: string
   readonly name: string
-  readonly about: string
+  readonly about?: string
 }
 
+/** Figures that are absent are not known: they close nothing. */
 export interface Size {
   readonly id: string
   readonly name: string
   readonly family: string
-  readonly generation: number
-  readonly architecture: Architecture
+  readonly generation?: number
+  readonly architecture?: Architecture
   readonly vcpu: number
   /** Physical cores, where the provider sells by them: vcpu = cores × vcpuPerCore. */
   readonly cores?: number
@@ -119,12 +122,13 @@ export interface Size {
   readonly includedTrafficGiB?: GiB
   readonly accelerator?: { readonly name: string; readonly count: number; readonly memoryGiB: GiB }
   /** The most disks it carries, the system disk among them. */
-  readonly mostDisks: number
-  readonly diskKinds: readonly string[]
-  readonly iops: number
-  readonly megabytesPerSecond: number
-  readonly networkMegabitsPerSecond: number
-  readonly hibernation: boolean
+  readonly mostDisks?: number
+  /** Kinds that it can carry. */
+  readonly diskKinds?: readonly string[]
+  readonly iops?: number
+  readonly megabytesPerSecond?: number
+  readonly networkMegabitsPerSecond?: number
+  readonly hibernation?: boolean
 }
 
 export interface SizeChoice {
@@ -141,15 +145,15 @@ export interface Steps {
 export interface DiskKind {
   readonly id: string
   readonly name: string
-  readonly about: string
+  readonly about?: string
   /** By steps the next step up is charged; by the GiB, what was asked for; by the size, its own disk, which costs nothing more. */
   readonly room:
     | { readonly by: 'step'; readonly stepsGiB: readonly GiB[] }
     | { readonly by: 'gib'; readonly leastGiB: GiB; readonly mostGiB: GiB }
     | { readonly by: 'size' }
   /** IOPS = clamp(base + perGiB × charged GiB, least, most) + what is bought on top. */
-  readonly iops: PerformanceRule
-  readonly megabytesPerSecond: PerformanceRule
+  readonly iops?: PerformanceRule
+  readonly megabytesPerSecond?: PerformanceRule
   readonly boots: boolean
 }
 
@@ -174,12 +178,12 @@ export interface Licence {
 export interface Image {
   readonly id: string
   readonly name: string
-  readonly about: string
-  readonly architectures: readonly Architecture[]
-  readonly least: { readonly vcpu: number; readonly memoryGiB: GiB; readonly diskGiB: GiB }
+  readonly about?: string
+  readonly architectures?: readonly Architecture[]
+  readonly least?: { readonly vcpu: number; readonly memoryGiB: GiB; readonly diskGiB: GiB }
   /** Room on the system disk that the image itself takes. */
-  readonly usedGiB: GiB
-  readonly hibernation: boolean
+  readonly usedGiB?: GiB
+  readonly hibernation?: boolean
   readonly licence?: string
   /** A surcharge on top, charged as a licence is. */
   readonly subscription?: string

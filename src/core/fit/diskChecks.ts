@@ -1,6 +1,7 @@
 import { ownValue } from '../ownValue.ts'
 import type { DiskKind } from '../catalogue/priceBook.ts'
-import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
+import { leastOf, mayCarry } from '../catalogue/notKnown.ts'
+import { diskIops, diskThroughput, sumOfKnown } from '../catalogue/diskPerformance.ts'
 import { chargedRoom, diskRate } from '../catalogue/diskRates.ts'
 import { snapshotRate } from '../catalogue/regionRates.ts'
 import { meetsImageNeed } from '../machine/imageNeed.ts'
@@ -16,17 +17,17 @@ const roomOf = ({ disk, kind }: ResolvedDisk, { size }: ResolvedMachine): GiB =>
 export const systemRoom = (resolved: ResolvedMachine): GiB =>
   roomOf({ position: 0, disk: resolved.machine.systemDisk, kind: resolved.systemKind }, resolved)
 
-/** What all disks give together. */
-const iopsTogether = (resolved: ResolvedMachine): number =>
-  disksOf(resolved).reduce(
-    (sum, each) => sum + diskIops(each.kind, roomOf(each, resolved), each.disk.extraIops),
-    0,
+/** What all disks give together; undefined where it is not known of one. */
+const iopsTogether = (resolved: ResolvedMachine): number | undefined =>
+  sumOfKnown(
+    disksOf(resolved).map((each) => diskIops(each.kind, roomOf(each, resolved), each.disk.extraIops)),
   )
 
-const throughputTogether = (resolved: ResolvedMachine): number =>
-  disksOf(resolved).reduce(
-    (sum, each) => sum + diskThroughput(each.kind, roomOf(each, resolved), each.disk.extraMegabytesPerSecond),
-    0,
+const throughputTogether = (resolved: ResolvedMachine): number | undefined =>
+  sumOfKnown(
+    disksOf(resolved).map((each) =>
+      diskThroughput(each.kind, roomOf(each, resolved), each.disk.extraMegabytesPerSecond),
+    ),
   )
 
 /** What disks must be and give; each is asked of the disks that a decision is about. */
@@ -36,8 +37,10 @@ export const DISK_CHECKS: readonly FitCheck[] = [
     find: (resolved) => {
       const { iops } = resolved.machine.needs
       if (iops === 0) return undefined
-      const has = Math.floor(iopsTogether(resolved))
-      return has >= iops ? undefined : { code: 'too-few-iops', has, needs: iops, limit: 'disk' }
+      const has = iopsTogether(resolved)
+      return has === undefined || has >= iops
+        ? undefined
+        : { code: 'too-few-iops', has: Math.floor(has), needs: iops, limit: 'disk' }
     },
   },
   {
@@ -45,8 +48,10 @@ export const DISK_CHECKS: readonly FitCheck[] = [
     find: (resolved) => {
       const least = resolved.machine.needs.megabytesPerSecond ?? 0
       if (least === 0) return undefined
-      const has = Math.floor(throughputTogether(resolved))
-      return has >= least ? undefined : { code: 'too-little-throughput', has, needs: least, limit: 'disk' }
+      const has = throughputTogether(resolved)
+      return has === undefined || has >= least
+        ? undefined
+        : { code: 'too-little-throughput', has: Math.floor(has), needs: least, limit: 'disk' }
     },
   },
   {
@@ -61,9 +66,9 @@ export const DISK_CHECKS: readonly FitCheck[] = [
   {
     concerns: ['size', 'disk-kind', 'data-disk', 'new-disk'],
     find: ({ size, index }, disks) => {
-      const missing = disks.find(({ kind }) => !size.diskKinds.includes(kind.id))
+      const missing = disks.find(({ kind }) => !mayCarry(size, kind.id))
       if (!missing) return undefined
-      const carries = size.diskKinds.map((id) => index.diskKinds.get(id)?.name ?? id)
+      const carries = (size.diskKinds ?? []).map((id) => index.diskKinds.get(id)?.name ?? id)
       return { code: 'disk-kind-not-carried', size: size.name, kind: missing.kind.name, carries }
     },
   },
@@ -116,8 +121,8 @@ export const DISK_CHECKS: readonly FitCheck[] = [
     find: (resolved) => {
       const { image } = resolved
       const has = systemRoom(resolved)
-      if (has >= image.least.diskGiB) return undefined
-      return { code: 'image-too-large', image: image.name, has, needs: image.least.diskGiB }
+      const { diskGiB: needs } = leastOf(image)
+      return has >= needs ? undefined : { code: 'image-too-large', image: image.name, has, needs }
     },
   },
   {
@@ -137,7 +142,7 @@ export const DISK_CHECKS: readonly FitCheck[] = [
         code: 'iops-not-sold',
         kind: kind.name,
         asked: disk.extraIops!,
-        most: kind.iops.boughtMost ?? 0,
+        most: kind.iops?.boughtMost ?? 0,
       }
     },
   },
@@ -152,4 +157,4 @@ export const DISK_CHECKS: readonly FitCheck[] = [
 
 /** Whether a kind sells the operations on top that a disk asks for; wherever it stands, and whatever size carries it. */
 export const sellsIopsOf = ({ iops }: DiskKind, { extraIops = 0 }: Disk): boolean =>
-  extraIops <= (iops.boughtMost ?? 0)
+  extraIops <= (iops?.boughtMost ?? 0)

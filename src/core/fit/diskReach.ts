@@ -1,17 +1,17 @@
-import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
+import { diskIops, diskThroughput, sumOfKnown } from '../catalogue/diskPerformance.ts'
 import { chargedRoom } from '../catalogue/diskRates.ts'
 import type { PerformanceRule } from '../catalogue/priceBook.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { GiB } from '../quantity/units.ts'
 
-/** What keeps a figure from being higher: the disk's room, the kind's own most, or what the size passes. */
-type ReachLimit = 'room' | 'kind' | 'size'
+/** What keeps a figure from being higher: the disk's room, the kind's own most, or what the size passes; or one of them is not known. */
+type ReachLimit = 'room' | 'kind' | 'size' | 'not-known'
 
 export interface Reach {
-  /** What the disk could give. */
-  readonly given: number
-  /** What the machine gets of it. */
-  readonly reached: number
+  /** What the disk could give; absent where the book does not say. */
+  readonly given?: number
+  /** What the machine gets of it; absent where that of the disk or of the size is not known. */
+  readonly reached?: number
   readonly limit: ReachLimit
 }
 
@@ -37,8 +37,10 @@ export interface MachineReach {
 export function diskReach(resolved: ResolvedMachine): MachineReach {
   const { size } = resolved
   const disks = disksOf(resolved).map((each) => reachOf(each, resolved))
-  const together = (figure: 'iops' | 'throughput', most: number): Reach => {
-    const given = disks.reduce((sum, disk) => sum + disk[figure].given, 0)
+  const together = (figure: 'iops' | 'throughput', most: number | undefined): Reach => {
+    const given = sumOfKnown(disks.map((disk) => disk[figure].given))
+    if (given === undefined) return { limit: 'not-known' }
+    if (most === undefined) return { given, limit: 'not-known' }
     const only = disks.length === 1 ? disks[0]![figure].limit : 'room'
     return { given, reached: Math.min(given, most), limit: given > most ? 'size' : only }
   }
@@ -58,17 +60,25 @@ function reachOf({ position, disk, kind }: ResolvedDisk, { size }: ResolvedMachi
     kind: kind.name,
     askedGiB: disk.roomGiB,
     chargedGiB: charged,
-    iops: limited(iops, size.iops, kind.iops, iops - (disk.extraIops ?? 0)),
+    iops: limited(iops, size.iops, kind.iops, disk.extraIops),
     throughput: limited(
       throughput,
       size.megabytesPerSecond,
       kind.megabytesPerSecond,
-      throughput - (disk.extraMegabytesPerSecond ?? 0),
+      disk.extraMegabytesPerSecond,
     ),
   }
 }
 
-function limited(given: number, ofSize: number, rule: PerformanceRule, unbought: number): Reach {
+function limited(
+  given: number | undefined,
+  ofSize: number | undefined,
+  rule: PerformanceRule | undefined,
+  bought = 0,
+): Reach {
+  if (given === undefined || !rule) return { limit: 'not-known' }
+  if (ofSize === undefined) return { given, limit: 'not-known' }
+  const unbought = given - bought
   const limit = given > ofSize ? 'size' : unbought >= rule.most || rule.perGiB === 0 ? 'kind' : 'room'
   return { given, reached: Math.min(given, ofSize), limit }
 }

@@ -69,7 +69,7 @@ describe('what is just enough fits, and what is one short does not', () => {
   test('memory that an image wants at the least', () => {
     const images = SMALL_BOOK.images.map((image) => ({
       ...image,
-      least: { ...image.least, memoryGiB: gib(16) },
+      least: { ...image.least!, memoryGiB: gib(16) },
     }))
     const machine = { needs: NOTHING, image: 'free' }
     expect(codes({ ...machine, size: 'middle' }, { ...SMALL_BOOK, images })).toEqual([])

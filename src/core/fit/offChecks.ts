@@ -6,6 +6,7 @@ import { restoredGiB } from '../machine/snapshots.ts'
 import { withOff } from '../machine/whenOff.ts'
 import { offStates } from '../off/offPlan.ts'
 import { givesHardwareBack } from '../off/powerState.ts'
+import { gib } from '../quantity/units.ts'
 import { systemRoom } from './diskChecks.ts'
 import type { FitCheck } from './fitCheck.ts'
 
@@ -55,14 +56,14 @@ const CHECKS_OF_A_STATE: readonly FitCheck[] = [
   {
     concerns: ['off', 'image'],
     find: (resolved) =>
-      hibernates(resolved) && !resolved.image.hibernation
+      hibernates(resolved) && resolved.image.hibernation === false
         ? { code: 'no-hibernation', by: 'image', name: resolved.image.name }
         : undefined,
   },
   {
     concerns: ['size', 'off'],
     find: (resolved) =>
-      hibernates(resolved) && !resolved.size.hibernation
+      hibernates(resolved) && resolved.size.hibernation === false
         ? { code: 'no-hibernation', by: 'size', name: resolved.size.name }
         : undefined,
   },
@@ -80,7 +81,8 @@ const CHECKS_OF_A_STATE: readonly FitCheck[] = [
     find: (resolved) => {
       if (!hibernates(resolved)) return undefined
       const room = systemRoom(resolved)
-      const used = resolved.image.usedGiB
+      // Where nobody knows what the image takes, the memory alone must have room.
+      const used = resolved.image.usedGiB ?? gib(0)
       const memory = resolved.size.memoryGiB
       return used + memory <= room ? undefined : { code: 'no-room-for-memory', room, used, memory }
     },

@@ -8,7 +8,8 @@ export const PLACE_CHECKS: readonly PlaceCheck[] = [
     concerns: ['place'],
     find: ({ region: { region }, machine: { needs } }) => {
       const allowed = needs.jurisdictions ?? []
-      if (allowed.length === 0 || allowed.includes(region.jurisdiction)) return undefined
+      if (allowed.length === 0 || !region.jurisdiction || allowed.includes(region.jurisdiction))
+        return undefined
       return { code: 'jurisdiction-not-allowed', place: region.name, has: region.jurisdiction, allowed }
     },
   },
@@ -18,8 +19,9 @@ export const PLACE_CHECKS: readonly PlaceCheck[] = [
       const most = needs.roundTripMs ?? 0
       if (most === 0) return undefined
       for (const place of users) {
-        const { milliseconds, isMeasured } = roundTrip(place, provider, region)
-        if (milliseconds > most) {
+        const trip = roundTrip(place, provider, region)
+        if (trip && trip.milliseconds > most) {
+          const { milliseconds, isMeasured } = trip
           return { code: 'too-far', place: region.name, from: place.name, milliseconds, isMeasured, most }
         }
       }

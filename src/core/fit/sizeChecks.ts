@@ -1,3 +1,4 @@
+import { leastOf } from '../catalogue/notKnown.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import { zonesSelling } from '../catalogue/bookIndex.ts'
 import type { SizeChoice } from '../catalogue/priceBook.ts'
@@ -18,8 +19,10 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
   },
   {
     concerns: ['size', 'vcpu', 'image'],
-    find: ({ size: { vcpu: has }, image: { least } }) =>
-      has >= least.vcpu ? undefined : { code: 'too-few-vcpu', has, needs: least.vcpu, by: 'image' },
+    find: ({ size: { vcpu: has }, image }) => {
+      const { vcpu: needs } = leastOf(image)
+      return has >= needs ? undefined : { code: 'too-few-vcpu', has, needs, by: 'image' }
+    },
   },
   {
     concerns: ['size', 'memory'],
@@ -30,15 +33,15 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
   },
   {
     concerns: ['size', 'memory', 'image'],
-    find: ({ size: { memoryGiB: has }, image: { least } }) =>
-      has >= least.memoryGiB
-        ? undefined
-        : { code: 'too-little-memory', has, needs: least.memoryGiB, by: 'image' },
+    find: ({ size: { memoryGiB: has }, image }) => {
+      const { memoryGiB: needs } = leastOf(image)
+      return has >= needs ? undefined : { code: 'too-little-memory', has, needs, by: 'image' }
+    },
   },
   {
     concerns: ['size', 'image'],
     find: ({ size, image }) =>
-      image.architectures.includes(size.architecture)
+      !size.architecture || !image.architectures || image.architectures.includes(size.architecture)
         ? undefined
         : {
             code: 'wrong-architecture',
@@ -50,7 +53,7 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
   {
     concerns: ['size'],
     find: ({ size, machine: { needs } }) =>
-      needs.architecture === undefined || size.architecture === needs.architecture
+      !needs.architecture || !size.architecture || size.architecture === needs.architecture
         ? undefined
         : { code: 'architecture-not-wanted', has: size.architecture, needs: needs.architecture },
   },
@@ -65,7 +68,7 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
   {
     concerns: ['size'],
     find: ({ size, machine: { needs } }) =>
-      size.iops >= needs.iops
+      size.iops === undefined || size.iops >= needs.iops
         ? undefined
         : { code: 'too-few-iops', has: size.iops, needs: needs.iops, limit: 'size' },
   },
@@ -73,13 +76,15 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
     concerns: ['size'],
     find: ({ size: { megabytesPerSecond: has }, machine: { needs } }) => {
       const least = needs.megabytesPerSecond ?? 0
-      return has >= least ? undefined : { code: 'too-little-throughput', has, needs: least, limit: 'size' }
+      return has === undefined || has >= least
+        ? undefined
+        : { code: 'too-little-throughput', has, needs: least, limit: 'size' }
     },
   },
   {
     concerns: ['size', 'data-disk', 'new-disk'],
     find: ({ size, dataKinds }) =>
-      dataKinds.length < size.mostDisks
+      size.mostDisks === undefined || dataKinds.length < size.mostDisks
         ? undefined
         : { code: 'too-many-disks', has: dataKinds.length + 1, most: size.mostDisks },
   },

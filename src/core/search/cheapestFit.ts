@@ -1,4 +1,5 @@
 import { zonesSelling, type RegionIndex } from '../catalogue/bookIndex.ts'
+import { kindsCarried, mayCarry } from '../catalogue/notKnown.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { DiskKind, Image, PriceBook, Terms } from '../catalogue/priceBook.ts'
@@ -206,7 +207,7 @@ function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Gen
   if (dataDisks.some((disk) => !disk)) return
   const placed = dataDisks as Disk[]
   const dataKinds = placed.map(({ kind }) => index.diskKinds.get(kind)!)
-  const carried = size.diskKinds.flatMap((id) => index.diskKinds.get(id) ?? [])
+  const carried = kindsCarried(size, index)
   for (const kind of carried) {
     if (!kind.boots || (kept.has('disk-kind') && kind.id !== machine.systemDisk.kind)) continue
     const alike = { ...resolved, systemKind: kind, dataKinds, machine: { ...machine, dataDisks: placed } }
@@ -221,7 +222,7 @@ function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Gen
 
 function dataDiskIn(disk: Disk, { index, size, region }: ResolvedMachine): Disk | undefined {
   const rateOn = (kind: DiskKind | undefined) =>
-    kind && size.diskKinds.includes(kind.id) ? diskRate(region, kind, disk.roomGiB) : undefined
+    kind && mayCarry(size, kind.id) ? diskRate(region, kind, disk.roomGiB) : undefined
   const own = index.diskKinds.get(disk.kind)
   if (own) return rateOn(own) && disk
   let cheapest: { kind: DiskKind; cost: number } | undefined

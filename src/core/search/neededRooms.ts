@@ -1,5 +1,6 @@
 import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
 import { chargedRoom } from '../catalogue/diskRates.ts'
+import { leastOf } from '../catalogue/notKnown.ts'
 import type { DiskKind, PerformanceRule } from '../catalogue/priceBook.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { offStates } from '../off/offPlan.ts'
@@ -15,17 +16,18 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   if (kind.room.by === 'size') return [own]
   const { needs } = machine
   const memory = offStates(machine).includes('hibernated') ? size.memoryGiB : 0
-  const beside = (give: (kind: DiskKind, room: number) => number): number =>
+  // What is not known counts as nothing beside, and asks for no room.
+  const beside = (give: (kind: DiskKind, room: number) => number | undefined): number =>
     machine.dataDisks.reduce((sum, disk) => {
       const own = resolved.index.diskKinds.get(disk.kind)
-      return own ? sum + give(own, chargedRoom(own, disk.roomGiB, size) ?? disk.roomGiB) : sum
+      return own ? sum + (give(own, chargedRoom(own, disk.roomGiB, size) ?? disk.roomGiB) ?? 0) : sum
     }, 0)
   const least = Math.ceil(
     Math.max(
       1,
       kind.room.by === 'gib' ? kind.room.leastGiB : 0,
-      image.least.diskGiB,
-      image.usedGiB + memory,
+      leastOf(image).diskGiB,
+      (image.usedGiB ?? 0) + memory,
       (needs.diskGiB ?? 0) - beside((_, room) => room),
     ),
   )
@@ -41,6 +43,9 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   return [...new Set([own, enough])].map(gib)
 }
 
-/** The least room in whole GiB that gives so much; 0 where none is needed or none would do. */
-const roomFor = ({ base, perGiB, most }: PerformanceRule, needed: number): number =>
-  needed <= base || perGiB === 0 || needed > most ? 0 : Math.ceil((needed - base) / perGiB)
+/** The least room in whole GiB that gives so much; 0 where none is needed, none would do or nobody knows. */
+const roomFor = (rule: PerformanceRule | undefined, needed: number): number => {
+  if (!rule) return 0
+  const { base, perGiB, most } = rule
+  return needed <= base || perGiB === 0 || needed > most ? 0 : Math.ceil((needed - base) / perGiB)
+}

@@ -129,4 +129,4 @@ export function roomOf(disk: Disk, machine: Machine, book: PriceBook): number {
 }
 
 export const usedOf = (machine: Machine, disk: Disk, at: number, book: PriceBook): number =>
-  disk.snapshots?.usedGiB ?? (at === 0 ? imageOf(machine, book).usedGiB : disk.roomGiB)
+  disk.snapshots?.usedGiB ?? ((at === 0 && imageOf(machine, book).usedGiB) || disk.roomGiB)

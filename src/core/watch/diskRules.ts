@@ -1,3 +1,4 @@
+import { leastOf } from '../catalogue/notKnown.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
 import { diskReach, type Reach } from '../fit/diskReach.ts'
 import { applyChoice, resolveChoice } from '../decisions/choice.ts'
@@ -59,11 +60,12 @@ const MUCH_MORE = 2
 const moreRoomThanNeeded: WatchRule = (inputs) => {
   const { resolved } = inputs
   const { machine, image, systemKind, size } = resolved
-  if (systemKind.room.by === 'size') return []
+  // Without knowing what the image takes, nobody can say what is more than it needs.
+  if (systemKind.room.by === 'size' || image.usedGiB === undefined) return []
   // What was asked for, and not the step that is charged for it.
   const room = machine.systemDisk.roomGiB
   const memory = statesWhenOff(resolved).includes('hibernated') ? size.memoryGiB : 0
-  const needed = gib(Math.max(image.least.diskGiB, image.usedGiB + memory))
+  const needed = gib(Math.max(leastOf(image).diskGiB, image.usedGiB + memory))
   if (room < needed * MUCH_MORE) return []
   const mend = mendBy(inputs, 'disk-room', saves)
   if (!mend?.difference) return []
@@ -87,7 +89,7 @@ const throttled: WatchRule = (inputs) => {
   const reach = diskReach(inputs.resolved)
   return (['iops', 'throughput'] as const).flatMap((figure): Finding[] => {
     const { given, reached }: Reach = reach[figure]
-    if (given < reached * WASTED) return []
+    if (given === undefined || reached === undefined || given < reached * WASTED) return []
     const mend = mendBy(inputs, 'disk-kind', saves)
     return [
       {

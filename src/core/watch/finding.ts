@@ -1,4 +1,5 @@
 import type { CutWindow } from '../calendar/cutWindows.ts'
+import type { FactToCheck } from '../fit/factsToCheck.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import type { NameProblem } from '../machine/accessProblems.ts'
 import type { Choice } from '../decisions/choice.ts'
@@ -42,6 +43,7 @@ export type FindingFacts =
   | { readonly code: 'never-off'; readonly week: string; readonly offHours: Seconds }
   | { readonly code: 'left-on'; readonly gap: Seconds; readonly cost: Exact }
   | { readonly code: 'does-not-fit'; readonly reason: FitReason }
+  | { readonly code: 'to-check'; readonly fact: FactToCheck }
   | { readonly code: 'same-in-several-zones'; readonly machines: readonly string[] }
   | { readonly code: 'port-open'; readonly port: number }
   | {

@@ -1,5 +1,6 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { chosenSize } from '../machine/chosenSize.ts'
+import { factsToCheck } from '../fit/factsToCheck.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { Machine } from '../machine/plan.ts'
 import { carryOver } from '../carry/carryOver.ts'
@@ -22,6 +23,14 @@ const doesNotFit: WatchRule = (inputs) => {
     mend,
   }))
 }
+
+/** What it rests on and the price book does not say. */
+const toCheck: WatchRule = ({ resolved }) =>
+  factsToCheck(resolved).map((fact, i, all) => ({
+    key: `to-check/${fact.code}${all.findIndex(({ code }) => code === fact.code) === i ? '' : `/${i}`}`,
+    severity: 'note',
+    facts: { code: 'to-check', fact },
+  }))
 
 function nearestMend({ resolved, plan, month, shared, estimate }: WatchInputs): Mend | undefined {
   const { machine, size, index } = resolved
@@ -117,7 +126,13 @@ const sharedCore: WatchRule = ({ resolved: { size }, estimate }) => {
     : []
 }
 
-export const PLAN_RULES: readonly WatchRule[] = [doesNotFit, sameInSeveralZones, overQuota, sharedCore]
+export const PLAN_RULES: readonly WatchRule[] = [
+  doesNotFit,
+  toCheck,
+  sameInSeveralZones,
+  overQuota,
+  sharedCore,
+]
 
 /** Of these it is known what the other machines of the plan are; the answers of all others stand while those change. */
 export const RULES_OF_OTHERS: ReadonlySet<WatchRule> = new Set([sameInSeveralZones, overQuota])

@@ -211,7 +211,7 @@ describe('each mistake is found, with its figures and what mends it', () => {
     const disk = { kind: 'bought', roomGiB: gib(60), extraIops: 9_000, goes: true }
     const sizes = RULE_BOOK.sizes.map((size) => ({
       ...size,
-      diskKinds: [...size.diskKinds, 'bought'],
+      diskKinds: [...size.diskKinds!, 'bought'],
       sharedCore: true,
     }))
     const scene = { part: { ...QUIET, systemDisk: disk }, book: { ...RULE_BOOK, sizes } }

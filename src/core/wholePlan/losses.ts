@@ -36,10 +36,12 @@ export function losses(now: ResolvedMachine, then: ResolvedMachine): Loss[] {
     less('room', roomOf(now.machine), roomOf(then.machine)),
     less('iops', diskReach(now).iops.reached, diskReach(then).iops.reached),
     then.size.sharedCore === true && now.size.sharedCore !== true && { kind: 'shared-core' },
-    then.size.architecture !== now.size.architecture && {
-      kind: 'architecture',
-      to: then.size.architecture,
-    },
+    then.size.architecture !== undefined &&
+      now.size.architecture !== undefined &&
+      then.size.architecture !== now.size.architecture && {
+        kind: 'architecture',
+        to: then.size.architecture,
+      },
     ...lostWhenOff(then)
       .filter((what) => !lostWhenOff(now).includes(what))
       .map((what): Loss => ({ kind: 'when-off', what })),
@@ -64,8 +66,8 @@ export function losses(now: ResolvedMachine, then: ResolvedMachine): Loss[] {
 /** The more, the later. */
 const ADDRESSES: readonly Machine['address'][] = ['none', 'changing', 'fixed']
 
-const less = (kind: 'room' | 'iops', from: number, to: number): Loss | false =>
-  to < from && ({ kind, from, to } as Loss)
+const less = (kind: 'room' | 'iops', from: number | undefined, to: number | undefined): Loss | false =>
+  from !== undefined && to !== undefined && to < from && ({ kind, from, to } as Loss)
 
 const disksOf = ({ systemDisk, dataDisks }: Machine) => [systemDisk, ...dataDisks]
 

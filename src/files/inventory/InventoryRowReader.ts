@@ -2,6 +2,7 @@ import type { BookIndex } from '../../core/catalogue/bookIndex.ts'
 import type { PriceBook, Size } from '../../core/catalogue/priceBook.ts'
 import { proposedChoice } from '../../core/machine/chosenSize.ts'
 import type { Machine } from '../../core/machine/plan.ts'
+import { kindsCarried, leastOf } from '../../core/catalogue/notKnown.ts'
 import { ownValue } from '../../core/ownValue.ts'
 import { gib } from '../../core/quantity/units.ts'
 import { machineIssueText } from '../reading/machineIssueText.ts'
@@ -196,8 +197,7 @@ export class InventoryRowReader {
     index: BookIndex,
     said: string | undefined,
   ): Machine | undefined {
-    const sold = size.diskKinds
-      .flatMap((id) => index.diskKinds.get(id) ?? [])
+    const sold = kindsCarried(size, index)
       .filter(({ boots }) => boots)
       .filter(
         ({ id, room }) =>
@@ -209,7 +209,7 @@ export class InventoryRowReader {
       return undefined
     }
     const kind = said ?? usual.id
-    const least = index.images.get(machine.image)?.least.diskGiB ?? gib(0)
+    const least = leastOf(index.images.get(machine.image)!).diskGiB
     const roomGiB = this.row.room('disk-room') ?? gib(Math.max(machine.systemDisk.roomGiB, least))
     const data = this.row.room('data-disk-room')
     return {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { RULE_BOOK } from '../../core/testing/ruleBook.ts'
 import { SMALL_BOOK } from '../../core/testing/smallBook.ts'
+import { bareBook } from '../../core/testing/bareBook.ts'
 import { checkEditions } from './checkEditions.ts'
 import { readPriceBook, writePriceBook } from './priceBookFile.ts'
 
@@ -270,5 +271,29 @@ describe('rules that do not hold together', () => {
       '/valid/until',
       '/prices/west',
     ])
+  })
+})
+
+describe('what a list of prices does not say', () => {
+  test('may be absent, and stays so', () => {
+    const bare = bareBook(SMALL_BOOK)
+    const read = readPriceBook(writePriceBook(bare))
+    expect(read).toMatchObject({ ok: true, value: bare })
+    expect(read.ok && read.value.sizes[0]).toEqual(bare.sizes[0])
+  })
+
+  test('is a whole position or none', () => {
+    const issues = issuesOf((book) => delete (book.regions![0] as { latitude?: unknown }).latitude)
+    expect(issues).toMatchObject([{ code: 'bad-value', pointer: '/regions/0/latitude' }])
+  })
+
+  test('prices keep all their digits', () => {
+    const east = SMALL_BOOK.prices.east!
+    const prices = {
+      ...SMALL_BOOK.prices,
+      east: { ...east, sizes: { ...east.sizes, small: { perHour: '0.1034246575342466' } } },
+    }
+    const read = readPriceBook(writePriceBook({ ...SMALL_BOOK, prices }))
+    expect(read.ok && read.value.prices.east?.sizes.small?.perHour).toBe('0.1034246575342466')
   })
 })

@@ -49,10 +49,10 @@ const country = Joi.string()
 export const region = objectOf<Region>({
   id: need(id),
   name: need(label(60)),
-  country: need(country),
-  jurisdiction: need(label(20)),
-  latitude: need(Joi.number().min(-90).max(90)),
-  longitude: need(Joi.number().min(-180).max(180)),
+  country,
+  jurisdiction: label(20),
+  latitude: Joi.number().min(-90).max(90).description('Degrees, north positive; both or neither.'),
+  longitude: Joi.number().min(-180).max(180),
   zones: need(Joi.array().items(id).min(1).max(26).unique()),
 })
 
@@ -67,11 +67,11 @@ const stepsOf = (figure: Joi.NumberSchema) =>
 export const size = objectOf<Size>({
   id: need(id),
   name: need(label(60)),
-  hibernation: need(Joi.boolean()),
-  diskKinds: need(Joi.array().items(id).min(1).max(MOST_KINDS).unique()),
+  hibernation: Joi.boolean(),
+  diskKinds: Joi.array().items(id).min(1).max(MOST_KINDS).unique(),
   family: need(id),
-  generation: need(Joi.number().integer().min(1).max(99)),
-  architecture: need(Joi.valid('x86-64', 'arm64')),
+  generation: Joi.number().integer().min(1).max(99),
+  architecture: Joi.valid('x86-64', 'arm64'),
   vcpu: need(Joi.number().integer().min(1).max(4_096)),
   memoryGiB: need(room),
   accelerator: objectOf<NonNullable<Size['accelerator']>>({
@@ -85,13 +85,15 @@ export const size = objectOf<Size>({
   }).description('vCPU and memory are chosen within these.'),
   cores: Joi.number().integer().min(1).max(4_096).description('Physical cores; vcpu = cores × vcpuPerCore.'),
   includedTrafficGiB: room,
-  iops: need(count(10_000_000)),
+  iops: count(10_000_000),
   localDiskGiB: room,
-  megabytesPerSecond: need(count(1_000_000)),
-  mostDisks: need(Joi.number().integer().min(1).max(256)).description('The system disk among them.'),
-  networkMegabitsPerSecond: need(count(10_000_000)),
+  megabytesPerSecond: count(1_000_000),
+  mostDisks: Joi.number().integer().min(1).max(256).description('The system disk among them.'),
+  networkMegabitsPerSecond: count(10_000_000),
   sharedCore: Joi.boolean(),
-})
+}).description(
+  'A figure that is absent is not known: it closes nothing, and is to be checked where a machine rests on it.',
+)
 
 type RoomBy<By extends DiskKind['room']['by']> = Extract<DiskKind['room'], { readonly by: By }>
 
@@ -130,15 +132,13 @@ const performance = (most: number, rules: Pick<Fields<PerformanceRule>, 'least' 
 export const diskKind = objectOf<DiskKind>({
   id: need(id),
   name: need(label(60)),
-  about: need(label(200)),
+  about: label(200),
   boots: need(Joi.boolean()),
-  iops: need(
-    performance(10_000_000, {
-      least: count(10_000_000).required(),
-      most: need(count(10_000_000).min(Joi.ref('least'))),
-    }),
-  ).description('clamp(base + perGiB × charged GiB, least, most)'),
-  megabytesPerSecond: need(performance(1_000_000, { least: count(1_000_000), most: need(count(1_000_000)) })),
+  iops: performance(10_000_000, {
+    least: count(10_000_000).required(),
+    most: need(count(10_000_000).min(Joi.ref('least'))),
+  }).description('clamp(base + perGiB × charged GiB, least, most)'),
+  megabytesPerSecond: performance(1_000_000, { least: count(1_000_000), most: need(count(1_000_000)) }),
   room: need(diskRoom),
 })
 
@@ -153,19 +153,17 @@ const licence = objectOf<Licence>({
 export const image = objectOf<Image>({
   id: need(id),
   name: need(label(60)),
-  hibernation: need(Joi.boolean()),
-  about: need(label(200)),
-  architectures: need(Joi.array().items(Joi.valid('x86-64', 'arm64')).min(1).max(2).unique()),
-  least: need(
-    objectOf<Image['least']>({
-      vcpu: need(count(4_096)),
-      memoryGiB: need(room),
-      diskGiB: need(room),
-    }),
-  ),
+  hibernation: Joi.boolean(),
+  about: label(200),
+  architectures: Joi.array().items(Joi.valid('x86-64', 'arm64')).min(1).max(2).unique(),
+  least: objectOf<NonNullable<Image['least']>>({
+    vcpu: need(count(4_096)),
+    memoryGiB: need(room),
+    diskGiB: need(room),
+  }),
   licence: id,
   subscription: id.description('Id of a licence that is charged on top.'),
-  usedGiB: need(room),
+  usedGiB: room,
 })
 
 type TermsOf<Kind extends Terms['kind']> = Extract<Terms, { readonly kind: Kind }>
@@ -212,9 +210,7 @@ export const priceBookSchema = objectOf<PriceBookFile>({
     mostMemoryGiB: need(room),
   }),
   regions: need(idListOf(region, MOST_REGIONS).min(1)),
-  families: need(
-    idListOf(objectOf<Family>({ id: need(id), name: need(label(60)), about: need(label(200)) }), 200),
-  ),
+  families: need(idListOf(objectOf<Family>({ id: need(id), name: need(label(60)), about: label(200) }), 200)),
   sizes: need(idListOf(size, MOST_SIZES).min(1)),
   diskKinds: need(idListOf(diskKind, MOST_KINDS).min(1)),
   licences: need(idListOf(licence, 200)),

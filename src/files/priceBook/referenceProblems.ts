@@ -9,7 +9,7 @@ export function* referenceProblems(book: PriceBook): Iterable<FileIssue> {
   const refer = referrer(book)
   for (const [i, size] of book.sizes.entries()) {
     yield* refer(['sizes', i, 'family'], 'family', size.family)
-    for (const [k, kind] of size.diskKinds.entries())
+    for (const [k, kind] of (size.diskKinds ?? []).entries())
       yield* refer(['sizes', i, 'diskKinds', k], 'disk kind', kind)
   }
   for (const [i, image] of book.images.entries()) {

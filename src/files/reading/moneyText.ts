@@ -1,5 +1,8 @@
 /** How amounts, currencies, rates and percentages are written in files and in fields. */
 
+/** A price with all the digits that a list gives: 16 are common where lists come from divisions. */
+export const PRICE = /^\d{1,12}(\.\d{1,18})?$/
+
 export const AMOUNT = /^\d{1,12}(\.\d{1,12})?$/
 
 /** An amount of money as decimal text, not below zero. */

@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { parseDate } from '../../core/calendar/civil.ts'
 import { isTimeZone } from '../../core/calendar/zoneOffsets.ts'
 import { parseYearMonth } from '../../core/calendar/yearMonth.ts'
-import { AMOUNT, isCurrency, isExchangeRate, isPercent, PERCENT } from './moneyText.ts'
+import { AMOUNT, isCurrency, isExchangeRate, isPercent, PERCENT, PRICE } from './moneyText.ts'
 
 /** Rules that plan and price book share. Each says in its message what it asks for. */
 
@@ -81,9 +81,9 @@ export const label = (most: number): Joi.StringSchema =>
   )
 
 export const price = Joi.string()
-  .pattern(AMOUNT)
+  .pattern(PRICE)
   .messages({
-    'string.pattern.base': 'a price as decimal text such as "0.2067", not below zero, at most 12 decimals',
+    'string.pattern.base': 'a price as decimal text such as "0.2067", not below zero, at most 18 decimals',
     'string.base': 'a price as decimal text in quotes, such as "0.2067"',
   })
   .description('Decimal text, never a number: 0.2067 stays exact.')

@@ -1,5 +1,6 @@
 'use client'
 
+import { jurisdictions } from '../../core/catalogue/jurisdictions.ts'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
@@ -54,9 +55,6 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const [most, setMost] = useState('')
   const offered = useMemo(() => offeredWeeks({ weeks: plan.weeks }), [plan.weeks])
   const { week, isNew } = offered.find((each) => each.week.id === weekId) ?? offered[0]!
-  const jurisdictions = [
-    ...new Set(books.flatMap(({ regions }) => regions.map(({ jurisdiction }) => jurisdiction))),
-  ].sort()
   const [book] = providers
   const wanted = useMemo(() => {
     const start = book && newMachine(book, name, week)
@@ -157,7 +155,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
           value={where}
           options={[
             { id: ANYWHERE, name: 'anywhere' },
-            ...jurisdictions.map((id) => ({ id, name: `in ${id}` })),
+            ...jurisdictions(books).map((id) => ({ id, name: `in ${id}` })),
           ]}
           onChange={setWhere}
         />

@@ -1,5 +1,6 @@
 'use client'
 
+import { jurisdictions as jurisdictionsKnown } from '../../core/catalogue/jurisdictions.ts'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
@@ -201,9 +202,7 @@ function LifeAsked({ onChange }: AskedOne) {
 function JurisdictionsAsked({ onChange }: AskedOne) {
   const { state } = useWorkbench()
   const [chosen, setChosen] = useState<readonly string[]>([])
-  const known = [
-    ...new Set(state.books.flatMap(({ regions }) => regions.map(({ jurisdiction }) => jurisdiction))),
-  ].sort()
+  const known = jurisdictionsKnown(state.books)
   const take = (jurisdictions: readonly string[]): void => {
     setChosen(jurisdictions)
     onChange({ kind: 'jurisdictions', jurisdictions })

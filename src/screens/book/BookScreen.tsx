@@ -71,7 +71,11 @@ function OpenBook({ book, picker }: { readonly book: PriceBook; readonly picker:
         <Dropdown
           label="Region"
           value={region}
-          options={book.regions.map(({ id, name, jurisdiction }) => ({ id, name, note: jurisdiction }))}
+          options={book.regions.map(({ id, name, jurisdiction }) => ({
+            id,
+            name,
+            ...(jurisdiction && { note: jurisdiction }),
+          }))}
           onChange={(id) => {
             setPicked(id)
             setActive(undefined)

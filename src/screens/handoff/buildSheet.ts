@@ -1,3 +1,5 @@
+import { factsToCheck } from '../../core/fit/factsToCheck.ts'
+import { factToCheckText } from '../../wording/factToCheck'
 import { shutdownState } from '../../core/catalogue/statesSold.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Charge } from '../../core/meter/charge.ts'
@@ -215,6 +217,7 @@ function checklistsOf(
       items: [
         `Create it in ${region.region.name}, zone ${machine.zone}; one zone only, so that one machine is bought`,
         'Answer the lines above from top to bottom',
+        ...factsToCheck(resolved).map((fact) => `Look up ${factToCheckText(fact)}`),
         `Read the hourly price before you agree: ${perHour} is planned while it runs, disks and address included`,
         'Give the user data of this sheet where the provider asks for it',
       ],

@@ -46,11 +46,11 @@ export function diskColumns({ resolved }: PlatesInputs): ShownColumn[] {
     figure('most', 'most GiB', 76, ({ room }) =>
       room.by === 'gib' ? room.mostGiB : room.by === 'step' ? room.stepsGiB.at(-1) : undefined,
     ),
-    figure('bought', 'IOPS on top', 82, ({ iops }) => iops.boughtMost),
+    figure('bought', 'IOPS on top', 82, ({ iops }) => iops?.boughtMost),
     text('boots', 'boots', 50, ({ boots }) => (boots ? 'yes' : 'no')),
     text('sold', 'sold', 90, ({ room }) =>
       room.by === 'gib' ? 'by the GiB' : room.by === 'step' ? 'by steps' : 'with the size',
     ),
-    text('kind', 'kind', 200, ({ about }) => about),
+    text('kind', 'kind', 200, ({ about }) => about ?? ''),
   ]
 }

@@ -4,6 +4,7 @@ import type { UserPlace } from '../../core/machine/needs.ts'
 import { roundTrip, type RoundTrip } from '../../core/machine/roundTrip.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
 import { groupDigits } from '../../wording/money'
+import { NOT_KNOWN } from '../../wording/notKnown'
 import type { ShownColumn } from './listColumns.ts'
 
 interface Place {
@@ -28,8 +29,8 @@ export function placeColumns(inputs: PlatesInputs): ShownColumn[] {
   }
   return [
     text('provider', 'provider', 90, ({ index }) => index.book.provider.name),
-    text('jurisdiction', 'jurisdiction', 76, ({ region }) => region.region.jurisdiction),
-    text('country', 'country', 60, ({ region }) => region.region.country),
+    text('jurisdiction', 'jurisdiction', 76, ({ region }) => region.region.jurisdiction ?? NOT_KNOWN),
+    text('country', 'country', 60, ({ region }) => region.region.country ?? NOT_KNOWN),
     ...(plan.places ?? []).flatMap((place) => tripColumns(place, placeOf)),
     {
       id: 'zones',
@@ -44,7 +45,7 @@ export function placeColumns(inputs: PlatesInputs): ShownColumn[] {
 }
 
 function tripColumns(place: UserPlace, placeOf: (notch: Notch) => Place): ShownColumn[] {
-  const tripOf = (notch: Notch): RoundTrip => {
+  const tripOf = (notch: Notch): RoundTrip | undefined => {
     const { index, region } = placeOf(notch)
     return roundTrip(place, index.book.provider.id, region.region)
   }
@@ -54,9 +55,11 @@ function tripColumns(place: UserPlace, placeOf: (notch: Notch) => Place): ShownC
       head: `ms ${place.name}`,
       width: 92,
       kind: 'number',
-      valueOf: (notch) => tripOf(notch).milliseconds,
+      valueOf: (notch) => tripOf(notch)?.milliseconds,
       textOf: (notch) => {
-        const { milliseconds, isMeasured } = tripOf(notch)
+        const trip = tripOf(notch)
+        if (!trip) return NOT_KNOWN
+        const { milliseconds, isMeasured } = trip
         return isMeasured ? `${milliseconds} measured` : `~${milliseconds}`
       },
     },
@@ -65,11 +68,17 @@ function tripColumns(place: UserPlace, placeOf: (notch: Notch) => Place): ShownC
       head: `km ${place.name}`,
       width: 84,
       kind: 'number',
-      valueOf: (notch) => Math.round(tripOf(notch).km),
-      textOf: (notch) => groupDigits(String(Math.round(tripOf(notch).km))),
+      valueOf: (notch) => roundedKm(tripOf(notch)),
+      textOf: (notch) => {
+        const km = roundedKm(tripOf(notch))
+        return km === undefined ? NOT_KNOWN : groupDigits(String(km))
+      },
     },
   ]
 }
+
+const roundedKm = (trip: RoundTrip | undefined): number | undefined =>
+  trip?.km === undefined ? undefined : Math.round(trip.km)
 
 function missingText({ index, region, zone }: Place): string {
   const { sizes, diskKinds, addresses } = missingInPlace(region, zone, index.book)

@@ -5,6 +5,7 @@ import { alwaysOnTotal, perUnit, resolvedWith, sizeHour } from '../../core/notch
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
 import type { Exact } from '../../core/quantity/exact.ts'
 import { formatAmount, groupDigits, HOURLY_PLACES } from '../../wording/money'
+import { NOT_KNOWN } from '../../wording/notKnown'
 import type { ShownColumn } from './listColumns.ts'
 
 type SizeOf = (notch: Notch) => Size
@@ -35,7 +36,7 @@ export function sizeColumns(inputs: PlatesInputs): ShownColumn[] {
   return [
     figure('vcpu', 'vCPU', 50, sizeOf, ({ vcpu }) => vcpu),
     figure('memory', 'GiB', 56, sizeOf, ({ memoryGiB }) => memoryGiB),
-    words('architecture', 'built as', 66, sizeOf, ({ architecture }) => architecture),
+    words('architecture', 'built as', 66, sizeOf, ({ architecture }) => architecture ?? NOT_KNOWN),
     words('family', 'family', 76, sizeOf, ({ family }) => families.get(family) ?? family),
     figure('generation', 'gen.', 40, sizeOf, ({ generation }) => generation),
     money('running', 'an hour on', 78, HOURLY_PLACES, (notch) => sizeHour(inputs.resolved, sizeOf(notch))),
@@ -43,11 +44,20 @@ export function sizeColumns(inputs: PlatesInputs): ShownColumn[] {
     money('per-vcpu', 'a vCPU', 66, 2, (notch) => perUnit(notch.total, sizeOf(notch).vcpu)),
     money('per-gib', 'a GiB', 62, 2, (notch) => perUnit(notch.total, sizeOf(notch).memoryGiB)),
     figure('local', 'own disk GiB', 86, sizeOf, ({ localDiskGiB }) => localDiskGiB),
-    figure('disks', 'disks', 46, sizeOf, ({ mostDisks }) => mostDisks),
-    figure('iops', 'IOPS', 66, sizeOf, ({ iops }) => iops),
-    figure('throughput', 'MB/s', 58, sizeOf, ({ megabytesPerSecond }) => megabytesPerSecond),
-    figure('network', 'Mbit/s out', 78, sizeOf, ({ networkMegabitsPerSecond }) => networkMegabitsPerSecond),
-    words('hibernates', 'hibernates', 76, sizeOf, ({ hibernation }) => (hibernation ? 'yes' : 'no')),
+    figure('disks', 'disks', 46, sizeOf, ({ mostDisks }) => mostDisks, NOT_KNOWN),
+    figure('iops', 'IOPS', 66, sizeOf, ({ iops }) => iops, NOT_KNOWN),
+    figure('throughput', 'MB/s', 58, sizeOf, ({ megabytesPerSecond }) => megabytesPerSecond, NOT_KNOWN),
+    figure(
+      'network',
+      'Mbit/s out',
+      78,
+      sizeOf,
+      ({ networkMegabitsPerSecond }) => networkMegabitsPerSecond,
+      NOT_KNOWN,
+    ),
+    words('hibernates', 'hibernates', 76, sizeOf, ({ hibernation }) =>
+      hibernation === undefined ? NOT_KNOWN : hibernation ? 'yes' : 'no',
+    ),
     words('spot', 'on spot', 56, sizeOf, (size) => (isOnSpot(size) ? 'yes' : 'no')),
     words('accelerator', 'accelerator', 120, sizeOf, ({ accelerator }) =>
       accelerator ? `${accelerator.count} ${accelerator.name}, ${accelerator.memoryGiB} GiB` : '',
@@ -61,6 +71,7 @@ function figure(
   width: number,
   sizeOf: SizeOf,
   value: (size: Size) => number | undefined,
+  absent = '',
 ): ShownColumn {
   return {
     id,
@@ -70,7 +81,7 @@ function figure(
     valueOf: (notch): CellValue => value(sizeOf(notch)),
     textOf: (notch) => {
       const found = value(sizeOf(notch))
-      return found === undefined ? '' : number(found)
+      return found === undefined ? absent : number(found)
     },
   }
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import { jurisdictions } from '../../core/catalogue/jurisdictions.ts'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
@@ -53,11 +54,7 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
   const asked = needsAsked(needs)
   const currency = result?.ok ? result.estimate.currency : NO_CURRENCY
   const places = state.plan.places ?? []
-  const jurisdictions = useMemo(
-    () =>
-      [...new Set(state.books.flatMap(({ regions }) => regions.map((region) => region.jurisdiction)))].sort(),
-    [state.books],
-  )
+  const known = useMemo(() => jurisdictions(state.books), [state.books])
   const row = (label: string, ids: readonly NeedId[], field: ReactNode): ReactNode => (
     <tr>
       <th scope="row">{label}</th>
@@ -158,7 +155,7 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
             <ToggleRow
               label="Jurisdictions allowed"
               mode="any"
-              options={jurisdictions.map((id) => ({ id, label: id }))}
+              options={known.map((id) => ({ id, label: id }))}
               chosen={needs.jurisdictions ?? []}
               onChange={(chosen) => need({ jurisdictions: chosen.length > 0 ? chosen : undefined })}
             />,

@@ -99,8 +99,8 @@ function PlaceRow({ place, onChange, onRemove }: PlaceRowProps) {
         {trip && (
           <>
             <span>
-              {Math.round(trip.km)} km, {trip.milliseconds} ms {trip.isMeasured ? 'measured' : 'estimated'};
-              measured
+              {trip.km === undefined ? 'distance not known' : `${Math.round(trip.km)} km`},{' '}
+              {trip.milliseconds} ms {trip.isMeasured ? 'measured' : 'estimated'}; measured
             </span>
             <NumberInput
               label={`Measured round trip from ${place.name} in ms`}

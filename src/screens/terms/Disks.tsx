@@ -2,6 +2,7 @@
 
 import { ownValue } from '../../core/ownValue.ts'
 import styled from 'styled-components'
+import { mayCarry } from '../../core/catalogue/notKnown.ts'
 import type { DiskKind } from '../../core/catalogue/priceBook.ts'
 import { diskReach, type Reach } from '../../core/fit/diskReach.ts'
 import { disksOf, type ResolvedDisk } from '../../core/machine/resolveMachine.ts'
@@ -15,6 +16,7 @@ import { Tick } from '../../interface/Tick'
 import { diskName } from '../../wording/charge'
 import { groupDigits } from '../../wording/money'
 import type { PowerState } from '../../core/off/powerState.ts'
+import { NOT_KNOWN } from '../../wording/notKnown'
 import { STATE_NAMES } from '../../wording/state'
 import { setDisk, setMachine, type DiskPart } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -24,12 +26,15 @@ const LIMIT_TEXT = {
   room: 'more room would give more',
   kind: 'the kind gives no more',
   size: 'the size passes no more',
+  'not-known': '',
 } as const satisfies Record<Reach['limit'], string>
 
 /** States in which the hardware is given back, and the size's own disk with it. */
 const LOSES_HARDWARE: readonly PowerState[] = ['deallocated', 'hibernated', 'deleted']
 
 const number = (value: number): string => groupDigits(String(Math.round(value)))
+const figureText = (value: number | undefined): string =>
+  value === undefined ? 'an unknown number of' : number(value)
 
 /** Each disk as it is asked for, charged and reached, changed in place. */
 export function Disks({ priced }: { readonly priced: PricedMachine }) {
@@ -40,7 +45,7 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
   const disks = disksOf(resolved)
   const sold = index.book.diskKinds.filter(
     ({ id, room }) =>
-      size.diskKinds.includes(id) &&
+      mayCarry(size, id) &&
       (room.by === 'size' ? size.localDiskGiB !== undefined : ownValue(region.prices.disks, id)),
   )
   const change = (position: number, part: DiskPart): void =>
@@ -48,6 +53,11 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
       `${machine.name}: ${diskName(position).toLowerCase()}`,
       setDisk(machine.name, position, part),
     )
+  const carried = [
+    `${figureText(size.mostDisks)} disks`,
+    `${figureText(size.iops)} IOPS`,
+    `${figureText(size.megabytesPerSecond)} MB/s`,
+  ].join(', ')
   const addable = sold.find(({ room }) => room.by !== 'size')
   return (
     <>
@@ -115,7 +125,10 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
       </Wide>
       <Line>
         <Button
-          isDisabled={!addable || machine.dataDisks.length >= Math.min(MOST_DATA_DISKS, size.mostDisks - 1)}
+          isDisabled={
+            !addable ||
+            machine.dataDisks.length >= Math.min(MOST_DATA_DISKS, (size.mostDisks ?? Infinity) - 1)
+          }
           onPress={() =>
             session.edit(
               `${machine.name}: add a data disk`,
@@ -128,8 +141,7 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
           Add a data disk
         </Button>
         <span>
-          {size.name} carries {size.mostDisks} disks, {number(size.iops)} IOPS and{' '}
-          {number(size.megabytesPerSecond)} MB/s
+          {size.name} carries {carried}
         </span>
         {size.localDiskGiB !== undefined && (
           <span>
@@ -158,7 +170,11 @@ function DiskFields({ disk: { position, disk, kind }, kinds, onChange }: DiskFie
       <Dropdown
         label={`Kind of ${name.toLowerCase()}`}
         value={disk.kind}
-        options={offered.map(({ id, name: kindName, about }) => ({ id, name: kindName, note: about }))}
+        options={offered.map(({ id, name: kindName, about }) => ({
+          id,
+          name: kindName,
+          ...(about && { note: about }),
+        }))}
         onChange={(id) => onChange({ kind: id, extraIops: undefined, extraMegabytesPerSecond: undefined })}
       />
       {kind.room.by !== 'size' && (
@@ -171,7 +187,7 @@ function DiskFields({ disk: { position, disk, kind }, kinds, onChange }: DiskFie
           onChange={(room) => room > 0 && onChange({ roomGiB: gib(room) })}
         />
       )}
-      {kind.iops.boughtMost !== undefined && (
+      {kind.iops?.boughtMost !== undefined && (
         <NumberInput
           label={`IOPS on top of ${name.toLowerCase()}`}
           unit="IOPS on top"
@@ -181,7 +197,7 @@ function DiskFields({ disk: { position, disk, kind }, kinds, onChange }: DiskFie
           onChange={(extraIops) => onChange({ extraIops })}
         />
       )}
-      {kind.megabytesPerSecond.boughtMost !== undefined && (
+      {kind.megabytesPerSecond?.boughtMost !== undefined && (
         <NumberInput
           label={`MB/s on top of ${name.toLowerCase()}`}
           unit="MB/s on top"
@@ -226,8 +242,9 @@ function OperationsField({
 function ReachCell({ reach: { given, reached, limit } }: { readonly reach: Reach }) {
   return (
     <Right as="td">
-      {number(reached)}
-      {given > reached && ` of ${number(given)}`}
+      {reached === undefined ? NOT_KNOWN : number(reached)}
+      {given !== undefined && reached === undefined && `, at most ${number(given)}`}
+      {given !== undefined && reached !== undefined && given > reached && ` of ${number(given)}`}
       <Note>{LIMIT_TEXT[limit]}</Note>
     </Right>
   )

@@ -7,6 +7,7 @@ import { hourByState } from '../../core/meter/hourByState.ts'
 import { presentChoice } from '../../core/decisions/choice.ts'
 import type { Decision } from '../../core/machine/decision.ts'
 import { choiceWords } from '../../wording/choice'
+import { NOT_KNOWN } from '../../wording/notKnown'
 import { formatMoney, groupDigits, HOURLY_PLACES } from '../../wording/money'
 import { KEEP_LABELS } from '../../wording/needs'
 import { reasonsText } from '../../wording/reason'
@@ -25,7 +26,11 @@ const decided =
     choiceWords({ choice: presentChoice(resolved, { decision }) }, resolved).name
 
 const reachText = ({ given, reached }: Reach): string =>
-  given > reached ? `${number(reached)} of ${number(given)}` : number(reached)
+  given === undefined || reached === undefined
+    ? NOT_KNOWN
+    : given > reached
+      ? `${number(reached)} of ${number(given)}`
+      : number(reached)
 
 const hourIn = ({ resolved, month, estimate }: PricedMachine, state: string): string => {
   const hour = hourByState(resolved, month).find((each) => each.state === state)
@@ -50,7 +55,7 @@ export const VARIANT_ROWS: readonly VariantRow[] = [
   { label: 'Size', textOf: decided('size') },
   { label: 'vCPU', textOf: ({ resolved }) => number(resolved.size.vcpu) },
   { label: 'Memory', textOf: ({ resolved }) => `${number(resolved.size.memoryGiB)} GiB` },
-  { label: 'Architecture', textOf: ({ resolved }) => resolved.size.architecture },
+  { label: 'Architecture', textOf: ({ resolved }) => resolved.size.architecture ?? NOT_KNOWN },
   { label: 'Terms', textOf: decided('terms') },
   { label: 'Image', textOf: decided('image') },
   { label: 'System disk', textOf: decided('disk-kind') },
