@@ -11,6 +11,7 @@ const plan = (id: string, name: string, machines = 1): Plan & { id: string } => 
   name,
   month: '2027-03' as Plan['month'],
   weeks: [OFFICE_WEEK],
+  providers: [{ id: SMALL_MACHINE.provider }],
   machines: Array.from({ length: machines }, (_, i) => ({ ...SMALL_MACHINE, name: `m${i}` })),
 })
 

@@ -35,9 +35,9 @@ function quantityOf(charge: Charge, ticks: number): string[] {
       return rate.per === 'month'
         ? [`${rate.text} a month`, unitsOf(charge), shareOfMonth(charge, ticks, 1)]
         : [
-            `${seconds(charge, ticks)}${printedMonth(charge)} × ${rate.text} an hour`,
+            `${seconds(charge, ticks)}${printedMonth(charge)} × ${rate.text} ${rate.per === 'second' ? 'a second' : 'an hour'}`,
             unitsOf(charge),
-            ' ÷ 3,600 s',
+            rate.per === 'second' ? '' : ' ÷ 3,600 s',
           ]
   }
 }
@@ -45,8 +45,9 @@ function quantityOf(charge: Charge, ticks: number): string[] {
 const seconds = ({ ticksPerSecond }: Charge, ticks: number): string => `${number(ticks / ticksPerSecond)} s`
 
 /** In the 730-hour reading an hourly rate is charged for the month's hours as if they were 730. */
-function printedMonth({ ticksPerSecond, ticksPerPeriod }: Charge): string {
-  return ticksPerSecond === 1 ? '' : ` × 730 h ÷ ${number(ticksPerPeriod / 3_600 / 3_600)} h`
+function printedMonth({ ticksPerSecond, ticksPerPeriod, rate }: Charge): string {
+  const period = rate.per === 'second' ? 1 : 3_600
+  return ticksPerSecond === 1 ? '' : ` × 730 h ÷ ${number(ticksPerPeriod / period / 3_600)} h`
 }
 
 function shareOfMonth({ ticksPerPeriod, ticksPerSecond }: Charge, ticks: number, months: number): string {

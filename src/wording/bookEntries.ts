@@ -113,6 +113,7 @@ const licenceEntries = ({ licences }: PriceBook): BookEntry[] =>
       ]
 
 const RATE_PER = {
+  perSecond: 'second',
   perHour: 'hour',
   perMonth: 'month',
   perVcpuHour: 'vCPU and hour',

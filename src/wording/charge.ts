@@ -84,7 +84,7 @@ const fine = (value: number): string => groupDigits(String(Math.round(value * 10
 
 /** What is charged of the rate: itself, or its share in a band, with what it is a share of. */
 function rateText({ rate, band }: Charge): string {
-  const per = rate.per === 'month' ? ' a month' : ''
+  const per = rate.per === 'month' ? ' a month' : rate.per === 'second' ? ' a second' : ''
   if (!band?.share || band.share.text === '1') return `${rate.text}${per}`
   const charged = trimDecimal(toDecimal(multiply(rate.value, band.share.value), MOST_DECIMALS))
   return `${charged}${per} (${count(Number(band.share.text) * 100)} % of ${rate.text})`
@@ -103,8 +103,15 @@ function monthText({ pieces, ticksPerPeriod, ticksPerSecond }: Charge): string {
   return `${hours(pieces.ticks)} of ${hours(ticksPerPeriod)} h`
 }
 
-const timeText = (charge: Charge): string =>
-  charge.rate.per === 'month' ? monthText(charge) : hoursText(charge)
+/** Seconds against a rate a second. */
+function secondsText({ pieces, ticksPerPeriod, ticksPerSecond }: Charge): string {
+  return `${fine(pieces.ticks / ticksPerPeriod)} s${ticksPerSecond === 1 ? '' : ' of 730 h'}`
+}
+
+const timeText = (charge: Charge): string => {
+  if (charge.rate.per === 'month') return monthText(charge)
+  return charge.rate.per === 'second' ? secondsText(charge) : hoursText(charge)
+}
 
 /** How much of it, in a few words: what is multiplied, and at which rate. */
 export function chargeDetail(charge: Charge): string {

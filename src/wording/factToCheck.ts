@@ -7,6 +7,10 @@ const number = (value: number): string => groupDigits(String(value))
 export function factToCheckText(fact: FactToCheck): string {
   const { of } = fact
   switch (fact.code) {
+    case 'disk-price':
+      return 'what disks cost: nothing is charged for them here'
+    case 'system-price':
+      return 'whether the system costs something: nothing is charged for it here'
     case 'jurisdiction':
       return `whose law ${of} stands under: the data may be in ${fact.allowed.join(', ')} only`
     case 'distance':

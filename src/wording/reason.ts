@@ -32,6 +32,10 @@ function reasonText(reason: FitReason): string {
       return reason.limit === 'size'
         ? `the size allows ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
         : `the disks give ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
+    case 'not-for-account':
+      return `${reason.provider} does not sell ${reason.size} to your account`
+    case 'over-account':
+      return `${number(reason.has)} vCPU, your account at ${reason.provider} may have ${number(reason.most)} there`
     case 'not-sold-here':
       return reason.soldIn.length === 0
         ? `${reason.size} is not sold in this region`

@@ -1,3 +1,4 @@
+import type { AccountFacts, Quotas } from './account.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { PowerState } from '../off/powerState.ts'
 
@@ -8,7 +9,12 @@ type Architecture = 'x86-64' | 'arm64'
 
 /** One provider's catalogue, prices and billing rules, in one currency. docs/formats/price-book.md describes the file. */
 export interface PriceBook {
-  readonly provider: { readonly id: string; readonly name: string }
+  readonly provider: {
+    readonly id: string
+    readonly name: string
+    /** Made up to try things out: nobody sells at these prices. */
+    readonly invented?: boolean
+  }
   readonly edition: string
   readonly currency: string
   readonly valid: { readonly from: string; readonly until?: string }
@@ -29,6 +35,17 @@ export interface PriceBook {
   /** Sizes of earlier editions that are no longer sold, and the size that took the place of each. */
   readonly replacedSizes?: { readonly [withdrawnSizeId: string]: string }
   readonly prices: { readonly [regionId: string]: RegionPrices }
+  /** What stands in the book and nobody has confirmed. */
+  readonly assumed?: readonly Assumption[]
+  /** What the person's account may have of it; no part of the file. */
+  readonly account?: AccountFacts
+}
+
+export interface Assumption {
+  /** A billing answer, or another thing that a list did not say: `when-off`. */
+  readonly about: string
+  /** Where it comes from: `manner/gives-back`. */
+  readonly from: string
 }
 
 export interface BillingRules {
@@ -223,14 +240,6 @@ export interface FreeAllowance {
   readonly until: string
 }
 
-export interface Quotas {
-  readonly vcpu?: number
-  readonly vcpuByRegion?: { readonly [regionId: string]: number }
-  readonly vcpuByFamily?: { readonly [familyId: string]: number }
-  readonly machines?: number
-  readonly fixedAddresses?: number
-}
-
 export interface RegionPrices {
   readonly sizes: { readonly [sizeId: string]: SizePrice }
   readonly disks: { readonly [kindId: string]: DiskPrice }
@@ -263,6 +272,7 @@ export interface TermsPrice extends SizeRateTexts {
 
 /** The rates that make up a size's price; they add up. */
 export interface SizeRateTexts {
+  readonly perSecond?: DecimalText
   readonly perHour?: DecimalText
   readonly perMonth?: DecimalText
   readonly perVcpuHour?: DecimalText

@@ -21,6 +21,7 @@ export interface SizeRates {
 }
 
 const FIELDS = [
+  ['perSecond', 'machine', 'second'],
   ['perHour', 'machine', 'hour'],
   ['perMonth', 'machine', 'month'],
   ['perVcpuHour', 'vcpu', 'hour'],
@@ -76,11 +77,14 @@ export function unitsOf(
   }
 }
 
+/** An hour as ticks out of those that a rate is for. */
+const AN_HOUR = { second: [3_600, 1], hour: [1, 1], month: [1, 730] } as const
+
 /** One hour at the size's rates, a month taken as 730 hours: for putting sizes in order, never for a figure. */
 export const roughHour = ({ parts }: SizeRates, size: Size): Exact =>
   parts.reduce((total, { base, rate }) => {
-    const hours = rate.per === 'month' ? 730 : 1
-    return add(total, amountAt(rate, unitsExact(unitsOf(base, size)), 1, hours))
+    const [ticks, period] = AN_HOUR[rate.per === 'month' || rate.per === 'second' ? rate.per : 'hour']
+    return add(total, amountAt(rate, unitsExact(unitsOf(base, size)), ticks, period))
   }, ZERO)
 
 /** Sizes of a region that have a price on these terms, the cheapest hour first. */

@@ -14,17 +14,26 @@ export type FactToCheck =
   | { readonly code: 'most-disks'; readonly of: string; readonly has: number }
   | { readonly code: 'disk-kinds'; readonly of: string; readonly kinds: readonly string[] }
   | { readonly code: 'size-hibernation' | 'image-hibernation' | 'image-room'; readonly of: string }
+  /** What a disk of the kind costs, or the system: nobody has said, and nothing is charged. */
+  | { readonly code: 'disk-price' | 'system-price'; readonly of: string }
   | { readonly code: 'jurisdiction'; readonly of: string; readonly allowed: readonly string[] }
   | { readonly code: 'distance'; readonly of: string; readonly from: string; readonly most: number }
 
 /** In the order in which a machine is decided. O(disks + places). */
 export function factsToCheck(resolved: ResolvedMachine): readonly FactToCheck[] {
   return [
+    ...unknownPrices(resolved),
     ...unknownOfPlace(resolved),
     ...unknownOfSize(resolved),
     ...unknownOfDisks(resolved),
     ...unknownWhenOff(resolved),
   ]
+}
+
+function* unknownPrices({ index: { book }, systemKind, image }: ResolvedMachine) {
+  const assumed = new Set(book.assumed?.map(({ about }) => about))
+  if (assumed.has('disk-price')) yield { code: 'disk-price', of: systemKind.name } satisfies FactToCheck
+  if (assumed.has('system-price')) yield { code: 'system-price', of: image.name } satisfies FactToCheck
 }
 
 function* unknownOfPlace({ region: { region }, machine: { needs, provider }, users }: ResolvedMachine) {

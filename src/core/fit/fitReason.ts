@@ -24,6 +24,9 @@ export type FitReason =
       readonly needs: number
       readonly limit: 'size' | 'disk'
     }
+  | { readonly code: 'not-for-account'; readonly size: string; readonly provider: string }
+  /** By itself it has more vCPU than the account may have. */
+  | { readonly code: 'over-account'; readonly has: number; readonly most: number; readonly provider: string }
   | {
       readonly code: 'not-sold-here'
       readonly size: string

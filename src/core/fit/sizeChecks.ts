@@ -1,4 +1,5 @@
 import { leastOf } from '../catalogue/notKnown.ts'
+import { ownValue } from '../ownValue.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import { zonesSelling } from '../catalogue/bookIndex.ts'
 import type { SizeChoice } from '../catalogue/priceBook.ts'
@@ -102,6 +103,27 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
 
 /** Where a size is sold, and on which terms. */
 export const SALE_CHECKS: readonly FitCheck[] = [
+  {
+    concerns: ['size', 'place'],
+    find: ({ size, index: { book } }) => {
+      const { families, sizes } = book.account ?? {}
+      if (!families && !sizes) return undefined
+      return families?.includes(size.family) || sizes?.includes(size.id)
+        ? undefined
+        : { code: 'not-for-account', size: size.name, provider: book.provider.name }
+    },
+  },
+  {
+    concerns: ['size', 'vcpu', 'place'],
+    find: ({ size, machine: { region }, index: { book } }) => {
+      const { vcpu, vcpuByRegion = {}, vcpuByFamily = {} } = book.account?.quotas ?? {}
+      const limits = [vcpu, ownValue(vcpuByRegion, region), ownValue(vcpuByFamily, size.family)]
+      const most = Math.min(...limits.map((limit) => limit ?? Infinity))
+      return size.vcpu <= most
+        ? undefined
+        : { code: 'over-account', has: size.vcpu, most, provider: book.provider.name }
+    },
+  },
   {
     concerns: ['size', 'place'],
     find: (resolved) => {

@@ -3,6 +3,7 @@ import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { OffPlan } from '../off/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { Commands } from './switchActions.ts'
+import type { AccountFacts } from '../catalogue/account.ts'
 import type { Access } from './access.ts'
 import type { PlateId } from './decision.ts'
 import type { LifeDates } from './life.ts'
@@ -17,6 +18,8 @@ export interface Plan {
   /** The month that opens first. */
   readonly month: YearMonth
   readonly weeks: readonly WeekPlan[]
+  /** Whom it considers, beside the providers on which its machines stand; everyone with a book where it does not say. */
+  readonly providers?: readonly ConsideredProvider[]
   /** Names are unique. */
   readonly machines: readonly Machine[]
   /** What totals are shown in (ISO 4217); the currency of the first machine's price book when absent. */
@@ -32,6 +35,12 @@ export interface Plan {
   /** What a month may cost, in the plan's currency, before tax: decimal text. */
   readonly budget?: string
   readonly credit?: Credit
+}
+
+/** A provider that a plan looks at, and what the person's account may do there. */
+export interface ConsideredProvider {
+  readonly id: string
+  readonly account?: AccountFacts
 }
 
 /** Money that was given to be spent by a date, in the plan's currency. */
@@ -170,3 +179,4 @@ export const MOST_MACHINES = 5_000
 export const MOST_WEEKS = 500
 export const MOST_DATA_DISKS = 64
 export const MOST_EXCHANGE_RATES = 500
+export const MOST_PROVIDERS = 100

@@ -72,6 +72,11 @@ describe('each way of charging, reckoned by hand', () => {
       ['Machine time: 1.15'],
     ],
     [
+      'a rate by the second: 828,000 s × 0.0000574',
+      { size: 'by-second' },
+      ['Machine time: 47.5272', 'System disk: 9.86'],
+    ],
+    [
       'a licence for its least 4 vCPU: 230 × 4 × 0.023',
       { image: 'sealed', size: 'small' },
       ['Machine time: 23.782', 'Seal: 21.16', 'System disk: 9.86'],

@@ -5,7 +5,7 @@ import { keptFor } from '../keptFor.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
-import { lengthOf } from '../quantity/units.ts'
+import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
 import { accept, type Outcome } from '../outcome.ts'
 import {
   missingPrice,
@@ -127,10 +127,11 @@ const bandsOf = keptFor(({ billing: { longRunRebate = [] } }: PriceBook): readon
 
 function tariffOf({ base, rate }: SizeRatePart, size: HardwareReads, month: BillingMonth): Tariff {
   const { ticksPerHour, ticksPerSecond } = hourClock(month)
+  const inHours = rate.per === 'second' ? ticksPerHour / SECONDS_PER_HOUR : ticksPerHour
   return {
     rate,
     units: unitsExact(unitsOf(base, size)),
-    ticksPerPeriod: rate.per === 'month' ? lengthOf(month) * ticksPerSecond : ticksPerHour,
+    ticksPerPeriod: rate.per === 'month' ? lengthOf(month) * ticksPerSecond : inHours,
     ticksPerSecond,
   }
 }

@@ -4,6 +4,7 @@ import { bookFor, type BookIssue } from '../catalogue/bookFor.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
+import { consideredBooks } from '../machine/consideredBooks.ts'
 import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
@@ -40,7 +41,7 @@ export interface PricedProvider {
 }
 
 export interface PlanPricingInputs {
-  readonly plan: Pick<Plan, 'machines' | 'weeks' | 'places' | 'exchangeRates'>
+  readonly plan: Pick<Plan, 'machines' | 'weeks' | 'places' | 'exchangeRates' | 'providers'>
   readonly books: readonly PriceBook[]
   readonly month: YearMonth
   readonly reading: MonthReading
@@ -56,7 +57,11 @@ export class PlanPricing {
   private readonly months = new Map<string, BillingMonth>()
   private readonly results = new Map<Machine, MachineResult>()
 
-  constructor(private readonly inputs: PlanPricingInputs) {}
+  private readonly books: readonly PriceBook[]
+
+  constructor(private readonly inputs: PlanPricingInputs) {
+    this.books = consideredBooks(inputs.plan, inputs.books)
+  }
 
   /** Each machine is priced once, however often it is asked for. */
   of(machine: Machine): MachineResult {
@@ -79,7 +84,8 @@ export class PlanPricing {
 
   /** The other providers with a book for the month, in the order of their books; currencies are set against `own`. */
   elsewhere({ book: own }: BookIndex): PricedProvider[] {
-    const { books, month, plan } = this.inputs
+    const { books } = this
+    const { month, plan } = this.inputs
     const others = new Set(books.map(({ provider }) => provider.id))
     others.delete(own.provider.id)
     return [...others].flatMap((provider) => {
@@ -92,10 +98,10 @@ export class PlanPricing {
   }
 
   private resolve(machine: Machine): Outcome<ResolvedMachine, MachineIssue> {
-    const { plan, books, month } = this.inputs
+    const { plan, month } = this.inputs
     const { provider } = machine
     let index = this.indexes.get(provider)
-    if (!index) this.indexes.set(provider, (index = bookFor(provider, books, month)))
+    if (!index) this.indexes.set(provider, (index = bookFor(provider, this.books, month)))
     return index.ok ? resolveMachine(machine, plan, index.value) : index
   }
 

@@ -1,21 +1,25 @@
 import type { Exact } from './exact.ts'
 
-/** Most digits after the point that a price may have in a file. */
+/** Most digits after the point of an amount that is written, and of most that are read. */
 export const MOST_DECIMALS = 12
+/** Lists that were divided give prices of more; they are read with all of them. */
+const LONGEST = 18
 
 const SCALE = 10n ** BigInt(MOST_DECIMALS)
-const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/
+const LONG_SCALE = 10n ** BigInt(LONGEST)
+const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,18}))?$/
 
 /**
  * Reads a plain decimal such as `0.2067`: no exponent, no sign but minus, no grouping. Undefined when it is not one.
- * All results share the denominator 10^12, so that sums of prices stay cheap.
+ * Results share the denominator 10^12, so that sums of prices stay cheap, but for those with more than 12 decimals.
  */
 export function parseDecimal(text: string): Exact | undefined {
   const match = DECIMAL.exec(text)
   if (!match) return undefined
   const [, minus, whole, fraction = ''] = match
-  const n = BigInt(whole + fraction.padEnd(MOST_DECIMALS, '0'))
-  return { n: minus ? -n : n, d: SCALE }
+  const isLong = fraction.length > MOST_DECIMALS
+  const n = BigInt(whole + fraction.padEnd(isLong ? LONGEST : MOST_DECIMALS, '0'))
+  return { n: minus ? -n : n, d: isLong ? LONG_SCALE : SCALE }
 }
 
 /**

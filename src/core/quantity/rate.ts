@@ -3,7 +3,7 @@ import type { Exact } from './exact.ts'
 import { SECONDS_PER_HOUR } from './units.ts'
 
 /** What a rate is charged for once: true time, a share of the month or of a whole term, or a thing that is counted. */
-export type RatePer = 'hour' | 'month' | 'term' | 'GiB' | '10,000 operations'
+export type RatePer = 'second' | 'hour' | 'month' | 'term' | 'GiB' | '10,000 operations'
 
 /** A price as its price book states it. */
 export interface Rate {

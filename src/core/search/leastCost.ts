@@ -33,7 +33,8 @@ export function leastCost(
   let cost = 0
   for (const { base, rate } of rates.parts) {
     const each = toNumber(rate.value) * unitsOf(base, size)
-    cost += rate.per === 'month' ? (each * hours) / monthLength : each * hours
+    cost +=
+      rate.per === 'month' ? (each * hours) / monthLength : each * hours * (rate.per === 'second' ? 3_600 : 1)
   }
   if (terms.kind === 'on-demand') cost *= deepestShare(book, size)
   if (terms.kind === 'commitment' && rates.upFront) cost += toNumber(rates.upFront.value) / terms.months

@@ -7,7 +7,7 @@ import { POWER_STATES } from '../off/powerState.ts'
 import { gib } from '../quantity/units.ts'
 import { EVERY_DAY, weekOf } from './weeks.ts'
 
-const RATE_FIELDS = ['perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
+const RATE_FIELDS = ['perSecond', 'perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
 
 /** What a region of a book sells: every size with the terms on which it does. */
 function offersOf(book: PriceBook, region: string): { readonly size: Size; readonly terms: string }[] {
@@ -148,7 +148,26 @@ export const anyWeek = (id: string) =>
       id,
     }))
 
-/** The book with some of its rules changed: minimum and increment, pools, caps. */
+/** Every third size has a rate by the second beside what it has. */
+const pricesBySecond = (book: PriceBook, perSecond: string): PriceBook['prices'] =>
+  Object.fromEntries(
+    Object.entries(book.prices).map(([region, prices]) => [
+      region,
+      {
+        ...prices,
+        sizes: Object.fromEntries(
+          Object.entries(prices.sizes).map(([id, price], i) => [
+            id,
+            i % 3 === 0 && RATE_FIELDS.some((field) => price[field] !== undefined)
+              ? { ...price, perSecond }
+              : price,
+          ]),
+        ),
+      },
+    ]),
+  )
+
+/** The book with some of its rules changed: minimum and increment, pools, caps, rates by the second. */
 export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
   fc
     .record({
@@ -160,30 +179,36 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
       capHours: fc.integer({ min: 1, max: 700 }),
       firstBand: fc.constantFrom('0.1', '0.333', '0.49'),
       least: fc.constantFrom(undefined, '7.5', '60'),
+      perSecond: fc.constantFrom(undefined, '0.0000123456789012'),
     })
-    .map(({ least, minimumSeconds, incrementSeconds, hours, room, until, capHours, firstBand }) => ({
-      ...book,
-      billing: {
-        ...book.billing,
-        minimumSeconds,
-        incrementSeconds,
-        ...(least !== undefined && { minimumPerMachineMonth: least }),
-        ...(book.billing.longRunRebate && {
-          longRunRebate: book.billing.longRunRebate.map((band, i) =>
-            i === 0 && Number(firstBand) < Number(book.billing.longRunRebate![1]!.upToShare)
-              ? { ...band, upToShare: firstBand }
-              : band,
-          ),
+    .map(
+      ({ perSecond, least, minimumSeconds, incrementSeconds, hours, room, until, capHours, firstBand }) => ({
+        ...book,
+        ...(perSecond !== undefined && { prices: pricesBySecond(book, perSecond) }),
+        billing: {
+          ...book.billing,
+          minimumSeconds,
+          incrementSeconds,
+          ...(least !== undefined && { minimumPerMachineMonth: least }),
+          ...(book.billing.longRunRebate && {
+            longRunRebate: book.billing.longRunRebate.map((band, i) =>
+              i === 0 && Number(firstBand) < Number(book.billing.longRunRebate![1]!.upToShare)
+                ? { ...band, upToShare: firstBand }
+                : band,
+            ),
+          }),
+        },
+        terms: book.terms.map((terms) =>
+          terms.kind === 'flat' && terms.capHours !== undefined ? { ...terms, capHours } : terms,
+        ),
+        ...(book.freeAllowances && {
+          freeAllowances: book.freeAllowances.map((allowance) => ({
+            ...allowance,
+            until,
+            ...(allowance.hoursPerMonth === undefined
+              ? { gibPerMonth: gib(room) }
+              : { hoursPerMonth: hours }),
+          })),
         }),
-      },
-      terms: book.terms.map((terms) =>
-        terms.kind === 'flat' && terms.capHours !== undefined ? { ...terms, capHours } : terms,
-      ),
-      ...(book.freeAllowances && {
-        freeAllowances: book.freeAllowances.map((allowance) => ({
-          ...allowance,
-          until,
-          ...(allowance.hoursPerMonth === undefined ? { gibPerMonth: gib(room) } : { hoursPerMonth: hours }),
-        })),
       }),
-    }))
+    )

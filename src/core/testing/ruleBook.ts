@@ -25,6 +25,7 @@ export const RULE_BOOK: PriceBook = {
     ...SMALL_BOOK.sizes,
     { ...small, id: 'tenth', name: 'Tenth' },
     { ...small, id: 'free', name: 'Free' },
+    { ...small, id: 'by-second', name: 'By second' },
     { ...small, id: 'cores', name: 'Cores', cores: 2, vcpu: 4 },
     {
       ...small,
@@ -86,6 +87,7 @@ export const RULE_BOOK: PriceBook = {
         },
         tenth: { perHour: '0.1' },
         free: { perHour: '0.02' },
+        'by-second': { perSecond: '0.0000574' },
         cores: { perCoreHour: '0.018', perGiBHour: '0.0016' },
         choice: { perVcpuHour: '0.0275', perGiBHour: '0.0037' },
         flat: { terms: { flat: { perHour: '0.0132' }, monthly: { perMonth: '3.72' } } },

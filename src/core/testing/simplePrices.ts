@@ -40,6 +40,7 @@ function computePrice(clocks: Clocks, inputs: SimpleInputs): Fraction {
     terms.kind === 'on-demand' ? { ...price } : { ...price.terms![terms.id] }
   const rate = (field: string): Fraction => new Fraction((offer[field] as string | undefined) ?? '0')
   const perHour = rate('perHour')
+    .add(rate('perSecond').mul(3_600))
     .add(rate('perVcpuHour').mul(size.vcpu))
     .add(rate('perCoreHour').mul(size.cores ?? size.vcpu))
     .add(rate('perGiBHour').mul(size.memoryGiB))

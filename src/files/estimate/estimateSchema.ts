@@ -37,7 +37,7 @@ export const line = objectOf<LineReport>({
   meter: need(Joi.valid(...METERS)),
   subject: need(subject),
   rate: need(text),
-  per: need(Joi.valid('hour', 'month', 'term', 'GiB', '10,000 operations')),
+  per: need(Joi.valid('second', 'hour', 'month', 'term', 'GiB', '10,000 operations')),
   rateAt: need(text).description('JSON Pointer (RFC 6901) of the rate in the provider’s price book.'),
   units: need(amount).description('vCPU of a licence, GiB of a disk sold by the GiB or of traffic; else 1.'),
   quantity: need(amount).description('How many of what the rate is per: hours, months, or times.'),

@@ -2,6 +2,7 @@ import { formatDate, parseDate, type Weekday } from '../../core/calendar/civil.t
 import { sortExceptions, type WeekException } from '../../core/calendar/weekException.ts'
 import type { WeekPlan, WeekWindow } from '../../core/calendar/weekPlan.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import { providersUsed } from '../../core/machine/consideredBooks.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import { formatClockTime, parseClockTime } from '../reading/clockTime.ts'
 import { DAY_KEYS, type ExceptionFile, type WeekFile } from './weekFile.ts'
@@ -28,6 +29,8 @@ export const planToFile = (plan: Plan): PlanFile => ({
 /** Of a file that has passed its checks. */
 export const toPlan = ({ format: _, month, weeks, ...rest }: PlanFile): Plan => ({
   ...rest,
+  // Files of before providers were named consider those that they used.
+  providers: rest.providers ?? providersUsed(rest).map((id) => ({ id })),
   month: month as YearMonth,
   weeks: weeks.map(toWeek),
 })

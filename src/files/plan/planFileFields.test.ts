@@ -26,9 +26,14 @@ describe('what a machine may have beyond the first', () => {
           currency: 'EUR',
           exchangeRates: [{ from: 'USD', to: 'EUR', rate: '0.9184', date: '2027-02-26' }],
           taxPercent: '7.5',
+          providers: [
+            { id: 'fennmark', account: { families: ['wren'], quotas: { vcpu: 8 } } },
+            { id: 'tidewright', account: { used: [{ allowance: 'start', hoursPerMonth: 120 }] } },
+          ],
         }
         const read = readPlan(writePlan(plan))
         expect(read.ok && read.value.machines).toEqual(machines)
+        expect(read.ok && read.value.providers).toEqual(plan.providers)
         expect(read.ok && writePlan(read.value)).toBe(writePlan(plan))
       }),
       { seed: 31, numRuns: 100 },

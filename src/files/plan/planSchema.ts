@@ -4,6 +4,7 @@ import {
   MOST_DATA_DISKS,
   MOST_EXCHANGE_RATES,
   MOST_MACHINES,
+  MOST_PROVIDERS,
   MOST_TAGS,
   MOST_WEEKS,
   SNAPSHOT_EVERY,
@@ -27,6 +28,7 @@ import { POWER_STATES } from '../../core/off/powerState.ts'
 import type { Commands } from '../../core/machine/switchActions.ts'
 import { access } from './accessSchema.ts'
 import type { PlanFile } from './planDocument.ts'
+import { consideredProvider } from './accountSchema.ts'
 import { setup } from './setupSchema.ts'
 import { credit } from './creditSchema.ts'
 import { weekSchema } from './weekSchema.ts'
@@ -194,6 +196,11 @@ export const planSchema = objectOf<PlanFile>({
   month: need(month).description('The month that opens first.'),
   currency,
   weeks: need(idListOf(weekSchema, MOST_WEEKS)),
+  providers: listOf(consideredProvider, MOST_PROVIDERS)
+    .unique('id', { ignoreUndefined: true })
+    .description(
+      'Whose price books the plan considers, beside those on which its machines stand; absent, these alone.',
+    ),
   machines: need(listOf(machine, MOST_MACHINES).unique('name', { ignoreUndefined: true })),
   budget: price.description('What a month may cost, in the plan’s currency, before tax.'),
   commands: objectOf<Commands>({

@@ -22,7 +22,7 @@ export function* missingPrices(book: PriceBook): Iterable<FileIssue> {
   }
 }
 
-const RATES = ['perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
+const RATES = ['perSecond', 'perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
 
 const hasRate = (texts: SizeRateTexts): boolean => RATES.some((field) => texts[field] !== undefined)
 

@@ -140,7 +140,7 @@ describe('rules that do not hold together', () => {
       'a size without a price anywhere',
       (b) => (b.sizes as never as unknown[]).push({ ...b.sizes![0], id: 'lonely', name: 'Lonely' }),
       'missing-price',
-      '/sizes/10',
+      '/sizes/11',
     ],
     [
       'a size that is listed and has no price on any terms',

@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import type {
+  Assumption,
   DiskKind,
   Family,
   FreeAllowance,
@@ -8,7 +9,6 @@ import type {
   Licence,
   PerformanceRule,
   PriceBook,
-  Quotas,
   Region,
   Size,
   SizeChoice,
@@ -35,12 +35,11 @@ import {
 } from '../reading/rules.ts'
 import { billing, states } from './billingSchema.ts'
 import { MOST_KINDS, MOST_REGIONS, MOST_SIZES } from './bookLimits.ts'
+import { quotas } from './quotasSchema.ts'
 import { regionPrices } from './regionPricesSchema.ts'
 
 export const PRICE_BOOK_KIND = 'notchgauge/price-book'
 export const PRICE_BOOK_VERSION = 1
-
-const quota = count(100_000)
 
 const country = Joi.string()
   .pattern(/^[A-Z]{2}$/)
@@ -166,6 +165,12 @@ export const image = objectOf<Image>({
   usedGiB: room,
 })
 
+/** What is assumed, or why. */
+const assumptionKey = Joi.string()
+  .pattern(/^[a-z0-9-]+(\/[a-z0-9-]+)*$/)
+  .max(100)
+  .messages({ 'string.pattern.base': 'an assumption such as "when-off" or "manner/gives-back"' })
+
 type TermsOf<Kind extends Terms['kind']> = Extract<Terms, { readonly kind: Kind }>
 
 const named = { id: need(id), name: need(label(60)) }
@@ -190,14 +195,20 @@ export const terms = objectBy<Terms>('kind', {
 })
 
 /** A price book as it stands in its file. */
-interface PriceBookFile extends PriceBook {
+interface PriceBookFile extends Omit<PriceBook, 'account'> {
   readonly format: string
 }
 
 /** The shape of a price book file. References between its parts are checked by checkPriceBook. */
 export const priceBookSchema = objectOf<PriceBookFile>({
   format: need(Joi.string()),
-  provider: need(objectOf<PriceBook['provider']>({ id: need(id), name: need(label(60)) })),
+  provider: need(
+    objectOf<PriceBook['provider']>({
+      id: need(id),
+      name: need(label(60)),
+      invented: Joi.boolean().description('Made up to try things out: nobody sells at these prices.'),
+    }),
+  ),
   edition: need(label(40)),
   currency: need(currency),
   valid: need(objectOf<PriceBook['valid']>({ from: need(date), until: date })),
@@ -216,6 +227,15 @@ export const priceBookSchema = objectOf<PriceBookFile>({
   licences: need(idListOf(licence, 200)),
   images: need(idListOf(image, 500).min(1)),
   prices: need(byKey(id, regionPrices, MOST_REGIONS)).description('By region id; every region has an entry.'),
+  assumed: listOf(
+    objectOf<Assumption>({
+      about: need(assumptionKey),
+      from: need(assumptionKey),
+    }),
+    200,
+  )
+    .unique('about', { ignoreUndefined: true })
+    .description('What stands in the book and nobody has confirmed, and where it comes from.'),
   freeAllowances: idListOf(
     objectOf<FreeAllowance>({
       id: need(id),
@@ -228,13 +248,7 @@ export const priceBookSchema = objectOf<PriceBookFile>({
     }),
     50,
   ).description('Pools shared by all machines of the account, used in time order until a date.'),
-  quotas: objectOf<Quotas>({
-    vcpu: quota,
-    machines: quota,
-    fixedAddresses: quota,
-    vcpuByFamily: byKey(id, quota, 500),
-    vcpuByRegion: byKey(id, quota, MOST_REGIONS),
-  }),
+  quotas,
   replacedSizes: byKey(id, id, MOST_SIZES).description(
     'Sizes that are no longer sold, and what took the place of each.',
   ),

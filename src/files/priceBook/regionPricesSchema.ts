@@ -26,6 +26,7 @@ const sizeRates = {
   perGiBHour: price,
   perHour: price,
   perMonth: price,
+  perSecond: price,
   perVcpuHour: price,
 }
 

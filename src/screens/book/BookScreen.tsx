@@ -18,8 +18,7 @@ const editionId = ({ provider, edition }: PriceBook): string => `${provider.id} 
 
 /** A price book as a person reads it; a rate that was asked for is set off. */
 export function BookScreen() {
-  const { state, address, book: ownBook, mend } = useWorkbench()
-  const { books } = state
+  const { keptBooks: books, address, book: ownBook, mend } = useWorkbench()
   const asked = address.book
   const book = asked
     ? books.find(({ provider, edition }) => provider.id === asked.provider && edition === asked.edition)

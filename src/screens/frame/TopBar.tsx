@@ -27,10 +27,10 @@ const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark
 /** The plan as a whole: its name, month and totals, undo, and the way in and out. */
 export function TopBar() {
   const chooseFile = useChooseFile()
-  const { session, state, month, go } = useWorkbench()
+  const { session, state, keptBooks: books, month, go } = useWorkbench()
   const [theme, setTheme] = useTheme()
   const { open } = usePlanDialogs()
-  const { plan, books, undoLabel, redoLabel } = state
+  const { plan, undoLabel, redoLabel } = state
   return (
     <Bar>
       <Mark />

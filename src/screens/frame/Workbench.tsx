@@ -3,6 +3,7 @@
 import { memo, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
+import { consideredBooks } from '../../core/machine/consideredBooks.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { planCurrency } from '../../core/meter/planTotals.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
@@ -123,9 +124,11 @@ function Following({ value }: { readonly value: WorkbenchValue }) {
   return <span hidden data-testid="following" data-behind={live !== value && !live.state.isPreview} />
 }
 
-function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValue {
+function useWorkbenchValue(session: Session, kept: SessionState): WorkbenchValue {
   const { address, go, mend } = useAddress()
-  const { plan, books } = state
+  const { plan, books: keptBooks } = kept
+  const books = consideredBooks(plan, keptBooks)
+  const state = useMemo(() => ({ ...kept, books }), [kept, books])
   const { machines } = plan
   const { reading } = address
   const month = address.month ?? plan.month
@@ -143,8 +146,8 @@ function useWorkbenchValue(session: Session, state: SessionState): WorkbenchValu
     [provider, books, month],
   )
   return useMemo(
-    () => ({ session, state, address, go, mend, month, machine, book, result, pricing }),
-    [session, state, address, go, mend, month, machine, book, result, pricing],
+    () => ({ session, state, keptBooks, address, go, mend, month, machine, book, result, pricing }),
+    [session, state, keptBooks, address, go, mend, month, machine, book, result, pricing],
   )
 }
 

@@ -24,8 +24,8 @@ interface ComparePlansProps {
 
 /** Two plans of one month, line by line: only what is not the same. */
 export function ComparePlans({ before, beforeName, onBack, onClose }: ComparePlansProps) {
-  const { state, month, address } = useWorkbench()
-  const { plan, books } = state
+  const { state, keptBooks: books, month, address } = useWorkbench()
+  const { plan } = state
   const { reading } = address
   const comparison = useMemo(() => {
     const reportOf = (each: Plan): EstimateReport => {

@@ -22,7 +22,10 @@ export interface PlanSummaries {
 /** What every part of the screen reads: the plan, where the person is in it, and the open machine's month. */
 export interface WorkbenchValue {
   readonly session: Session
+  /** Its books are those of the providers that the plan considers. */
   readonly state: SessionState
+  /** All that are kept in this browser, as they stand in their files. */
+  readonly keptBooks: readonly PriceBook[]
   readonly address: Address
   readonly go: (part: Partial<Address>) => void
   /** Changes the address where it stands, without a step for the back button. */

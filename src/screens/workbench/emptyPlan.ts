@@ -23,6 +23,7 @@ export const officeWeek = (id: string, name: string): WeekPlan => ({
 export const emptyPlan = (month: YearMonth): Plan => ({
   name: 'New plan',
   month,
+  providers: [],
   weeks: [officeWeek('office-days', 'Office days')],
   machines: [],
 })
