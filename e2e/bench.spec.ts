@@ -14,7 +14,7 @@ test('a new user brings forty machines in, and hands them off', async ({ page })
   test.slow()
   const bench = new Workbench(page)
   await bench.open('/')
-  await page.getByRole('button', { name: 'Start an empty plan' }).click()
+  await bench.startOnInvented()
   await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
 
   // In: the separator is recognised, and can be corrected; sizes that nobody sells are matched.

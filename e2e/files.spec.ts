@@ -66,7 +66,7 @@ test('an exported plan that is imported again is the same plan, in one step that
   const bench = new Workbench(page)
   await bench.open('/?machine=depot-kiosk')
   await bench.choosePlanMenu('Start an empty plan')
-  await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Whose prices?' })).toBeVisible()
   await pick(page, 'demo.json', DEMO)
   await expect(page.getByText('is open. Undo brings the plan before it back.')).toBeVisible()
   await bench.priced()
@@ -74,7 +74,7 @@ test('an exported plan that is imported again is the same plan, in one step that
   await exported(bench, 'Export the plan', path)
   expect(readFileSync(path, 'utf8')).toBe(DEMO)
   await bench.undo.click()
-  await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Whose prices?' })).toBeVisible()
 })
 
 test('a file dropped on the page is imported', async ({ page }) => {

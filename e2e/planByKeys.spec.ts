@@ -44,6 +44,8 @@ test('a plan is brought in, changed, paid for and handed off with the keyboard o
   const planned = async () => cents((await bench.planTotal()).split('planned')[0]!)
 
   await enter(button('Start an empty plan'))
+  await enter(button('Take the invented books'))
+  await enter(page.getByRole('link', { name: 'Bench' }))
   const choosing = page.waitForEvent('filechooser')
   await enter(button('Import a plan or an inventory'))
   const table = { name: 'bays.csv', mimeType: 'text/csv', buffer: Buffer.from(INVENTORY) }

@@ -18,6 +18,14 @@ export class Workbench {
     await this.priced()
   }
 
+  /** From the demo to an empty plan on the invented books, at its bench. */
+  async startOnInvented(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Start an empty plan' }).click()
+    await this.page.getByRole('button', { name: 'Take the invented books' }).click()
+    await expect(this.page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
+    await this.page.getByRole('link', { name: 'Bench' }).click()
+  }
+
   async priced(): Promise<void> {
     await expect(this.page.getByTestId('plan-totals')).toHaveAttribute('aria-busy', 'false')
   }

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { PRICE_BOOK_KIND } from '../files/priceBook/priceBookSchema.ts'
+import { PRICE_BOOK_KIND } from '../files/priceBook/priceBookDocument.ts'
 
 const HEAD = 2_000
 

@@ -6,7 +6,7 @@ import { checkPlan } from './plan/checkPlan.ts'
 import type { FileIssue } from './reading/fileIssue.ts'
 import { readPlan } from './plan/planFile.ts'
 import { readPriceBook } from './priceBook/priceBookFile.ts'
-import { PRICE_BOOK_KIND } from './priceBook/priceBookSchema.ts'
+import { PRICE_BOOK_KIND } from './priceBook/priceBookDocument.ts'
 import { limited } from './reading/validate.ts'
 
 export type ReadFile =

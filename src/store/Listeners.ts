@@ -20,7 +20,7 @@ export class Listeners {
     })
   }
 
-  tell(): void {
+  readonly tell = (): void => {
     for (const listener of this.all) listener()
   }
 }

@@ -1,6 +1,7 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
+import { bookToFile } from '../files/priceBook/priceBookDocument.ts'
 import { checkedPlan, planToFile } from '../files/plan/planDocument.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import { compactPatches } from './compactPatches.ts'
@@ -88,7 +89,7 @@ export async function loadBooks(
 /** Answers the revision of the stored books after it; 0 where no plan is stored yet. */
 export const storeBook = (db: NotchgaugeDatabase, book: PriceBook): Promise<number> =>
   changeBooks(db, async () => {
-    await db.editions.put({ provider: book.provider.id, edition: book.edition, file: { ...book } })
+    await db.editions.put({ provider: book.provider.id, edition: book.edition, file: bookToFile(book) })
   })
 
 export const deleteBook = (db: NotchgaugeDatabase, { provider, edition }: PriceBook): Promise<number> =>

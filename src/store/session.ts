@@ -1,5 +1,6 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
+import { BookEdits } from './BookEdits.ts'
 import { BooksInUse } from './BooksInUse.ts'
 import { editLabels, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
 import { lightened, NO_HISTORY, nextStep, stepLabels, type History, type Step } from './history.ts'
@@ -48,6 +49,7 @@ export class Session {
   /** The plans that are not open. */
   readonly shelf: PlanShelf
   readonly books: BooksInUse
+  readonly bookEdits: BookEdits
 
   constructor(
     private readonly db: NotchgaugeDatabase,
@@ -57,12 +59,10 @@ export class Session {
   ) {
     this.shelf = new PlanShelf(db)
     const show = (part: Partial<SessionState>): void => this.show(part)
-    this.books = new BooksInUse(db, { snapshot: this.snapshot, show, checkStored })
-    this.steps = new StepQueue(
-      (kind) => this.readAndStep(kind),
-      show,
-      () => this.settledListeners.tell(),
-    )
+    const { tell } = this.settledListeners
+    this.books = new BooksInUse(db, { snapshot: this.snapshot, show, checkStored }, tell)
+    this.bookEdits = new BookEdits(this.books)
+    this.steps = new StepQueue((kind) => this.readAndStep(kind), show, tell)
   }
 
   readonly subscribe = this.listeners.add
@@ -115,7 +115,7 @@ export class Session {
   }
 
   /** True where nothing waits to be saved. Told apart from the rest, since it changes twice with every edit. */
-  readonly settled = (): boolean => this.pending.length === 0 && this.steps.isEmpty()
+  readonly settled = (): boolean => this.pending.length === 0 && this.steps.isEmpty() && this.books.isStored()
 
   readonly subscribeSettled = this.settledListeners.add
 

@@ -1,6 +1,7 @@
 import type { MachineChange } from '../core/advice/planChange.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { PlanLedger, PlanLedgerInputs } from '../core/ledger/planLedger.ts'
+import type { AssumptionCost } from '../core/manner/assumptionCosts.ts'
 import type { PlanPricingInputs } from '../core/meter/planPricing.ts'
 import type { MachineSummary } from '../core/meter/summarisePlan.ts'
 import type { Outcome } from '../core/outcome.ts'
@@ -18,6 +19,13 @@ import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
 import { WorkerAsker } from './WorkerAsker.ts'
 
 // Everything that is asked of workers. The address of each worker has to stand where it is begun, for the bundler.
+
+/** What the month would be if answers that are assumed were others. */
+export const assumptionAsker = () =>
+  new WorkerAsker<PlanPricingInputs, readonly AssumptionCost[]>({
+    begin: () => new Worker(new URL('./assumption.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'What is assumed could not be priced.',
+  })
 
 export interface CalendarQuestion {
   readonly file: File

@@ -1,3 +1,4 @@
+import { PRICE_BOOK_VERSION } from '../priceBook/priceBookDocument.ts'
 import type Joi from 'joi'
 import * as estimate from '../estimate/estimateSchema.ts'
 import { access } from '../plan/accessSchema.ts'
@@ -54,7 +55,7 @@ export const FORMATS: readonly Format[] = [
   },
   {
     file: 'price-book',
-    version: book.PRICE_BOOK_VERSION,
+    version: PRICE_BOOK_VERSION,
     title: 'Notchgauge price book',
     description: 'One provider’s catalogue, prices and billing rules, in one currency.',
     schema: book.priceBookSchema,

@@ -2,7 +2,8 @@ import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { accept, type Outcome } from '../../core/outcome.ts'
 import { checkPriceBook } from './checkPriceBook.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
-import { PRICE_BOOK_KIND, PRICE_BOOK_VERSION, priceBookSchema } from './priceBookSchema.ts'
+import { bookToFile, PRICE_BOOK_KIND, PRICE_BOOK_VERSION } from './priceBookDocument.ts'
+import { priceBookSchema } from './priceBookSchema.ts'
 import { readJson } from '../reading/readJson.ts'
 import { stableJson } from '../reading/stableJson.ts'
 import { limited, validate } from '../reading/validate.ts'
@@ -21,5 +22,4 @@ export function parsePriceBook(value: unknown): Outcome<PriceBook, FileIssue> {
   return issues.length > 0 ? { ok: false, issues: limited(issues) } : accept(book.value)
 }
 
-export const writePriceBook = (book: PriceBook): string =>
-  stableJson(priceBookSchema, { ...book, format: `${PRICE_BOOK_KIND}/${PRICE_BOOK_VERSION}` })
+export const writePriceBook = (book: PriceBook): string => stableJson(priceBookSchema, bookToFile(book))

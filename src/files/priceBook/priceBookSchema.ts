@@ -35,11 +35,9 @@ import {
 } from '../reading/rules.ts'
 import { billing, states } from './billingSchema.ts'
 import { MOST_KINDS, MOST_REGIONS, MOST_SIZES } from './bookLimits.ts'
+import type { PriceBookFile } from './priceBookDocument.ts'
 import { quotas } from './quotasSchema.ts'
 import { regionPrices } from './regionPricesSchema.ts'
-
-export const PRICE_BOOK_KIND = 'notchgauge/price-book'
-export const PRICE_BOOK_VERSION = 1
 
 const country = Joi.string()
   .pattern(/^[A-Z]{2}$/)
@@ -194,11 +192,6 @@ export const terms = objectBy<Terms>('kind', {
   ),
 })
 
-/** A price book as it stands in its file. */
-interface PriceBookFile extends Omit<PriceBook, 'account'> {
-  readonly format: string
-}
-
 /** The shape of a price book file. References between its parts are checked by checkPriceBook. */
 export const priceBookSchema = objectOf<PriceBookFile>({
   format: need(Joi.string()),
@@ -222,7 +215,7 @@ export const priceBookSchema = objectOf<PriceBookFile>({
   }),
   regions: need(idListOf(region, MOST_REGIONS).min(1)),
   families: need(idListOf(objectOf<Family>({ id: need(id), name: need(label(60)), about: label(200) }), 200)),
-  sizes: need(idListOf(size, MOST_SIZES).min(1)),
+  sizes: need(idListOf(size, MOST_SIZES)),
   diskKinds: need(idListOf(diskKind, MOST_KINDS).min(1)),
   licences: need(idListOf(licence, 200)),
   images: need(idListOf(image, 500).min(1)),

@@ -69,6 +69,19 @@ export function BenchScreen() {
 function EmptyBench() {
   const chooseFile = useChooseFile()
   const { open } = usePlanDialogs()
+  const { state, go } = useWorkbench()
+  if (state.books.length === 0) {
+    return (
+      <Empty>
+        <h1>This plan has no prices yet</h1>
+        <p>Say whose prices it goes by: type a few from a provider’s page, or open a price book.</p>
+        <Line>
+          <Button onPress={() => go({ view: 'prices' })}>Say whose prices</Button>
+          <Button onPress={chooseFile}>Import a plan or an inventory</Button>
+        </Line>
+      </Empty>
+    )
+  }
   return (
     <Empty>
       <h1>This plan has no machines yet</h1>

@@ -70,6 +70,15 @@ function NoMachine() {
           <p>It may have been renamed or removed, or the link is from another plan.</p>
           <Button onPress={() => go({ machine: first.name })}>Open {first.name}</Button>
         </Nothing>
+      ) : !book ? (
+        <Nothing>
+          <h1>This plan has no prices yet</h1>
+          <p>Say whose prices it goes by: type a few from a provider’s page, or open a price book.</p>
+          <Line>
+            <Button onPress={() => go({ view: 'prices' })}>Say whose prices</Button>
+            <Button onPress={chooseFile}>Import a plan</Button>
+          </Line>
+        </Nothing>
       ) : (
         <Nothing>
           <h1>This plan has no machines yet</h1>
@@ -78,7 +87,7 @@ function NoMachine() {
             month, and what switching it off saves.
           </p>
           <Line>
-            <Button isDisabled={!book} onPress={() => book && add(book)}>
+            <Button onPress={() => void add(book)}>
               Add a machine
             </Button>
             <Button onPress={chooseFile}>Import a plan</Button>

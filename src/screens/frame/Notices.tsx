@@ -10,7 +10,7 @@ import { replaceOpenPlan } from '../../store/openPlan.ts'
 
 /** Lines across the page: what the demo is, and what the person must know now. */
 export function Notices() {
-  const { session, state, month, go } = useWorkbench()
+  const { session, state, go } = useWorkbench()
   const { failure } = useSummaries()
   return (
     <Stack aria-label="Notices">
@@ -53,9 +53,9 @@ export function Notices() {
           </span>
           <Button
             onPress={() => {
-              replaceOpenPlan(session, 'start an empty plan', emptyPlan(month))
+              replaceOpenPlan(session, 'start an empty plan', emptyPlan())
               session.dismissWelcome()
-              go({ machine: undefined })
+              go({ view: 'prices', machine: undefined, month: undefined, book: undefined })
             }}
           >
             Start an empty plan

@@ -18,7 +18,7 @@ import { SaveGuard } from './SaveGuard'
 import { ViewLinks } from './ViewLinks'
 import { PLAN_VIEWS } from '../workbench/views.ts'
 import { useChooseFile } from '../workbench/ChooseFile'
-import { loadDemo } from './demo.ts'
+import { loadDemo } from '../workbench/demo.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { replaceOpenPlan } from '../../store/openPlan.ts'
 
@@ -27,7 +27,7 @@ const THEME_LABELS = { system: 'Theme as the system', light: 'Light theme', dark
 /** The plan as a whole: its name, month and totals, undo, and the way in and out. */
 export function TopBar() {
   const chooseFile = useChooseFile()
-  const { session, state, keptBooks: books, month, go } = useWorkbench()
+  const { session, state, keptBooks: books, go } = useWorkbench()
   const [theme, setTheme] = useTheme()
   const { open } = usePlanDialogs()
   const { plan, undoLabel, redoLabel } = state
@@ -92,8 +92,8 @@ export function TopBar() {
               id: 'empty',
               label: 'Start an empty plan',
               onAction: () => {
-                replaceOpenPlan(session, 'start an empty plan', emptyPlan(month))
-                go({ machine: undefined })
+                replaceOpenPlan(session, 'start an empty plan', emptyPlan())
+                go({ view: 'prices', machine: undefined, month: undefined, book: undefined })
               },
             },
             {

@@ -7,7 +7,7 @@ import { sealAsker } from '../../workers/askers.ts'
 import { warmOverview } from '../../workers/firstMonth.ts'
 import { readAddress } from '../workbench/address.ts'
 import { viewOptions } from '../workbench/views.ts'
-import { fetchDemoAhead, loadDemo } from './demo.ts'
+import { fetchDemoAhead, loadDemo } from '../workbench/demo.ts'
 import { VIEW_SCREENS } from './viewScreens.ts'
 
 let opened: Session | undefined

@@ -6,6 +6,7 @@ import { KIND_BYTES, knownKind, wrongDoor } from '../../files/reading/knownKind.
 import { MOST_BYTES, tooLarge } from '../../files/reading/readJson.ts'
 import { importAsker } from '../../workers/askers.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { considerProviders } from '../../store/providerCommands.ts'
 import { replaceOpenPlan } from '../../store/openPlan.ts'
 
 /** What became of a file. */
@@ -70,6 +71,10 @@ export function useImports(): Imports {
         .snapshot()
         .books.find((each) => each.provider.id === provider.id && each.edition === edition)
       await session.books.add(book)
+      const { providers: named } = session.snapshot().plan
+      if (named && named.every(({ id }) => id !== provider.id)) {
+        session.edit(`consider ${provider.name}`, considerProviders([provider.id]))
+      }
       const text = `${provider.name}, edition ${edition}, is in use from ${valid.from} on.`
       const takeBack = () => void (before ? session.books.add(before) : session.books.remove(book))
       return { name: file.name, text, takeBack }

@@ -39,5 +39,7 @@ export function usePlanSummaries(
     () => (answer ? new Map(answer.map((summary) => [summary.name, summary])) : NONE_YET),
     [answer],
   )
-  return useMemo(() => ({ byName, pending: isStale, failure }), [byName, isStale, failure])
+  // Without prices there is nothing to wait for.
+  const pending = books.length > 0 && isStale
+  return useMemo(() => ({ byName, pending, failure }), [byName, pending, failure])
 }

@@ -4,6 +4,7 @@ import type { View } from '../workbench/views.ts'
 /** What each view shows; its code comes with the view. */
 export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
   bench: lazyPart(() => import('../bench/BenchScreen'), 'BenchScreen', { isMain: true }),
+  prices: lazyPart(() => import('../prices/PricesScreen'), 'PricesScreen', { isMain: true }),
   'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen', { isMain: true }),
   gauge: lazyPart(() => import('../gauge/Gauge'), 'Gauge'),
   week: lazyPart(() => import('../week/WeekScreen'), 'WeekScreen'),

@@ -8,6 +8,7 @@ import { formatHours, formatMonth, monthName } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { HourBars } from './HourBars'
 import { MachineTotal } from './MachineTotal'
+import { RestsOnAssumed } from './RestsOnAssumed'
 import { MonthLines } from './MonthLines'
 import { negate } from '../../core/quantity/exact.ts'
 import { lengthAsRead } from '../../core/meter/estimateMachine.ts'
@@ -41,6 +42,7 @@ export function MonthPanel() {
         <span>{resolved.machine.name}</span>
         <MachineTotal />
       </Total>
+      <RestsOnAssumed book={resolved.index.book} />
       <Facts>
         <dt>to the last digit</dt>
         <dd data-testid="machine-total-exact">{formatExact(total)}</dd>

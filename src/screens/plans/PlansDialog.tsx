@@ -22,7 +22,7 @@ const MOST_EARLIER = 12
 
 /** The plans of this browser: which is open, what else there is, and what differs. */
 export function PlansDialog({ onClose }: PlansDialogProps) {
-  const { session, state, month, go } = useWorkbench()
+  const { session, state, go } = useWorkbench()
   const { plan } = state
   const [shelf, setShelf] = useState<readonly OnShelf[]>()
   const [problem, setProblem] = useState<string>()
@@ -112,7 +112,7 @@ export function PlansDialog({ onClose }: PlansDialogProps) {
         it aside as it is; undo brings it back.
       </p>
       <Line>
-        <Button onPress={() => void open({ ...emptyPlan(month), name: freeName('New plan', taken) })}>
+        <Button onPress={() => void open({ ...emptyPlan(), name: freeName('New plan', taken) })}>
           New plan
         </Button>
         <Button onPress={() => void open({ ...asFile, name: freeName(plan.name, taken) })}>

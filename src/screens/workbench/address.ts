@@ -127,12 +127,12 @@ export function writeAddress({
     if (ledger.meters.length > 0) query.set('meters', ledger.meters.join(','))
     if (ledger.states.length > 0) query.set('states', ledger.states.join(','))
   }
-  if (view === 'book') {
+  if (view === 'book' || view === 'prices') {
     if (book) {
       query.set('provider', book.provider)
       query.set('edition', book.edition)
     }
-    if (rate !== undefined) query.set('rate', rate)
+    if (view === 'book' && rate !== undefined) query.set('rate', rate)
   }
   return `/?${query.toString()}`
 }

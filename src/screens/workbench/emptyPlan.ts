@@ -20,9 +20,16 @@ export const officeWeek = (id: string, name: string): WeekPlan => ({
   exceptions: [],
 })
 
-export const emptyPlan = (month: YearMonth): Plan => ({
+/** By the clock of the browser. */
+const thisMonth = (): YearMonth => {
+  const now = new Date()
+  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}` as YearMonth
+}
+
+/** A plan to begin with: on the month that is now, and of nobody’s prices until someone says whose. */
+export const emptyPlan = (): Plan => ({
   name: 'New plan',
-  month,
+  month: thisMonth(),
   providers: [],
   weeks: [officeWeek('office-days', 'Office days')],
   machines: [],

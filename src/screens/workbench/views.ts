@@ -13,6 +13,7 @@ interface ViewOptions {
 /** All views, in the order in which they are offered. */
 export const VIEWS = [
   { id: 'bench', name: 'Bench', scope: 'plan' },
+  { id: 'prices', name: 'Prices', scope: 'plan' },
   { id: 'hand-off', name: 'Hand-off', scope: 'plan' },
   { id: 'gauge', name: 'Gauge', scope: 'machine', hasMonthBeside: true, movesUnderHand: true },
   { id: 'week', name: 'Week', scope: 'machine', hasMonthBeside: true },

@@ -1,0 +1,133 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { Workbench, pick } from './workbench'
+
+/** A person's own prices: typed, pasted, taken back, and what of them is only assumed. */
+
+const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
+const total = (page: Page) => page.getByTestId('book-total')
+
+/** Begins a provider on an empty plan in March 2027. */
+async function begin(page: Page): Promise<Workbench> {
+  // The plan opens on the month that is now.
+  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await page.getByRole('button', { name: 'Start an empty plan' }).click()
+  await page.getByLabel('Provider').fill('Saltmarsh')
+  await page.getByLabel('Place').fill('Fallow Quay')
+  await page.getByRole('button', { name: 'Type its prices' }).click()
+  await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
+  return bench
+}
+
+test('three sizes from a page and a first machine on its own week, by the keyboard alone', async ({
+  page,
+}) => {
+  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+  const bench = new Workbench(page)
+  await bench.open('/')
+  const press = (key: string) => page.keyboard.press(key)
+  const type = (text: string) => page.keyboard.type(text)
+  await page.getByRole('button', { name: 'Start an empty plan' }).focus()
+  await press('Enter')
+  await expect(page.getByLabel('Provider')).toBeFocused()
+  await type('Saltmarsh')
+  await press('Tab')
+  await type('Fallow Quay')
+  await press('Enter')
+  await expect(page.getByRole('heading', { name: 'Prices of Saltmarsh' })).toBeVisible()
+  await expect(cell(page, 'Name, new size')).toBeFocused()
+  for (const row of [
+    ['tern 4-16', '4 vCPU', '16 GiB', '€ 0,1728'],
+    ['dunlin 2-4', '2', '4', '0.0204/h'],
+    ['curlew 16-128', '16', '128', '1.288'],
+  ]) {
+    for (const [i, text] of row.entries()) {
+      if (i > 0) await press('Tab')
+      await type(text)
+    }
+    await press('Enter')
+  }
+  // The cheapest that has 2 vCPU and 4 GiB: (184 × 3,600 + 23 × 30) s × 0.0204 ÷ 3,600, and nothing for its disk.
+  await expect(total(page)).toHaveText('€ 3.76')
+  await page.getByRole('button', { name: 'Add it to the plan' }).focus()
+  await press('Enter')
+  await expect(bench.slider('Size')).toBeVisible()
+  await expect(page.getByText('Rests on 7 assumed answers')).toBeVisible()
+  await expect(page.getByText('To check, since the price book does not say: what disks cost')).toBeVisible()
+  expect(await bench.total()).toBe(3.76)
+  await bench.reload()
+  expect(await bench.total()).toBe(3.76)
+})
+
+test('a disk is typed, a price is changed, and both are taken back in the book', async ({ page }) => {
+  await begin(page)
+  await cell(page, 'Name, new size').fill('tern 4-16')
+  await cell(page, 'vCPU, tern 4-16').fill('4')
+  await cell(page, 'GiB of memory, tern 4-16').fill('16')
+  await cell(page, 'Price, tern 4-16').fill('0.1')
+  await expect(total(page)).toHaveText('€ 18.42')
+  await cell(page, 'Kind of disk, new kind of disk').fill('Plain')
+  await cell(page, 'Price a month, Plain').fill('0.05')
+  // 64 GiB × 0.05
+  await expect(total(page)).toHaveText('€ 21.62')
+  await cell(page, 'Price, tern 4-16').fill('0.2')
+  await expect(total(page)).toHaveText('€ 40.04')
+  await page.getByRole('button', { name: 'Undo in the book: change tern 4-16' }).click()
+  await expect(total(page)).toHaveText('€ 21.62')
+  await cell(page, 'Price, tern 4-16').press('Control+z')
+  await expect(total(page)).toHaveText('€ 18.42')
+  await cell(page, 'Price, tern 4-16').press('Control+Shift+z')
+  await expect(total(page)).toHaveText('€ 21.62')
+})
+
+test('a block from a spreadsheet fills rows, and what cannot be read stays with its reason', async ({
+  page,
+}) => {
+  const bench = await begin(page)
+  await page.evaluate(() => {
+    const data = new DataTransfer()
+    data.setData(
+      'text/plain',
+      'tern 4-16\t4\t16\t0,1728\ndunlin 2-4\t2\t4\ton request\nsnipe 2-8\t2\t8\t0,0511\n',
+    )
+    const field = document.querySelector('[data-at="0,0"]')!
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  })
+  await expect(cell(page, 'Price, tern 4-16')).toHaveValue('0.1728')
+  await expect(cell(page, 'Price, snipe 2-8')).toHaveValue('0.0511')
+  await expect(page.getByText('a number, please')).toBeVisible()
+  await expect(total(page)).toHaveText('€ 9.41')
+  // What is not whole waits while another screen is looked at.
+  await page.getByRole('link', { name: 'Bench' }).click()
+  await expect(page.getByRole('heading', { name: 'This plan has no machines yet' })).toBeVisible()
+  await page.getByRole('link', { name: 'Prices' }).click()
+  await cell(page, 'Price, dunlin 2-4').fill('0.0213')
+  await expect(total(page)).toHaveText('€ 3.92')
+  await bench.reload()
+  await expect(page.getByRole('button', { name: /^Remove / })).toHaveCount(3)
+})
+
+test('what is assumed says what it would cost, and is confirmed one by one', async ({ page }) => {
+  await begin(page)
+  await cell(page, 'Name, new size').fill('tern 4-16')
+  await cell(page, 'vCPU, tern 4-16').fill('4')
+  await cell(page, 'GiB of memory, tern 4-16').fill('16')
+  await cell(page, 'Price, tern 4-16').fill('0.1')
+  await page.getByRole('button', { name: 'Add it to the plan' }).click()
+  await page.getByRole('button', { name: 'Rests on 7 assumed answers' }).click()
+  const lines = page.getByRole('list', { name: 'What assumptions are worth' })
+  // 744 h less the hour that clocks skip in Lisbon are 743 of the office week’s zone; the book’s month has 744.
+  await expect(lines).toContainText(
+    'If a machine that is off is charged, this month is € 74.40 in place of € 18.42 (+55.98). Look this one up first.',
+  )
+  await page.getByRole('button', { name: 'When off is assumed. It is so' }).click()
+  await expect(lines).not.toContainText('that is off is charged')
+  await pick(page, 'Manner of charging', /until deleted/)
+  // The machine is on terms and in a state that the book does not have any more, and says so.
+  await expect(page.getByRole('table', { name: 'What is charged when' })).toContainText('stopped')
+  await page.getByRole('button', { name: /^Undo in the book: charge/ }).click()
+  await expect(total(page)).toHaveText('€ 18.42')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+})

@@ -1,0 +1,79 @@
+'use client'
+
+import { useId, type ClipboardEvent, type KeyboardEvent } from 'react'
+import styled from 'styled-components'
+
+interface SheetCellProps {
+  readonly label: string
+  /** Row and column, by which the sheet finds it. */
+  readonly at: string
+  readonly text: string
+  readonly problem: string | undefined
+  readonly isNumber: boolean
+  readonly onText: (text: string) => void
+  readonly onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void
+  readonly onPaste: (event: ClipboardEvent<HTMLInputElement>) => void
+}
+
+/** A field of a sheet, with what is wrong with it below. */
+export function SheetCell({
+  label,
+  at,
+  text,
+  problem,
+  isNumber,
+  onText,
+  onKeyDown,
+  onPaste,
+}: SheetCellProps) {
+  const id = useId()
+  return (
+    <Cell role="gridcell">
+      <Field
+        aria-label={label}
+        aria-invalid={problem !== undefined}
+        aria-describedby={problem === undefined ? undefined : id}
+        data-at={at}
+        autoComplete="off"
+        spellCheck={false}
+        inputMode={isNumber ? 'decimal' : undefined}
+        value={text}
+        $isNumber={isNumber}
+        onChange={({ target }) => onText(target.value)}
+        onKeyDown={onKeyDown}
+        onPaste={onPaste}
+      />
+      {problem !== undefined && <Problem id={id}>{problem}</Problem>}
+    </Cell>
+  )
+}
+
+const Cell = styled.span`
+  min-width: 0;
+  border-right: 1px solid var(--rule);
+`
+
+const Field = styled.input<{ readonly $isNumber: boolean }>`
+  width: 100%;
+  min-height: 28px;
+  padding: 3px 8px;
+  border: 0;
+  border-radius: 0;
+  background: transparent;
+  text-align: ${({ $isNumber }) => ($isNumber ? 'right' : 'left')};
+
+  &:focus {
+    outline: 2px solid var(--focus);
+    outline-offset: -2px;
+  }
+  &[aria-invalid='true'] {
+    color: var(--leak);
+  }
+`
+
+const Problem = styled.span`
+  display: block;
+  padding: 0 8px 3px;
+  font-size: 11px;
+  color: var(--leak);
+`

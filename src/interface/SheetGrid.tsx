@@ -1,0 +1,231 @@
+'use client'
+
+import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import styled from 'styled-components'
+import { VisuallyHidden } from './VisuallyHidden'
+import { SheetCell } from './SheetCell'
+import {
+  useSheetRows,
+  type SheetChange,
+  type SheetRow,
+  type ShownRow,
+  type UnfinishedRows,
+} from './useSheetRows.ts'
+
+export interface SheetColumn {
+  readonly id: string
+  /** What its head reads. */
+  readonly head: string
+  /** What a field of it is called, where the head is too short. */
+  readonly label: string
+  /** Track of a CSS grid. */
+  readonly width: string
+  readonly isNumber?: boolean
+}
+
+interface SheetGridProps {
+  readonly label: string
+  readonly columns: readonly SheetColumn[]
+  readonly rows: readonly SheetRow[]
+  /** What a row is called: "size". */
+  readonly noun: string
+  /** Counts up where rows were changed by other than this sheet, as by undo. */
+  readonly version: number
+  readonly unfinished?: UnfinishedRows
+  /** Takes the focus when it appears without rows. */
+  readonly autoFocus?: boolean
+  /** Takes a row as it reads now; `id` is absent for one that was not there. */
+  readonly onRow: (id: string | undefined, cells: readonly string[]) => SheetChange
+  readonly onRemove: (id: string) => void
+}
+
+/**
+ * Rows that are typed as on a sheet: Tab and Enter go on, arrows go around, a block is pasted where it belongs, and the
+ * last row is always empty. A row that is not whole yet stays as it was typed, and says what is missing.
+ */
+export function SheetGrid({
+  label,
+  columns,
+  rows,
+  noun,
+  version,
+  unfinished,
+  autoFocus = false,
+  onRow,
+  onRemove,
+}: SheetGridProps) {
+  const body = useRef<HTMLDivElement>(null)
+  const { shown, type, paste, leave, remove } = useSheetRows({
+    rows,
+    columns: columns.length,
+    version,
+    ...(unfinished && { unfinished }),
+    onRow,
+    onRemove,
+  })
+  const focus = (row: number, column: number): void => {
+    const field = body.current?.querySelector<HTMLInputElement>(`[data-at="${row},${column}"]`)
+    field?.focus()
+    field?.select()
+  }
+  const [begins] = useState(autoFocus && rows.length === 0)
+  useEffect(() => {
+    if (begins) body.current?.querySelector('input')?.focus()
+  }, [begins])
+  const onKey = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number): void => {
+    const field = event.currentTarget
+    const { selectionStart: start, selectionEnd: end, value } = field
+    const isWhole = start === 0 && end === value.length
+    const moves: Record<string, readonly [number, number] | undefined> = {
+      ArrowUp: [row - 1, column],
+      ArrowDown: [row + 1, column],
+      Enter: [row + (event.shiftKey ? -1 : 1), event.shiftKey ? column : 0],
+      ...((isWhole || end === 0) && { ArrowLeft: [row, column - 1] }),
+      ...((isWhole || start === value.length) && { ArrowRight: [row, column + 1] }),
+    }
+    const to = new Map(Object.entries(moves)).get(event.key)
+    if (!to || event.ctrlKey || event.metaKey || event.altKey) return
+    event.preventDefault()
+    // Enter goes to the next row's beginning from its end, and down its column from elsewhere.
+    const isEnd = event.key === 'Enter' && !event.shiftKey && column < columns.length - 1
+    focus(to[0], isEnd ? column : to[1])
+  }
+  const onPaste = (event: ClipboardEvent<HTMLInputElement>, row: number, column: number): void => {
+    const text = event.clipboardData.getData('text/plain')
+    if (!/[\t\n]/.test(text.trim())) return
+    event.preventDefault()
+    paste(
+      row,
+      column,
+      text
+        .replace(/\r\n?/g, '\n')
+        .replace(/\n$/, '')
+        .split('\n')
+        .map((line) => line.split('\t')),
+    )
+  }
+  const tracks = `${columns.map(({ width }) => width).join(' ')} minmax(28px, max-content)`
+  return (
+    <Sheet
+      role="grid"
+      aria-label={label}
+      aria-rowcount={shown.length + 1}
+      style={{ gridTemplateColumns: tracks }}
+    >
+      <Row role="row">
+        {columns.map(({ id, head, isNumber }) => (
+          <Head key={id} role="columnheader" $isNumber={isNumber}>
+            {head}
+          </Head>
+        ))}
+        <Head role="columnheader">
+          <VisuallyHidden>Remove</VisuallyHidden>
+        </Head>
+      </Row>
+      <Body ref={body} role="rowgroup">
+        {shown.map((row, at) => (
+          <SheetLine
+            key={row.key}
+            row={row}
+            at={at}
+            columns={columns}
+            noun={noun}
+            onType={type}
+            onKey={onKey}
+            onPaste={onPaste}
+            onLeave={leave}
+            onRemove={remove}
+          />
+        ))}
+      </Body>
+    </Sheet>
+  )
+}
+
+interface SheetLineProps {
+  readonly row: ShownRow
+  readonly at: number
+  readonly columns: readonly SheetColumn[]
+  readonly noun: string
+  readonly onType: (at: number, column: number, text: string) => void
+  readonly onKey: (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => void
+  readonly onPaste: (event: ClipboardEvent<HTMLInputElement>, row: number, column: number) => void
+  readonly onLeave: (at: number) => void
+  readonly onRemove: (at: number) => void
+}
+
+function SheetLine({ row, at, columns, noun, onType, onKey, onPaste, onLeave, onRemove }: SheetLineProps) {
+  const name = row.cells[0] === '' ? `new ${noun}` : row.cells[0]!
+  return (
+    <Row
+      role="row"
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) onLeave(at)
+      }}
+    >
+      {columns.map((column, i) => (
+        <SheetCell
+          key={column.id}
+          label={`${column.label}, ${name}`}
+          at={`${at},${i}`}
+          text={row.cells[i] ?? ''}
+          problem={row.problems[i]}
+          isNumber={column.isNumber ?? false}
+          onText={(text) => onType(at, i, text)}
+          onKeyDown={(event) => onKey(event, at, i)}
+          onPaste={(event) => onPaste(event, at, i)}
+        />
+      ))}
+      <Last role="gridcell">
+        {!row.isBlank && (
+          <Remove type="button" aria-label={`Remove ${name}`} onClick={() => onRemove(at)}>
+            ×
+          </Remove>
+        )}
+      </Last>
+    </Row>
+  )
+}
+
+const Sheet = styled.div`
+  display: grid;
+  min-width: 0;
+  border-bottom: 1px solid var(--rule);
+`
+
+const Body = styled.div`
+  display: contents;
+`
+
+const Row = styled.div`
+  display: grid;
+  grid-column: 1 / -1;
+  grid-template-columns: subgrid;
+  border-top: 1px solid var(--rule);
+  align-items: start;
+`
+
+const Head = styled.span<{ readonly $isNumber?: boolean | undefined }>`
+  padding: 3px 8px;
+  font-size: 12px;
+  color: var(--ink-2);
+  text-align: ${({ $isNumber }) => ($isNumber ? 'right' : 'left')};
+`
+
+const Last = styled.span`
+  display: grid;
+  place-items: center;
+`
+
+const Remove = styled.button`
+  min-width: 28px;
+  min-height: 28px;
+  border: 0;
+  background: none;
+  color: var(--ink-2);
+  cursor: pointer;
+
+  &:hover {
+    color: var(--leak);
+  }
+`

@@ -1,0 +1,140 @@
+'use client'
+
+import styled from 'styled-components'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { ANSWER_IDS } from '../../core/manner/billingAnswer.ts'
+import { answered, BILLING_ANSWERS, confirmed } from '../../core/manner/billingAnswers.ts'
+import { MANNERS, mannerOf, withManner } from '../../core/manner/manners.ts'
+import { Button } from '../../interface/Button'
+import { Dropdown } from '../../interface/Dropdown'
+import { media } from '../../interface/theme/media'
+import { ANSWER_NAMES, answerText, MANNER_NAMES, MANNER_NOTES } from '../../wording/manner'
+import { AssumptionLines } from './AssumptionLines'
+import { DayStrip } from './DayStrip'
+import { useBookEdit } from './useBookEdit.ts'
+
+/** What no price list says: the manner in which a provider charges, each answer by itself, and what is only assumed. */
+export function MannerPanel({ book }: { readonly book: PriceBook }) {
+  const { edit } = useBookEdit(book)
+  const manner = mannerOf(book)
+  const assumed = new Set(book.assumed?.map(({ about }) => about))
+  const isFixed = BILLING_ANSWERS['when-off'].choices(book).length === 0
+  return (
+    <Side aria-label="What no price list says">
+      <h2>What no price list says</h2>
+      {!isFixed && (
+        <Row>
+          <span>Manner</span>
+          <Dropdown
+            label="Manner of charging"
+            value={manner ?? 'its own mixture'}
+            options={MANNERS.map((id) => ({ id, name: MANNER_NAMES[id], note: MANNER_NOTES[id] }))}
+            onChange={(id) => {
+              const chosen = MANNERS.find((each) => each === id)
+              if (chosen) edit(`charge: ${MANNER_NAMES[chosen]}`, (current) => withManner(current, chosen))
+            }}
+          />
+        </Row>
+      )}
+      <DayStrip book={book} />
+      {ANSWER_IDS.map((id) => {
+        const { choices, valueOf } = BILLING_ANSWERS[id]
+        const offered = choices(book)
+        if (offered.length === 0) return null
+        const value = valueOf(book)
+        return (
+          <Row key={id}>
+            <span>{ANSWER_NAMES[id]}</span>
+            <Answer>
+              <Dropdown
+                label={ANSWER_NAMES[id]}
+                value={offered.includes(value) ? value : answerText(id, value)}
+                options={offered.map((each) => ({ id: each, name: answerText(id, each) }))}
+                onChange={(each) =>
+                  edit(`${ANSWER_NAMES[id].toLowerCase()}: ${answerText(id, each)}`, (current) =>
+                    answered(current, id, each),
+                  )
+                }
+              />
+              {assumed.has(id) && (
+                <Confirm
+                  aria-label={`${ANSWER_NAMES[id]} is assumed. It is so`}
+                  onPress={() =>
+                    edit(`confirm ${ANSWER_NAMES[id].toLowerCase()}`, (current) => confirmed(current, id))
+                  }
+                >
+                  <i>assumed</i> it is so
+                </Confirm>
+              )}
+            </Answer>
+          </Row>
+        )
+      })}
+      {assumed.has('system-price') && (
+        <Row>
+          <span>System</span>
+          <Answer>
+            free of charge
+            <Confirm
+              aria-label="The system is taken as free of charge. It is so"
+              onPress={() =>
+                edit('confirm that the system is free', (current) => confirmed(current, 'system-price'))
+              }
+            >
+              <i>assumed</i> it is so
+            </Confirm>
+          </Answer>
+        </Row>
+      )}
+      <AssumptionLines book={book} />
+    </Side>
+  )
+}
+
+const Side = styled.aside`
+  min-width: 0;
+  overflow: auto;
+  padding: 14px 16px 20px;
+  border-left: 1px solid var(--rule);
+  ${media.narrow} {
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+`
+
+const Row = styled.div`
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr);
+  gap: 4px 8px;
+  align-items: baseline;
+  padding: 6px 0;
+  border-top: 1px solid var(--rule);
+
+  h2 + & {
+    margin-top: 6px;
+  }
+  & > span {
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+`
+
+const Answer = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px 8px;
+  align-items: center;
+`
+
+const Confirm = styled(Button)`
+  min-height: 24px;
+  padding: 1px 8px;
+  font-size: 12px;
+
+  i {
+    font-style: normal;
+    color: var(--ink);
+    border-bottom: 2px dotted var(--held);
+    margin-right: 6px;
+  }
+`

@@ -1,0 +1,48 @@
+'use client'
+
+import styled from 'styled-components'
+import { media } from '../../interface/theme/media'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BookSheet } from './BookSheet'
+import { MannerPanel } from './MannerPanel'
+import { Providers } from './Providers'
+import { usePickedBook } from './usePickedBook.ts'
+import { WhosePrices } from './WhosePrices'
+
+/** Whose prices the plan goes by: the providers that it considers, and one of their books as a document. */
+export function PricesScreen() {
+  const { keptBooks } = useWorkbench()
+  const book = usePickedBook()
+  if (keptBooks.length === 0 || !book) return <WhosePrices />
+  return (
+    <Columns>
+      <Providers open={book} />
+      <Main>
+        <BookSheet key={`${book.provider.id} ${book.edition}`} book={book} />
+      </Main>
+      <MannerPanel book={book} />
+    </Columns>
+  )
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: 230px minmax(0, 1fr) 350px;
+  min-height: 0;
+  ${media.compact} {
+    grid-template-columns: 190px minmax(0, 1fr) 290px;
+  }
+  ${media.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`
+
+const Main = styled.main.attrs({ id: 'main' })`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 20px 20px;
+  background: var(--sheet);
+  ${media.compact} {
+    padding: 12px 14px 16px;
+  }
+`

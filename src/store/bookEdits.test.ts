@@ -1,0 +1,92 @@
+import 'fake-indexeddb/auto'
+import { afterEach, beforeEach, expect, test } from 'vitest'
+import { newBook } from '../core/pricelist/newBook.ts'
+import { putSize } from '../core/pricelist/sizeRows.ts'
+import { gib } from '../core/quantity/units.ts'
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import { BookEdits } from './BookEdits.ts'
+import { BooksInUse } from './BooksInUse.ts'
+import { openDatabase, type NotchgaugeDatabase } from './database.ts'
+import { loadBooks } from './planStore.ts'
+import { NOTHING_OPEN, type SessionState } from './sessionState.ts'
+
+const EMPTY = newBook({
+  id: 'own',
+  name: 'Own',
+  currency: 'EUR',
+  place: { id: 'quay', name: 'Quay' },
+  from: '2027-03-01',
+})
+const withSize = (book: PriceBook, name: string, price: string): PriceBook =>
+  putSize(
+    book,
+    book.sizes.find((size) => size.name === name)?.id,
+    { name, vcpu: 2, memoryGiB: gib(4), price },
+    {
+      region: 'quay',
+      period: 'hour',
+    },
+  )
+
+let db: NotchgaugeDatabase
+let state: SessionState
+let books: BooksInUse
+let edits: BookEdits
+let count = 0
+
+beforeEach(async () => {
+  db = openDatabase(`book-edits-${(count += 1)}`)
+  state = NOTHING_OPEN
+  const show = (part: Partial<SessionState>): void => void (state = { ...state, ...part })
+  books = new BooksInUse(db, { snapshot: () => state, show, checkStored: undefined })
+  edits = new BookEdits(books)
+  await books.add(EMPTY)
+})
+afterEach(() => db.close())
+
+const shown = (): PriceBook => state.books[0]!
+const priceOf = (book: PriceBook) => book.prices.quay!.sizes['small']?.perHour
+const stored = async (): Promise<PriceBook> => {
+  await expect.poll(() => books.isStored()).toBe(true)
+  const { books: found, refused } = await loadBooks(db)
+  expect(refused).toEqual([])
+  return found[0]!
+}
+
+test('an empty book that was just begun is kept, and can be read again', async () => {
+  expect(await stored()).toMatchObject(EMPTY)
+})
+
+test('an edit shows at once and is stored; undo and redo as well', async () => {
+  edits.edit(shown(), withSize(shown(), 'small', '0.1'), 'add small')
+  edits.edit(shown(), withSize(shown(), 'small', '0.2'), 'change small')
+  expect(priceOf(shown())).toBe('0.2')
+  expect(edits.undoLabel(shown())).toBe('change small')
+  edits.undo(shown())
+  expect(priceOf(shown())).toBe('0.1')
+  expect(priceOf(await stored())).toBe('0.1')
+  expect(edits.redoLabel(shown())).toBe('change small')
+  edits.redo(shown())
+  expect(priceOf(await stored())).toBe('0.2')
+  edits.undo(shown())
+  edits.undo(shown())
+  expect(shown()).toBe(EMPTY)
+  expect(edits.undoLabel(shown())).toBeUndefined()
+})
+
+test('letters of one field are one step, and of many edits the last one is stored', async () => {
+  for (const price of ['0', '0.1', '0.12', '0.123']) {
+    edits.edit(shown(), withSize(shown(), 'small', price), 'change small', 'small')
+  }
+  expect(priceOf(await stored())).toBe('0.123')
+  edits.undo(shown())
+  expect(shown()).toBe(EMPTY)
+})
+
+test('what another tab has made of the book cannot be taken back here', async () => {
+  edits.edit(shown(), withSize(shown(), 'small', '0.1'), 'add small')
+  await stored()
+  state = { ...state, books: [withSize(EMPTY, 'other', '0.5')] }
+  expect(edits.undoLabel(shown())).toBeUndefined()
+  expect(edits.undo(shown())).toBe(shown())
+})
