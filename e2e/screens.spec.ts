@@ -208,6 +208,7 @@ test('an empty plan leads to a first machine that is priced', async ({ page }) =
   await bench.open()
   await expect(page.getByText('This is a demo')).toBeVisible()
   await bench.startOnInvented()
+  await page.goto('/?view=gauge')
   await page.getByRole('main').getByRole('button', { name: 'Add a machine' }).click()
   await expect(bench.slider('Size')).toBeVisible()
   expect(await bench.total()).toBeGreaterThan(1)

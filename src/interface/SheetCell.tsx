@@ -10,6 +10,8 @@ interface SheetCellProps {
   readonly text: string
   readonly problem: string | undefined
   readonly isNumber: boolean
+  /** Whether Tab comes to it. */
+  readonly isReached: boolean
   readonly onText: (text: string) => void
   readonly onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void
   readonly onPaste: (event: ClipboardEvent<HTMLInputElement>) => void
@@ -22,6 +24,7 @@ export function SheetCell({
   text,
   problem,
   isNumber,
+  isReached,
   onText,
   onKeyDown,
   onPaste,
@@ -34,6 +37,7 @@ export function SheetCell({
         aria-invalid={problem !== undefined}
         aria-describedby={problem === undefined ? undefined : id}
         data-at={at}
+        tabIndex={isReached ? 0 : -1}
         autoComplete="off"
         spellCheck={false}
         inputMode={isNumber ? 'decimal' : undefined}

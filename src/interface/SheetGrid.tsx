@@ -68,6 +68,9 @@ export function SheetGrid({
     field?.focus()
     field?.select()
   }
+  // One row is reached by Tab: the one that was last in use, else the empty one.
+  const [used, setUsed] = useState<number>()
+  const active = Math.min(used ?? shown.length - 1, shown.length - 1)
   const [begins] = useState(autoFocus && rows.length === 0)
   useEffect(() => {
     if (begins) body.current?.querySelector('input')?.focus()
@@ -83,6 +86,9 @@ export function SheetGrid({
       ...((isWhole || end === 0) && { ArrowLeft: [row, column - 1] }),
       ...((isWhole || start === value.length) && { ArrowRight: [row, column + 1] }),
     }
+    // Behind what was just typed comes the next row, and not the button that removes this one.
+    const goesOn = shown[row]?.isTyped && column === columns.length - 1
+    if (event.key === 'Tab' && !event.shiftKey && goesOn) moves.Tab = [row + 1, 0]
     const to = new Map(Object.entries(moves)).get(event.key)
     if (!to || event.ctrlKey || event.metaKey || event.altKey) return
     event.preventDefault()
@@ -128,6 +134,8 @@ export function SheetGrid({
             key={row.key}
             row={row}
             at={at}
+            isActive={at === active}
+            onUse={setUsed}
             columns={columns}
             noun={noun}
             onType={type}
@@ -145,6 +153,8 @@ export function SheetGrid({
 interface SheetLineProps {
   readonly row: ShownRow
   readonly at: number
+  readonly isActive: boolean
+  readonly onUse: (at: number) => void
   readonly columns: readonly SheetColumn[]
   readonly noun: string
   readonly onType: (at: number, column: number, text: string) => void
@@ -154,11 +164,24 @@ interface SheetLineProps {
   readonly onRemove: (at: number) => void
 }
 
-function SheetLine({ row, at, columns, noun, onType, onKey, onPaste, onLeave, onRemove }: SheetLineProps) {
+function SheetLine({
+  row,
+  at,
+  isActive,
+  onUse,
+  columns,
+  noun,
+  onType,
+  onKey,
+  onPaste,
+  onLeave,
+  onRemove,
+}: SheetLineProps) {
   const name = row.cells[0] === '' ? `new ${noun}` : row.cells[0]!
   return (
     <Row
       role="row"
+      onFocus={() => onUse(at)}
       onBlur={(event) => {
         if (!event.currentTarget.contains(event.relatedTarget)) onLeave(at)
       }}
@@ -171,6 +194,7 @@ function SheetLine({ row, at, columns, noun, onType, onKey, onPaste, onLeave, on
           text={row.cells[i] ?? ''}
           problem={row.problems[i]}
           isNumber={column.isNumber ?? false}
+          isReached={isActive}
           onText={(text) => onType(at, i, text)}
           onKeyDown={(event) => onKey(event, at, i)}
           onPaste={(event) => onPaste(event, at, i)}
@@ -178,7 +202,12 @@ function SheetLine({ row, at, columns, noun, onType, onKey, onPaste, onLeave, on
       ))}
       <Last role="gridcell">
         {!row.isBlank && (
-          <Remove type="button" aria-label={`Remove ${name}`} onClick={() => onRemove(at)}>
+          <Remove
+            type="button"
+            tabIndex={isActive ? 0 : -1}
+            aria-label={`Remove ${name}`}
+            onClick={() => onRemove(at)}
+          >
             ×
           </Remove>
         )}

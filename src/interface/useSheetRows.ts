@@ -21,6 +21,8 @@ export interface ShownRow extends Draft {
   readonly isNew: boolean
   /** The empty one at the end. */
   readonly isBlank: boolean
+  /** It is being typed. */
+  readonly isTyped: boolean
 }
 
 const NO_PROBLEMS: readonly undefined[] = []
@@ -129,11 +131,19 @@ function shownRows(
   )
   const taken = rows.map(({ id, cells }): ShownRow => {
     const { cells: own = cells, problems = NO_PROBLEMS } = byId.get(id) ?? {}
-    return { key: keys.get(id) ?? id, id, cells: own, problems, isNew: false, isBlank: false }
+    return {
+      key: keys.get(id) ?? id,
+      id,
+      cells: own,
+      problems,
+      isNew: false,
+      isBlank: false,
+      isTyped: byId.has(id),
+    }
   })
   const fresh = drafts
     .filter(({ id }) => id === undefined)
-    .map((draft): ShownRow => ({ ...draft, isNew: true, isBlank: false }))
+    .map((draft): ShownRow => ({ ...draft, isNew: true, isBlank: false, isTyped: true }))
   const empty = Array.from({ length: columns }, () => '')
   const blank = {
     key: blankKey,
@@ -142,6 +152,7 @@ function shownRows(
     problems: NO_PROBLEMS,
     isNew: true,
     isBlank: true,
+    isTyped: false,
   }
   return [...taken, ...fresh, blank]
 }

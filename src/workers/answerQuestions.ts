@@ -6,6 +6,9 @@ const REPORT_EVERY_MS = 100
 /** How long steps go on before a newer question is listened for. */
 const LISTEN_EVERY_MS = 25
 
+/** An answer that takes steps, at once or as what it waits for comes. */
+type Steps<Step, Answer> = Generator<Step, Answer> | AsyncGenerator<Step, Answer>
+
 interface AnswerOptions<Answer, Step> {
   /** Steps that may be left out when they come quickly; all of them where it is absent. */
   readonly mayBeSkipped?: (step: Step) => boolean
@@ -19,7 +22,7 @@ interface AnswerOptions<Answer, Step> {
  * worker's error: a rejected promise alone would leave it waiting for ever.
  */
 export function answerQuestions<Question extends object, Answer, Step = never>(
-  answer: (question: Question) => Generator<Step, Answer> | Promise<Answer> | Answer,
+  answer: (question: Question) => Steps<Step, Answer> | Promise<Answer> | Answer,
   { mayBeSkipped = () => true, transfer }: AnswerOptions<Answer, Step> = {},
 ): void {
   let last: unknown
@@ -27,11 +30,12 @@ export function answerQuestions<Question extends object, Answer, Step = never>(
   const tell = (told: Told<Answer, Step>, handedOver: Transferable[] = []): void =>
     self.postMessage(told, { transfer: handedOver })
 
-  async function finish(id: number, steps: Generator<Step, Answer>): Promise<Answer | undefined> {
+  async function finish(id: number, steps: Steps<Step, Answer>): Promise<Answer | undefined> {
     let reported = performance.now()
     let listened = reported
     for (;;) {
-      const step = steps.next()
+      const next = steps.next()
+      const step = next instanceof Promise ? await next : next
       if (step.done) return step.value
       const now = performance.now()
       if (now - reported >= REPORT_EVERY_MS || !mayBeSkipped(step.value)) {
@@ -65,5 +69,6 @@ export function answerQuestions<Question extends object, Answer, Step = never>(
 const messagesRead = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 
 const isGenerator = <Step, Answer>(
-  given: Generator<Step, Answer> | Promise<Answer> | Answer,
-): given is Generator<Step, Answer> => Object.prototype.toString.call(given) === '[object Generator]'
+  given: Steps<Step, Answer> | Promise<Answer> | Answer,
+): given is Steps<Step, Answer> =>
+  /^\[object (Async)?Generator\]$/.test(Object.prototype.toString.call(given))

@@ -13,6 +13,7 @@ import type { PlanSearch, SearchResults } from '../core/search/searchPlan.ts'
 import type { CalendarDates, DateRange } from '../files/calendar/calendarDates.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import type { Inventory, InventoryInputs } from '../files/inventory/inventory.ts'
+import type { ListQuestion, ListReading } from '../files/pricelist/listAnswer.ts'
 import type { Export } from '../files/writeExport.ts'
 import type { ReadFile } from '../files/readAnyFile.ts'
 import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
@@ -83,6 +84,13 @@ export const ledgerAsker = () =>
   new WorkerAsker<PlanLedgerInputs, PlanLedger>({
     begin: () => new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The ledger could not be laid out.',
+  })
+
+/** Reads a price list by a mapping, or by one that it proposes; its steps are how many rows are read. */
+export const listAsker = () =>
+  new WorkerAsker<ListQuestion, Outcome<ListReading, FileIssue>, number>({
+    begin: () => new Worker(new URL('./list.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Reading the list failed. Nothing was changed.',
   })
 
 /** Looks a plan over; its steps are the parts, as they are known, and its answer which there were. */

@@ -87,9 +87,7 @@ function NoMachine() {
             month, and what switching it off saves.
           </p>
           <Line>
-            <Button onPress={() => void add(book)}>
-              Add a machine
-            </Button>
+            <Button onPress={() => void add(book)}>Add a machine</Button>
             <Button onPress={chooseFile}>Import a plan</Button>
           </Line>
         </Nothing>

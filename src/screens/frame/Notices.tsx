@@ -53,9 +53,9 @@ export function Notices() {
           </span>
           <Button
             onPress={() => {
+              go({ view: 'prices', machine: undefined, month: undefined, book: undefined })
               replaceOpenPlan(session, 'start an empty plan', emptyPlan())
               session.dismissWelcome()
-              go({ view: 'prices', machine: undefined, month: undefined, book: undefined })
             }}
           >
             Start an empty plan

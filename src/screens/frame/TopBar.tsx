@@ -33,7 +33,7 @@ export function TopBar() {
   const { plan, undoLabel, redoLabel } = state
   return (
     <Bar>
-      <Mark />
+      <Mark isBar />
       <SaveGuard session={session} />
       <PlanName>
         <EditableName
@@ -92,8 +92,8 @@ export function TopBar() {
               id: 'empty',
               label: 'Start an empty plan',
               onAction: () => {
-                replaceOpenPlan(session, 'start an empty plan', emptyPlan())
                 go({ view: 'prices', machine: undefined, month: undefined, book: undefined })
+                replaceOpenPlan(session, 'start an empty plan', emptyPlan())
               },
             },
             {

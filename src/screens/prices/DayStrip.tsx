@@ -3,43 +3,40 @@
 import styled from 'styled-components'
 import type { PriceBook, StateRow } from '../../core/catalogue/priceBook.ts'
 import { POWER_STATES } from '../../core/off/powerState.ts'
-import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { STATE_NAMES } from '../../wording/state'
 
-/** What of a machine is charged in one state: all of it, or nothing. */
-const METERS: readonly {
+interface Meter {
   readonly name: string
   readonly isCharged: (row: StateRow, isFlat: boolean) => boolean
-}[] = [
+}
+
+const METERS: readonly Meter[] = [
   { name: 'machine', isCharged: ({ compute }, isFlat) => compute || isFlat },
   { name: 'disks', isCharged: ({ disks }) => disks },
-  { name: 'fixed address', isCharged: ({ address }) => address !== 'none' },
+  { name: 'address', isCharged: ({ address }) => address !== 'none' },
 ]
 
-/** One day, on and then off in each way that the provider has: what is charged when. */
+/** What of a machine is charged while it is on, and in each way in which it can be off. */
 export function DayStrip({ book }: { readonly book: PriceBook }) {
   const states = POWER_STATES.filter((state) => book.states[state])
   const isFlat = book.terms.every(({ kind }) => kind === 'flat')
-  const tracks = `76px repeat(${states.length}, minmax(0, 1fr))`
   return (
-    <Strip role="table" aria-label="What is charged when" style={{ gridTemplateColumns: tracks }}>
+    <Strip role="table" aria-label="What is charged when">
       <Line role="row">
-        <span role="columnheader">
-          <VisuallyHidden>Meter</VisuallyHidden>
-        </span>
-        {states.map((state) => (
-          <Head key={state} role="columnheader">
-            {STATE_NAMES[state].toLowerCase()}
+        <Head role="columnheader">while</Head>
+        {METERS.map(({ name }) => (
+          <Head key={name} role="columnheader">
+            {name}
           </Head>
         ))}
       </Line>
-      {METERS.map(({ name, isCharged }) => (
-        <Line key={name} role="row">
-          <Meter role="rowheader">{name}</Meter>
-          {states.map((state) => {
+      {states.map((state) => (
+        <Line key={state} role="row">
+          <Head role="rowheader">{STATE_NAMES[state].toLowerCase()}</Head>
+          {METERS.map(({ name, isCharged }) => {
             const charged = isCharged(book.states[state]!, isFlat && state !== 'deleted')
             return (
-              <Bar key={state} role="cell" $charged={charged} $runs={state === 'running'}>
+              <Bar key={name} role="cell" $charged={charged} $runs={state === 'running'}>
                 {charged ? 'charged' : 'free'}
               </Bar>
             )
@@ -52,7 +49,8 @@ export function DayStrip({ book }: { readonly book: PriceBook }) {
 
 const Strip = styled.div`
   display: grid;
-  gap: 3px 2px;
+  grid-template-columns: 84px repeat(3, minmax(0, 1fr));
+  gap: 2px;
   margin: 10px 0 8px;
   font-size: 11px;
 `
@@ -62,13 +60,8 @@ const Line = styled.div`
 `
 
 const Head = styled.span`
-  color: var(--ink-2);
-  overflow-wrap: anywhere;
-`
-
-const Meter = styled.span`
-  color: var(--ink-2);
   align-self: center;
+  color: var(--ink-2);
 `
 
 const Bar = styled.span<{ readonly $charged: boolean; readonly $runs: boolean }>`

@@ -15,7 +15,7 @@ export async function takeInvented(session: Session): Promise<void> {
   const ids = [...new Set(books.map(({ provider }) => provider.id))]
   session.edit('consider the invented providers', (draft) => {
     considerProviders(ids)(draft)
-    // They hold for some months only: where none of them does, the plan goes to one in which they do.
-    if (ids.every((id) => !priceBookFor(id, books, draft.month))) draft.month = demo.month
+    // They hold for some months only: where one of them does not, the plan goes to one in which all do.
+    if (ids.some((id) => !priceBookFor(id, books, draft.month))) draft.month = demo.month
   })
 }

@@ -1,0 +1,56 @@
+import { readFigure, type DecimalMark } from './readFigure.ts'
+
+/** What the cells of a column have in common, as far as a sample shows. */
+export interface ColumnTraits {
+  readonly column: string
+  /** The words of its heading, in small letters. */
+  readonly words: readonly string[]
+  /** Cells that are not empty. */
+  readonly filled: readonly string[]
+  readonly distinct: readonly string[]
+  /** Shares of the filled cells, 0 to 1. */
+  readonly numbers: number
+  /** Of those with a letter in them. */
+  readonly letters: number
+  readonly wholes: number
+  readonly largest: number
+  readonly median: number
+}
+
+/** O(cells). */
+export function columnTraits(
+  column: string,
+  cells: readonly string[],
+  mark: DecimalMark | undefined,
+): ColumnTraits {
+  const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== '' && !/^[-–—]$/.test(cell))
+  const figures = filled.flatMap((cell) => {
+    // A name with a number in it is no figure.
+    if (/\p{L}.*\d/u.test(cell) && !/^(from|ab|usd|eur|gbp|inr|cad|chf)\b/i.test(cell)) return []
+    const read = readFigure(cell, mark)
+    return read.ok ? [Number(read.value.text)] : []
+  })
+  const sorted = [...figures].sort((a, b) => a - b)
+  const share = (count: number): number => (filled.length === 0 ? 0 : count / filled.length)
+  return {
+    column,
+    words: wordsOf(column),
+    filled,
+    distinct: [...new Set(filled)],
+    numbers: share(figures.length),
+    letters: share(filled.filter((cell) => /\p{L}/u.test(cell)).length),
+    wholes: share(figures.filter((figure) => Number.isInteger(figure)).length),
+    largest: sorted.at(-1) ?? 0,
+    median: sorted[Math.floor(sorted.length / 2)] ?? 0,
+  }
+}
+
+/** `memGiB_total` is mem, gib, total. */
+export const wordsOf = (heading: string): string[] =>
+  heading
+    .replace(/([\p{Ll}\d])(\p{Lu})/gu, '$1 $2')
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}$€£₹]+/u)
+    .filter((word) => word !== '')

@@ -1,0 +1,69 @@
+/** Where a table's headings stand, and what its columns are called: each name once. */
+export interface ListHeader {
+  /** Rows above the first one with data; the headings are in the last of them, or in several. */
+  readonly rows: number
+  readonly columns: readonly string[]
+}
+
+/** More rows are not looked at for headings. */
+const MOST_ABOVE = 60
+const LONGEST_HEADING = 80
+
+const isFigure = (cell: string): boolean => /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell)
+
+/**
+ * The headings are the last row of words before rows that hold figures under it. What stands above in fewer cells (a title,
+ * a group over several columns) is put before the headings it spans where those repeat. O(cells of the first rows).
+ */
+export function listHeader(rows: readonly (readonly string[])[]): ListHeader {
+  const width = Math.max(0, ...rows.slice(0, MOST_ABOVE).map((row) => row.length))
+  const filled = (row: readonly string[]): number => row.filter((cell) => cell.trim() !== '').length
+  const hasFigures = (row: readonly string[]): boolean => row.some((cell) => isFigure(cell.trim()))
+  const widest = Math.max(0, ...rows.slice(0, MOST_ABOVE).map(filled))
+  const isBody = (row: readonly string[]): boolean => hasFigures(row) && filled(row) >= Math.min(2, widest)
+  const first = rows.slice(0, MOST_ABOVE).findIndex((row, i) => {
+    const above = rows[i - 1]
+    return isBody(row) && (i === 0 || (above !== undefined && filled(above) >= Math.min(2, widest)))
+  })
+  if (first <= 0) {
+    // Nothing but figures, or nothing at all: columns by their numbers.
+    const isHeaded = first < 0 && rows.length > 0
+    return { rows: isHeaded ? 1 : 0, columns: named(isHeaded ? rows[0]! : [], width) }
+  }
+  const heads = rows[first - 1]!
+  const groups = first >= 2 && filled(rows[first - 2]!) >= 2 ? spread(rows[first - 2]!, width) : []
+  const repeats = new Set(heads.filter((cell, i) => cell.trim() !== '' && heads.indexOf(cell) !== i))
+  const joined = Array.from({ length: width }, (_, i) => {
+    const head = (heads[i] ?? '').trim()
+    const group = (groups[i] ?? '').trim()
+    const isVague = head === '' || repeats.has(heads[i] ?? '')
+    return isVague && group !== '' && group !== head ? `${group} ${head}`.trim() : head
+  })
+  return { rows: first, columns: named(joined, width) }
+}
+
+/** A heading over several columns stands in the first of them. */
+function spread(row: readonly string[], width: number): string[] {
+  let last = ''
+  return Array.from({ length: width }, (_, i) => {
+    const cell = (row[i] ?? '').trim()
+    if (cell !== '') last = cell
+    return last
+  })
+}
+
+/** Each name once; a column without one is called by its number. */
+function named(heads: readonly string[], width: number): string[] {
+  const taken = new Set<string>()
+  return Array.from({ length: width }, (_, i) => {
+    const plain = (heads[i] ?? '')
+      .replace(/[\p{Cc}\p{Cf}\s]+/gu, ' ')
+      .trim()
+      .slice(0, LONGEST_HEADING)
+    const base = plain === '' ? `column ${i + 1}` : plain
+    let name = base
+    for (let count = 2; taken.has(name); count++) name = `${base} (${count})`
+    taken.add(name)
+    return name
+  })
+}

@@ -1,0 +1,37 @@
+import Papa from 'papaparse'
+import type { Encoding, Separator } from '../inventory/inventoryTable.ts'
+
+export interface Delimited {
+  readonly encoding: Encoding
+  readonly separator: Separator
+}
+
+/** More is no row: a quote that is never closed. */
+const LONGEST_ROW = 4 * 1024 * 1024
+
+/**
+ * Rows of a delimited text as they come, in batches of what a piece of the stream holds; blank lines are rows without
+ * cells, so that rows keep their numbers. Memory: one piece and one row.
+ */
+export async function* readDelimited(
+  stream: ReadableStream<Uint8Array>,
+  { encoding, separator }: Delimited,
+): AsyncGenerator<string[][]> {
+  const decoder = new TextDecoder(encoding)
+  const reader = stream.getReader()
+  let rest = ''
+  try {
+    for (let isDone = false; !isDone;) {
+      const { done, value } = await reader.read()
+      isDone = done
+      rest += done ? decoder.decode() : decoder.decode(value, { stream: true })
+      const parser = new Papa.Parser({ delimiter: separator })
+      const { data, meta } = parser.parse(rest, 0, !done) as Papa.ParseResult<string[]>
+      rest = rest.slice(meta.cursor)
+      if (rest.length > LONGEST_ROW) throw new Error('A row has no end: is a quotation mark missing?')
+      if (data.length > 0) yield data
+    }
+  } finally {
+    await reader.cancel().catch(() => undefined)
+  }
+}

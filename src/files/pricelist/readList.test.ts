@@ -1,0 +1,184 @@
+import { gzipSync } from 'fflate'
+import { describe, expect, test } from 'vitest'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { ListMapping } from '../../core/pricelist/listMapping.ts'
+import { parseDecimal } from '../../core/quantity/decimal.ts'
+import { compare } from '../../core/quantity/exact.ts'
+import { checkPriceBook } from '../priceBook/checkPriceBook.ts'
+import type { ListQuestion, ListReading, ListSource } from './listAnswer.ts'
+import { readList } from './readList.ts'
+import { copperbeck, saltmarsh, type TruePrice } from './testing/inventedLists.ts'
+
+async function answerTo(source: ListSource, part: Partial<ListQuestion> = {}) {
+  const steps = readList({
+    source,
+    provider: { id: 'own', name: 'Own' },
+    from: '2027-03-01',
+    manner: 'gives-back',
+    ...part,
+  })
+  for (;;) {
+    const step = await steps.next()
+    if (step.done) return step.value
+  }
+}
+
+const file = (content: string | Uint8Array): ListSource => ({
+  kind: 'file',
+  name: 'list.csv',
+  file: new Blob([content as never]),
+})
+
+async function reading(content: string | Uint8Array, mapping?: ListMapping): Promise<ListReading> {
+  const answer = await answerTo(file(content), mapping ? { mapping } : {})
+  if (!answer.ok) throw new Error(JSON.stringify(answer.issues))
+  return answer.value
+}
+
+/** Every price of the truth is in the book, and no other. */
+function expectTrue(book: PriceBook | undefined, truth: readonly TruePrice[]): void {
+  expect(book && checkPriceBook(book)).toEqual([])
+  const sizes = new Map(book!.sizes.map((size) => [size.name, size]))
+  const places = new Map(book!.regions.map(({ id, name }) => [name, id]))
+  for (const { size: name, vcpu, memoryGiB, place, price } of truth) {
+    const size = sizes.get(name)!
+    expect(size).toMatchObject({ vcpu, memoryGiB })
+    const found = book!.prices[places.get(place)!]!.sizes[size.id]!
+    expect(compare(parseDecimal(found.perHour ?? found.perMonth!)!, parseDecimal(price)!)).toBe(0)
+  }
+  const all = Object.values(book!.prices).reduce((sum, { sizes: sold }) => sum + Object.keys(sold).length, 0)
+  expect(all).toBe(truth.length)
+}
+
+describe('a flat list, a row for each size, place, system and plan', () => {
+  const { text, truth } = saltmarsh()
+
+  test('is read by what is proposed, price by price as it was made', async () => {
+    const read = await reading(text)
+    expect(read.mapping).toMatchObject({
+      currency: 'USD',
+      units: { memory: 'GiB', period: 'hour', vcpuPerCount: 1 },
+      rows: [
+        {
+          is: 'size-price',
+          only: [
+            { column: 'os', values: ['linux'] },
+            { column: 'plan', values: ['hourly'] },
+          ],
+          fields: {
+            size: { from: 'column', column: 'sku_label' },
+            vcpu: { from: 'column', column: 'sku_label', part: { by: 'number', at: 0 } },
+            memory: { from: 'column', column: 'mem gib' },
+            place: { from: 'column', column: 'site' },
+            price: { from: 'column', column: 'rate_std_hr' },
+            currency: { from: 'column', column: 'cur' },
+          },
+        },
+      ],
+    })
+    expect(read.unsure).toEqual(['field/vcpu', 'rows'])
+    expectTrue(read.book, truth)
+    expect(read.leftOut).toMatchObject([{ leftOut: { why: 'filtered' }, rows: truth.length * 5 }])
+    expect(read.rows).toBe(truth.length * 6)
+  })
+
+  test('and compressed the same', async () => {
+    const read = await reading(gzipSync(new TextEncoder().encode(text)))
+    expectTrue(read.book, truth)
+  })
+
+  test('shows each figure beside the cell that it came from', async () => {
+    const { proofs } = await reading(text)
+    const lines = text.split('\n')
+    expect(proofs.length).toBe(10)
+    for (const { size, place, price, from } of proofs) {
+      expect(lines[from.row - 1]).toBe(
+        `${size},${place},linux,hourly,${price},USD,${lines[from.row - 1]!.split(',')[6]}`,
+      )
+      expect(from).toMatchObject({ column: 'rate_std_hr', text: price })
+    }
+  })
+
+  test('a slipped decimal, two prices for one thing and a word in place of a price are told with their rows', async () => {
+    const lines = text.split('\n')
+    const tern = lines.findIndex((line) => line.startsWith('tern 8-32,Skerry,linux,hourly'))
+    const [, , , , price] = lines[tern]!.split(',')
+    lines[tern] = lines[tern]!.replace(price!, (Number(price) / 10).toFixed(5))
+    const dunlin = lines.findIndex((line) => line.startsWith('dunlin 2-4,Fallow Quay,linux,hourly'))
+    lines.splice(dunlin + 1, 0, 'dunlin 2-4,Fallow Quay,linux,hourly,0.0299,USD,4')
+    const snipe = lines.findIndex((line) => line.startsWith('snipe 1-1,Fallow Quay,linux,hourly'))
+    lines[snipe] = 'snipe 1-1,Fallow Quay,linux,hourly,on request,USD,1'
+    const read = await reading(lines.join('\n'))
+    expect(read.odd).toMatchObject([{ size: 'tern 8-32', place: 'Skerry', from: { row: tern + 1 } }])
+    expect(read.contradictions).toMatchObject([
+      {
+        about: 'price',
+        of: 'dunlin 2-4',
+        place: 'Fallow Quay',
+        first: { row: dunlin + 1 },
+        second: { row: dunlin + 2 },
+      },
+    ])
+    expect(read.leftOut.find(({ leftOut }) => leftOut.why === 'unreadable')).toMatchObject({
+      leftOut: { field: 'price', text: 'on request', problem: 'no-number' },
+      examples: [snipe + 1],
+    })
+  })
+})
+
+describe('a wide list, places as columns, decimal commas, by the month', () => {
+  const { text, truth } = copperbeck()
+
+  test('is read by what is proposed, price by price as it was made', async () => {
+    const read = await reading(text)
+    expect(read.mapping).toMatchObject({
+      currency: 'EUR',
+      units: { memory: 'GB', period: 'month', decimalMark: ',' },
+      rows: [{ places: ['Lyon €/Monat', 'Turku €/Monat', 'Gent €/Monat', 'Porto €/Monat'] }],
+    })
+    expect(read.unsure).toEqual(['places', 'memory'])
+    expectTrue(read.book, truth)
+  })
+
+  test('in Windows-1252 the same', async () => {
+    const bytes = Uint8Array.from(text.replace(/€/g, '\u0080').replace(/–/g, '\u0096'), (letter) =>
+      letter.charCodeAt(0),
+    )
+    expectTrue((await reading(bytes)).book, truth)
+  })
+})
+
+describe('what is no price list', () => {
+  test.each([
+    ['nothing', '', /no rows/],
+    ['one column', 'a\nb\nc\n', /one column only/],
+    [
+      'too many columns',
+      `${Array.from({ length: 5_000 }, (_, i) => `c${i}`).join(',')}\n${'1,'.repeat(4_999)}1\n`,
+      /5000 columns/,
+    ],
+  ])('%s is said', async (_, text, problem) => {
+    const answer = await answerTo(file(text))
+    expect(!answer.ok && answer.issues[0].problem).toMatch(problem)
+  })
+
+  test('a quotation mark that is never closed ends in bounded room', async () => {
+    await expect(answerTo(file(`size,price\n"${'x'.repeat(5_000_000)}`))).rejects.toThrow(/quotation mark/)
+  })
+
+  test('headings in row 40, blank lines and cells that are cut off are borne', async () => {
+    const above = Array.from({ length: 39 }, (_, i) => (i % 3 === 0 ? '' : `a remark, number`)).join('\n')
+    const read = await reading(
+      `${above}\nsize,vcpu,memory GiB,place,price per hour EUR\ns1,2,4,Here,0.1\n\ns2,4,8,Here,0.2\ns3,4`,
+    )
+    expect(read.book?.sizes.map(({ name }) => name)).toEqual(['s1', 's2'])
+    expect(read.proofs[0]!.from.row).toBe(41)
+  })
+
+  test('rows of which none fits give no book, and say why', async () => {
+    const read = await reading(`size,vcpu,memory GiB,place,price\n${'s1,two,4,Here,0.1\n'.repeat(2_500)}`)
+    expect(read.book).toBeUndefined()
+    expect(read.leftOut[0]).toMatchObject({ rows: 2_500, leftOut: { why: 'unreadable' } })
+    expect(read.leftOut[0]!.examples.length).toBe(50)
+  })
+})

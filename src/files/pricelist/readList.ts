@@ -1,0 +1,183 @@
+import { compileMapping } from '../../core/pricelist/compileMapping.ts'
+import { bookOfList } from '../../core/pricelist/bookOfList.ts'
+import { ListCollector } from '../../core/pricelist/ListCollector.ts'
+import { oddPrices, proofs } from '../../core/pricelist/listChecks.ts'
+import { listHeader } from '../../core/pricelist/listHeader.ts'
+import { proposeMapping } from '../../core/pricelist/proposeMapping.ts'
+import { accept, refuse, type Outcome } from '../../core/outcome.ts'
+import { recogniseTable } from '../inventory/recogniseTable.ts'
+import { parsePriceBook } from '../priceBook/priceBookFile.ts'
+import { bookToFile } from '../priceBook/priceBookDocument.ts'
+import type { FileIssue } from '../reading/fileIssue.ts'
+import type { ListQuestion, ListReading, ListSource, SampleRow } from './listAnswer.ts'
+import { readDelimited } from './readDelimited.ts'
+
+/** Rows by which a mapping is proposed, and those that are shown. */
+const ROWS_LOOKED_AT = 2_000
+const ROWS_SHOWN = 60
+const BYTES_LOOKED_AT = 256 * 1024
+const MOST_COLUMNS = 1_000
+const MOST_VALUES = 40
+const PICTURE_SIZES = 700
+const PICTURE_PLACES = 60
+
+const GZIP = [0x1f, 0x8b]
+
+/** Reads a list once, from its beginning to its end, as its mapping says, or as is proposed. Steps are rows read. */
+export async function* readList(
+  question: ListQuestion,
+): AsyncGenerator<number, Outcome<ListReading, FileIssue>> {
+  const { source, provider, from, manner } = question
+  const batches = await rowsOf(source)
+  const { head, rest } = await firstRows(batches.rows)
+  const header = listHeader(head)
+  const { columns } = header
+  if (head.length === 0) return refuse(problem('The list has no rows.', 'a table with headings and prices.'))
+  if (columns.length > MOST_COLUMNS) {
+    return refuse(problem(`The list has ${columns.length} columns.`, `at most ${MOST_COLUMNS}.`))
+  }
+  if (columns.length < 2) {
+    return refuse(
+      problem('The list has one column only.', 'columns parted by a comma, semicolon, tab or bar.'),
+    )
+  }
+  const body = head.slice(header.rows)
+  const proposed = question.mapping
+    ? { mapping: question.mapping, unsure: [] }
+    : proposeMapping(columns, body, batches.mark)
+  const read = compileMapping(proposed.mapping, columns)
+  const found = new ListCollector()
+  const sample: SampleRow[] = []
+  const values = new Map(columns.map((column) => [column, new Set<string>()]))
+  let row = header.rows
+  let every = 1
+  const take = (cells: readonly string[]): void => {
+    row += 1
+    const said = read(cells, row)
+    found.add(row, said)
+    if ((row - header.rows - 1) % every === 0) {
+      sample.push({
+        row,
+        cells: columns.map((_, i) => (cells[i] ?? '').slice(0, 80)),
+        isUsed: said.entries.length > 0,
+      })
+      // Half of what is shown goes where it has become too much: what stays is spread over the whole list.
+      if (sample.length >= ROWS_SHOWN * 2) {
+        every *= 2
+        sample.splice(0, sample.length, ...sample.filter((_, i) => i % 2 === 0))
+      }
+    }
+    columns.forEach((column, i) => {
+      const texts = values.get(column)!
+      if (texts.size <= MOST_VALUES) texts.add((cells[i] ?? '').trim().slice(0, 80))
+    })
+  }
+  for (const cells of body) take(cells)
+  for await (const batch of rest) {
+    for (const cells of batch) take(cells)
+    yield found.rows
+  }
+  const book =
+    found.sizes.size === 0
+      ? undefined
+      : bookOfList(found, { ...provider, currency: proposed.mapping.currency, from }, manner)
+  const checked = book && parsePriceBook(bookToFile(book))
+  return accept({
+    columns,
+    sample: sample.slice(0, ROWS_SHOWN),
+    mapping: proposed.mapping,
+    unsure: proposed.unsure,
+    values: [...values].flatMap(([column, texts]) =>
+      texts.size <= MOST_VALUES ? [[column, [...texts]] as const] : [],
+    ),
+    rows: found.rows,
+    used: found.used,
+    leftOut: found.leftOut(),
+    contradictions: found.contradictions,
+    odd: oddPrices(found),
+    duplicates: found.duplicates,
+    beyond: found.beyond,
+    ...pictureOf(found),
+    proofs: proofs(found),
+    ...(book && checked?.ok && { book }),
+    issues: checked && !checked.ok ? checked.issues : [],
+  })
+}
+
+interface RowsOf {
+  readonly rows: AsyncGenerator<readonly (readonly string[])[]>
+  readonly mark?: '.' | ','
+}
+
+async function rowsOf(source: ListSource): Promise<RowsOf> {
+  if (source.kind === 'rows') {
+    return {
+      rows: (async function* () {
+        yield source.rows
+      })(),
+    }
+  }
+  return fileRows(source.file)
+}
+
+async function fileRows(file: Blob): Promise<RowsOf> {
+  const magic = new Uint8Array(await file.slice(0, 2).arrayBuffer())
+  const isGzip = GZIP.every((byte, i) => magic[i] === byte)
+  const open = (): ReadableStream<Uint8Array> =>
+    isGzip
+      ? (file.stream() as ReadableStream).pipeThrough(new DecompressionStream('gzip') as never)
+      : (file.stream() as ReadableStream<Uint8Array>)
+  const { encoding, separator, decimal } = recogniseTable(await beginningOf(open()))
+  return { rows: readDelimited(open(), { encoding, separator }), mark: decimal }
+}
+
+/** The first bytes of a stream, which is left there. */
+async function beginningOf(stream: ReadableStream<Uint8Array>): Promise<Uint8Array> {
+  const reader = stream.getReader()
+  const pieces: Uint8Array[] = []
+  let length = 0
+  while (length < BYTES_LOOKED_AT) {
+    const { done, value } = await reader.read()
+    if (done) break
+    pieces.push(value)
+    length += value.length
+  }
+  await reader.cancel().catch(() => undefined)
+  const all = new Uint8Array(length)
+  let at = 0
+  for (const piece of pieces) {
+    all.set(piece, at)
+    at += piece.length
+  }
+  return all.subarray(0, BYTES_LOOKED_AT)
+}
+
+/** Enough rows to propose by, and those that follow. */
+async function firstRows(rows: AsyncGenerator<readonly (readonly string[])[]>) {
+  const head: (readonly string[])[] = []
+  while (head.length < ROWS_LOOKED_AT) {
+    const { done, value } = await rows.next()
+    if (done) break
+    for (const cells of value) head.push(cells)
+  }
+  return { head, rest: rows }
+}
+
+/** A line for each place, a letter for each size: sold or not. */
+function pictureOf({ sizes, places }: ListCollector): Pick<ListReading, 'picture' | 'prices'> {
+  const all = [...sizes.values()]
+  const shown = all.slice(0, PICTURE_SIZES)
+  return {
+    picture: [...places]
+      .slice(0, PICTURE_PLACES)
+      .map((place) => shown.map(({ prices }) => (prices.has(place) ? 'x' : '.')).join('')),
+    prices: all.reduce((sum, { prices }) => sum + prices.size, 0),
+  }
+}
+
+const problem = (text: string, expected: string): FileIssue => ({
+  code: 'bad-value',
+  pointer: '',
+  problem: text,
+  expected,
+})

@@ -1,0 +1,4 @@
+import { readList } from '../files/pricelist/readList.ts'
+import { answerQuestions } from './answerQuestions.ts'
+
+answerQuestions(readList)
