@@ -131,3 +131,85 @@ test('what is assumed says what it would cost, and is confirmed one by one', asy
   await expect(total(page)).toHaveText('€ 18.42')
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
 })
+
+const LISTS: readonly [string, string, string, readonly string[]][] = [
+  // Row by row: 132 prices of 24 sizes in six places, in the 132 rows of linux by the hour.
+  ['saltmarsh', 'sizes 6 places 132 prices', '132 of 792 rows used', ['is assumed. It is so']],
+  ['copperbeck', 'sizes 4 places 34 prices', '10 of 12 rows used', ['places is assumed', 'in is assumed']],
+]
+
+for (const [name, counts, used, assumed] of LISTS) {
+  test(`the list of ${name} becomes a book without a word of help`, async ({ page }) => {
+    await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+    const bench = new Workbench(page)
+    await bench.open('/')
+    await page.getByRole('button', { name: 'Start an empty plan' }).click()
+    await page.getByTestId('list-file').setInputFiles(`data/lists/${name}.csv`)
+    await expect(page.getByTestId('list-counts')).toContainText(counts)
+    await expect(page.getByText(used)).toBeVisible()
+    for (const label of assumed) await expect(page.getByRole('button', { name: label }).first()).toBeVisible()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    const first = await total(page).innerText()
+    await page.getByRole('button', { name: 'Use these prices' }).click()
+    await expect(page.getByRole('heading', { name: `Prices of ${name}` })).toBeVisible()
+    await expect(total(page)).toHaveText(first)
+    await bench.reload()
+    await expect(total(page)).toHaveText(first)
+  })
+}
+
+test('what a column means is changed, a part is pointed at, and rows are asked for otherwise', async ({
+  page,
+}) => {
+  await begin(page)
+  await page.getByTestId('list-file').setInputFiles({
+    name: 'own-list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'what;where;kind;each\n' +
+        'm 4/16;Here;a;0,10\nm 4/16;Here;b;0,15\nm 8/32;Here;a;0,20\nm 8/32;Here;b;0,30\nm 2/8;Here;a;9,00\nm 2/8;Here;b;0,09\n',
+    ),
+  })
+  const counts = page.getByTestId('list-counts')
+  await expect(counts).toBeVisible()
+  await pick(page, 'Column of place', 'where')
+  await pick(page, 'Column of price', 'each')
+  await pick(page, 'Column of vCPU', 'what')
+  await pick(page, 'Part of the cell that is vCPU', /“4” of/)
+  await pick(page, 'Column of memory', 'what')
+  await pick(page, 'Part of the cell that is memory', /“16” of/)
+  await pick(page, 'What a price of the list is for', 'an hour')
+  await expect(page.getByText('Two answers for the price of')).toHaveCount(3)
+  await pick(page, 'Filter by another column', 'kind')
+  await pick(page, 'Wanted text of kind', 'b')
+  await expect(counts).toContainText('3 sizes 1 place 3 prices')
+  await expect(page.getByText('Two answers for the price of')).toHaveCount(0)
+  await expect(page.getByText('m 4/16').first()).toBeVisible()
+  // The list stays while another screen is looked at.
+  await page.getByRole('link', { name: 'Bench' }).click()
+  await page.getByRole('link', { name: 'Prices' }).click()
+  await expect(counts).toContainText('3 sizes 1 place 3 prices')
+  await page.getByRole('button', { name: 'Give up' }).click()
+  await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
+})
+
+test('a table is pasted from a page, with merged cells and footnotes', async ({ page }) => {
+  await begin(page)
+  await page.getByRole('button', { name: 'Paste a table…' }).click()
+  await page.getByLabel('Paste a table here').waitFor()
+  await page.evaluate(() => {
+    const rows = [
+      '<tr><th rowspan=2>Machine</th><th rowspan=2>vCPU</th><th rowspan=2>RAM GiB</th><th colspan=2>from, per hour</th></tr>',
+      '<tr><th>Leeds</th><th>Kobe</th></tr>',
+      '<tr><td>Kettle 2</td><td>2</td><td>8</td><td>C$ 0.05*</td><td>C$ 0.06¹</td></tr>',
+      '<tr><td>Kettle 4</td><td>4</td><td>16</td><td>C$ 0.10</td><td>–</td></tr>',
+    ]
+    const data = new DataTransfer()
+    data.setData('text/html', `<table>${rows.join('')}</table><p>*without tax</p>`)
+    data.setData('text/plain', 'x')
+    const field = document.querySelector('textarea')!
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  })
+  await expect(page.getByTestId('list-counts')).toContainText('2 sizes 2 places 3 prices')
+  await expect(page.getByRole('region', { name: 'The list' })).toContainText('C$ 0.06¹')
+})

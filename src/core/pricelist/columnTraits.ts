@@ -1,5 +1,9 @@
 import { readFigure, type DecimalMark } from './readFigure.ts'
 
+/** What may stand before a price: a word such as from, a sign or a code of a currency. */
+const MONEY_LEAD =
+  /^\W*(from|ab|about|ca\.?|dès)?\W*([a-z]{0,3}[$€£₹¥]|usd|eur|gbp|inr|cad|chf|jpy|aud|sek|pln)?\W*$/iu
+
 /** What the cells of a column have in common, as far as a sample shows. */
 export interface ColumnTraits {
   readonly column: string
@@ -26,7 +30,7 @@ export function columnTraits(
   const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== '' && !/^[-–—]$/.test(cell))
   const figures = filled.flatMap((cell) => {
     // A name with a number in it is no figure.
-    if (/\p{L}.*\d/u.test(cell) && !/^(from|ab|usd|eur|gbp|inr|cad|chf)\b/i.test(cell)) return []
+    if (!MONEY_LEAD.test(cell.slice(0, Math.max(0, cell.search(/\d/))))) return []
     const read = readFigure(cell, mark)
     return read.ok ? [Number(read.value.text)] : []
   })

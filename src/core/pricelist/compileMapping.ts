@@ -98,6 +98,7 @@ function readerOf(meaning: RowMeaning, mapping: ListMapping, at: At): ReadListRo
     const found = sources.has('currency') ? text('currency', cells).toUpperCase() : currency
     if (found !== '' && found !== currency) fail('currency', found, 'other-currency')
   }
+  const placeNames = placesOf(places ?? [])
   const priceColumn = fields.price?.from === 'column' ? fields.price.column : ''
 
   const entryOf = (
@@ -153,13 +154,23 @@ function readerOf(meaning: RowMeaning, mapping: ListMapping, at: At): ReadListRo
       }
     }
     if (places) {
-      for (const column of places) read(() => column, cells[at.get(column) ?? -1] ?? '', column)
+      for (const [column, place] of placeNames) read(() => place, cells[at.get(column) ?? -1] ?? '', column)
     } else {
       const price = sources.get('price')?.(cells)
       read(() => name('place', cells), price?.text ?? '', priceColumn)
     }
     return { entries, leftOut }
   }
+}
+
+/** Headings of places by what is left of them without the words at their ends that all have: "Lyon" of "Lyon €/month". */
+export function placesOf(columns: readonly string[]): ReadonlyMap<string, string> {
+  const words = columns.map((column) => column.split(' '))
+  let shared = 0
+  const endsAlike = (count: number): boolean =>
+    words.every((each) => each.length > count && each.at(-1 - count) === words[0]!.at(-1 - count))
+  while (columns.length > 1 && endsAlike(shared)) shared += 1
+  return new Map(words.map((each, i) => [columns[i]!, each.slice(0, each.length - shared).join(' ')]))
 }
 
 /** As most lists write it; anything else is not known. */

@@ -91,6 +91,8 @@ export const UNBOUND_TERM =
   /on.?demand|hourly|none|pay|flex|free|unbound|no.?(term|commit)|stuendlich|stündlich/i
 
 const SYMBOLS: readonly (readonly [RegExp, string, boolean])[] = [
+  [/\bCA?\$/, 'CAD', true],
+  [/\bAU?\$/, 'AUD', true],
   [/€/, 'EUR', true],
   [/£/, 'GBP', true],
   [/₹/, 'INR', true],

@@ -13,12 +13,19 @@ import { officeWeek } from '../workbench/emptyPlan.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
+interface FirstMachineProps {
+  readonly book: PriceBook
+  /** Whether it can be added to the plan from here. */
+  readonly isOffered?: boolean
+}
+
 /** What a machine costs by this book: those of the plan, or the first that it could have. */
-export function FirstMachine({ book }: { readonly book: PriceBook }) {
+export function FirstMachine({ book, isOffered = true }: FirstMachineProps) {
   const { state, month, address, pricing } = useWorkbench()
   const { add: addMachine } = useMachineActions()
   const { plan } = state
   const { reading } = address
+  const isKept = state.books.some(({ provider }) => provider.id === book.provider.id)
   const own = plan.machines.filter(({ provider }) => provider === book.provider.id)
   const first = useMemo(() => {
     const week = plan.weeks[0] ?? officeWeek('office-days', 'Office days')
@@ -62,7 +69,7 @@ export function FirstMachine({ book }: { readonly book: PriceBook }) {
       </span>
       <Total data-testid="book-total">{formatMoney(estimate.total, book.currency)}</Total>
       {caution}
-      <Button onPress={() => void addMachine(book)}>Add it to the plan</Button>
+      {isOffered && isKept && <Button onPress={() => void addMachine(book)}>Add it to the plan</Button>}
     </Line>
   )
 }

@@ -4,8 +4,10 @@ import styled from 'styled-components'
 import { media } from '../../interface/theme/media'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BookSheet } from './BookSheet'
+import { ListScreen } from './ListScreen'
 import { MannerPanel } from './MannerPanel'
 import { Providers } from './Providers'
+import { useOpenList } from './openList.ts'
 import { usePickedBook } from './usePickedBook.ts'
 import { WhosePrices } from './WhosePrices'
 
@@ -13,6 +15,8 @@ import { WhosePrices } from './WhosePrices'
 export function PricesScreen() {
   const { keptBooks } = useWorkbench()
   const book = usePickedBook()
+  const list = useOpenList()
+  if (list) return <ListScreen list={list} />
   if (keptBooks.length === 0 || !book) return <WhosePrices />
   return (
     <Columns>

@@ -10,6 +10,7 @@ import { useChooseFile } from '../workbench/ChooseFile'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { KnownProviders } from './KnownProviders'
 import { NewProviderForm } from './NewProviderForm'
+import { OpenListButtons } from './OpenListButtons'
 import { takeInvented } from './takeInvented.ts'
 
 /** Whom the plan considers, and the ways to more prices. */
@@ -38,6 +39,7 @@ export function Providers({ open }: { readonly open: PriceBook }) {
       <h2>More prices</h2>
       <Ways>
         <Button onPress={() => setIsTyping(true)}>Type prices…</Button>
+        <OpenListButtons />
         <Button onPress={chooseFile}>Open a price book…</Button>
         {!hasInvented && <Button onPress={() => void takeInvented(session)}>Take the invented books</Button>}
       </Ways>

@@ -6,6 +6,7 @@ import { useChooseFile } from '../workbench/ChooseFile'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { KnownProviders } from './KnownProviders'
 import { NewProviderForm } from './NewProviderForm'
+import { OpenListButtons } from './OpenListButtons'
 import { takeInvented } from './takeInvented.ts'
 
 /** What a plan without prices asks first: whose they are. */
@@ -24,6 +25,13 @@ export function WhosePrices() {
         <section>
           <h2>Type prices</h2>
           <NewProviderForm />
+        </section>
+        <section>
+          <h2>Open a price list, or paste a table</h2>
+          <p>CSV of any dialect, compressed or not, a saved page, or rows from a page or a spreadsheet.</p>
+          <Lists>
+            <OpenListButtons />
+          </Lists>
         </section>
         <section>
           <h2>Open a price book</h2>
@@ -56,6 +64,12 @@ const Page = styled.main.attrs({ id: 'main' })`
     margin: 6px 0 18px;
     color: var(--ink-2);
   }
+`
+
+const Lists = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
 `
 
 const Ways = styled.div`

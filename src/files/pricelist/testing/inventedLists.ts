@@ -103,7 +103,7 @@ export function copperbeck(seed = 43): InventedList {
       const month = ((vcpu * 11.4 + memory * 2.7) * (0.9 + random() * 0.3)).toFixed(2)
       if (random() < 0.1) return '–'
       const memoryGiB = Math.round((memory * 1e9 * 1_024) / 2 ** 30) / 1_024
-      truth.push({ size: name, vcpu, memoryGiB, place: `${place} €/Monat`, price: month })
+      truth.push({ size: name, vcpu, memoryGiB, place, price: month })
       return Number(month) >= 1_000 ? `${month[0]!}.${comma(month.slice(1))}` : comma(month)
     })
     rows.push(`${name};${vcpu};${memory};${cells.join(';')}`)

@@ -1,0 +1,98 @@
+'use client'
+
+import styled from 'styled-components'
+import type { ListReading } from '../../files/pricelist/listAnswer.ts'
+import { groupDigits } from '../../wording/money'
+import { FirstMachine } from './FirstMachine'
+import { PricePicture } from './PricePicture'
+
+const number = (value: number): string => groupDigits(String(value))
+
+/** The book as it fills: what there is, what is missing, and what to look at. */
+export function ListBook({ reading, isStale }: { readonly reading: ListReading; readonly isStale: boolean }) {
+  const { book, odd, contradictions, duplicates, beyond, prices, picture, issues } = reading
+  const sizes = book?.sizes.length ?? 0
+  return (
+    <Part aria-label="The book so far" aria-busy={isStale}>
+      <h2>The book so far</h2>
+      <Counts data-testid="list-counts">
+        <b>{number(sizes)}</b> {sizes === 1 ? 'size' : 'sizes'} <b>{number(picture.length)}</b>{' '}
+        {picture.length === 1 ? 'place' : 'places'} <b>{number(prices)}</b> prices
+      </Counts>
+      {picture.length > 0 && <PricePicture picture={picture} />}
+      <h2>To look at</h2>
+      <Points>
+        {issues.map(({ pointer, problem, expected }) => (
+          <li key={pointer}>
+            {problem} Expected: {expected}
+          </li>
+        ))}
+        {odd.slice(0, 8).map(({ size, place, price, vcpu, factor, from }) => (
+          <li key={`${size} ${place}`}>
+            <b>
+              {size} in {place}
+            </b>{' '}
+            costs {factor < 1 ? `one ${Math.round(1 / factor)}th` : `${Math.round(factor)} times`} of its
+            neighbours: {price} for {vcpu} vCPU. A slipped decimal? <small>row {number(from.row)}</small>
+          </li>
+        ))}
+        {contradictions.slice(0, 8).map(({ about, of, place, first, second }) => (
+          <li key={`${about} ${of} ${place ?? ''} ${second.row}`}>
+            Two answers for the {about === 'vcpu' ? 'vCPU' : about} of{' '}
+            <b>{place ? `${of} in ${place}` : of}</b>: {first.value} and {second.value}; the first stands.{' '}
+            <small>
+              rows {number(first.row)} and {number(second.row)}
+            </small>
+          </li>
+        ))}
+        {beyond > 0 && <li>{number(beyond)} prices are beyond what a book holds, and are left out.</li>}
+        {duplicates > 0 && <li>{number(duplicates)} rows say what was said before.</li>}
+        {book && book.assumed?.some(({ about }) => about === 'disk-price') && (
+          <li>No kind of disk yet: type two prices once the book is in use, or add them to the list.</li>
+        )}
+        {!book && <li>No price could be read yet: say what the columns mean.</li>}
+        {book && (
+          <li>IOPS, hibernation and most disks are not known: they close nothing and are to be checked.</li>
+        )}
+      </Points>
+      {book && <FirstMachine book={book} isOffered={false} />}
+    </Part>
+  )
+}
+
+const Part = styled.section`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 16px 20px;
+
+  h2:not(:first-child) {
+    margin-top: 14px;
+  }
+`
+
+const Counts = styled.p`
+  margin: 4px 0 8px;
+  color: var(--ink-2);
+
+  b {
+    font-size: 20px;
+    color: var(--ink);
+    font-weight: 640;
+
+    &:not(:first-child) {
+      margin-left: 10px;
+    }
+  }
+`
+
+const Points = styled.ul`
+  margin-top: 4px;
+
+  li {
+    padding: 5px 0;
+    border-top: 1px solid var(--rule);
+  }
+  small {
+    color: var(--ink-2);
+  }
+`

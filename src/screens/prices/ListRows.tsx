@@ -1,0 +1,174 @@
+'use client'
+
+import { useMemo } from 'react'
+import styled from 'styled-components'
+import type { RowMeaning } from '../../core/pricelist/listMapping.ts'
+import type { ListReading } from '../../files/pricelist/listAnswer.ts'
+import { LIST_FIELD_NAMES, leftOutText, PERIOD_NAMES } from '../../wording/list'
+import { groupDigits } from '../../wording/money'
+
+/** Rows of the list, spread over it, under what each column says; left out ones are struck out. */
+export function ListRows({ reading }: { readonly reading: ListReading }) {
+  const { columns, sample, mapping, leftOut, rows, used, proofs } = reading
+  const roles = useMemo(() => rolesOf(mapping.rows), [mapping])
+  return (
+    <Part aria-label="The list">
+      <h2>
+        The list <small>rows spread over it; struck out: left out</small>
+      </h2>
+      <Scroll tabIndex={0} role="group" aria-label="Rows of the list">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">row</th>
+              {columns.map((column) => (
+                <th key={column} scope="col">
+                  <Role $used={roles.has(column)}>{roles.get(column)?.join(', ') ?? 'not used'}</Role>
+                  {column}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {sample.map(({ row, cells, isUsed }) => (
+              <Row key={row} $used={isUsed}>
+                <th scope="row">{groupDigits(String(row))}</th>
+                {cells.map((cell, i) => (
+                  <td key={columns[i]}>{cell}</td>
+                ))}
+              </Row>
+            ))}
+          </tbody>
+        </table>
+      </Scroll>
+      <p>
+        {groupDigits(String(used))} of {groupDigits(String(rows))} rows used
+        {leftOut.map(({ leftOut: why, rows: count, examples }) => (
+          <span key={leftOutText(why)}>
+            {' · '}
+            <Why $fault={why.why === 'unreadable'} title={`rows ${examples.slice(0, 8).join(', ')}`}>
+              {groupDigits(String(count))} {leftOutText(why)}
+              {why.why === 'unreadable' && `, row ${examples[0]!}`}
+            </Why>
+          </span>
+        ))}
+      </p>
+      <h2>
+        Proof <small>figures of the book beside the cells that they came from</small>
+      </h2>
+      <Proofs>
+        {proofs.map(({ size, vcpu, memoryGiB, place, price, period, from }) => (
+          <li key={`${size} ${place}`}>
+            <b>{size}</b>
+            <span>
+              {place}, {vcpu} vCPU, {Math.round(memoryGiB * 100) / 100} GiB
+            </span>
+            <span>
+              {price} {PERIOD_NAMES[period]}
+            </span>
+            <small>
+              row {groupDigits(String(from.row))}, {from.column} “{from.text}”
+            </small>
+          </li>
+        ))}
+      </Proofs>
+    </Part>
+  )
+}
+
+/** What each column is read for. */
+function rolesOf(meanings: readonly RowMeaning[]): ReadonlyMap<string, string[]> {
+  const roles = new Map<string, string[]>()
+  const note = (column: string, role: string): void => {
+    const known = roles.get(column) ?? []
+    if (!known.includes(role)) roles.set(column, [...known, role])
+  }
+  for (const { fields, only, places = [] } of meanings) {
+    for (const [field, source] of Object.entries(fields)) {
+      if (source?.from === 'column')
+        note(source.column, LIST_FIELD_NAMES[field as keyof typeof LIST_FIELD_NAMES])
+    }
+    for (const { column } of only) note(column, 'filter')
+    for (const column of places) note(column, 'a place')
+  }
+  return roles
+}
+
+const Part = styled.section`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 16px 20px;
+  background: var(--sheet);
+
+  & > p {
+    margin: 6px 0 14px;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  small {
+    font-weight: 400;
+    color: var(--ink-2);
+  }
+`
+
+const Scroll = styled.div`
+  max-height: 46vh;
+  overflow: auto;
+  margin-top: 6px;
+  border: 1px solid var(--rule);
+
+  table {
+    border-collapse: collapse;
+    font-size: 12px;
+  }
+  th,
+  td {
+    padding: 2px 8px;
+    text-align: left;
+    font-weight: 400;
+    white-space: nowrap;
+    border-right: 1px solid var(--rule);
+  }
+  thead th {
+    position: sticky;
+    top: 0;
+    background: var(--paper);
+    font-weight: 600;
+  }
+  tbody tr {
+    border-top: 1px solid var(--rule);
+  }
+`
+
+const Role = styled.span<{ readonly $used: boolean }>`
+  display: block;
+  font-size: 11px;
+  font-weight: ${({ $used }) => ($used ? 600 : 400)};
+  color: ${({ $used }) => ($used ? 'var(--save)' : 'var(--ink-2)')};
+`
+
+const Row = styled.tr<{ readonly $used: boolean }>`
+  td {
+    color: ${({ $used }) => ($used ? 'inherit' : 'var(--ink-3)')};
+    text-decoration: ${({ $used }) => ($used ? 'none' : 'line-through')};
+  }
+`
+
+const Why = styled.span<{ readonly $fault: boolean }>`
+  color: ${({ $fault }) => ($fault ? 'var(--leak)' : 'inherit')};
+`
+
+const Proofs = styled.ul`
+  font-size: 12px;
+
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 10px;
+    padding: 3px 0;
+    border-top: 1px solid var(--rule);
+  }
+  small {
+    margin-left: auto;
+  }
+`

@@ -1,0 +1,55 @@
+'use client'
+
+import { useSyncExternalStore } from 'react'
+import type { Manner } from '../../core/manner/manners.ts'
+import type { ListMapping } from '../../core/pricelist/listMapping.ts'
+import type { ListSource } from '../../files/pricelist/listAnswer.ts'
+import { Listeners } from '../../store/Listeners.ts'
+
+/** A list that is on its way to becoming a book. */
+export interface OpenList {
+  readonly name: string
+  readonly source: ListSource
+  readonly provider: string
+  readonly manner: Manner
+  /** As it was changed; what is proposed stands where it was not. */
+  readonly mapping?: ListMapping
+  /** Answers that were proposed and then confirmed. */
+  readonly confirmed: readonly string[]
+}
+
+let open: OpenList | undefined
+const listeners = new Listeners()
+
+/** It stays open while other screens are looked at. */
+export const useOpenList = (): OpenList | undefined =>
+  useSyncExternalStore(
+    listeners.add,
+    () => open,
+    () => undefined,
+  )
+
+export function setOpenList(list: OpenList | undefined): void {
+  open = list
+  listeners.tell()
+}
+
+export const changeOpenList = (part: Partial<OpenList>): void => {
+  if (open) setOpenList({ ...open, ...part })
+}
+
+/** By the name of its file, without what kind of file it is. */
+export function beginList(name: string, source: ListSource): void {
+  const provider = name
+    .replace(/\.[a-z0-9.]+$/i, '')
+    .replace(/[-_]+/g, ' ')
+    .trim()
+    .slice(0, 60)
+  setOpenList({
+    name,
+    source,
+    provider: provider === '' ? 'Own prices' : provider,
+    manner: 'gives-back',
+    confirmed: [],
+  })
+}
