@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
 import { Workbench, pick } from './workbench'
 
 /** A person's own prices: typed, pasted, taken back, and what of them is only assumed. */
@@ -212,4 +213,49 @@ test('a table is pasted from a page, with merged cells and footnotes', async ({ 
   })
   await expect(page.getByTestId('list-counts')).toContainText('2 sizes 2 places 3 prices')
   await expect(page.getByRole('region', { name: 'The list' })).toContainText('C$ 0.06¹')
+})
+
+test('what the account may do closes sizes, counts in quotas, and is taken back', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=prices')
+  await page.getByRole('button', { name: 'What your account may do at Fennmark' }).click()
+  await page.getByRole('textbox', { name: /^At most so many vCPU in all/ }).fill('20')
+  await page.getByRole('textbox', { name: /^At most so many vCPU in all/ }).press('Tab')
+  await page.getByRole('checkbox', { name: 'Kite' }).uncheck({ force: true })
+  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.getByRole('link', { name: 'Bench' }).click()
+  await expect(page.getByRole('row', { name: /^Fennmark vCPU 20 / })).toBeVisible()
+  await page.goto('/?machine=timetable-loadgen')
+  await bench.slider('Size').press('Enter')
+  await expect(page.getByRole('row', { name: /Kite 4\/16/ })).toContainText(
+    'does not sell Kite 4/16 to your account',
+  )
+  await page.keyboard.press('Escape')
+  await bench.undo.click()
+  await expect(page.getByRole('button', { name: /^Undo: the account at Fennmark/ })).toBeVisible()
+})
+
+test('the next list of the same shape is read at one press, as the last one was', async ({ page }) => {
+  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await page.getByRole('button', { name: 'Start an empty plan' }).click()
+  const counts = page.getByTestId('list-counts')
+  await page.getByTestId('list-file').setInputFiles('data/lists/saltmarsh.csv')
+  await expect(counts).toContainText('132 prices')
+  await page.getByRole('button', { name: /^vCPU is assumed/ }).click()
+  await pick(page, 'Manner of charging', /until deleted/)
+  await page.getByRole('button', { name: 'Use these prices' }).click()
+  await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
+  await bench.reload()
+  await page.getByTestId('list-file').setInputFiles({
+    name: 'april.csv',
+    mimeType: 'text/csv',
+    buffer: readFileSync('data/lists/saltmarsh.csv'),
+  })
+  await expect(page.getByText('read as the last list of this shape was')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Prices of saltmarsh' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Manner of charging$/ })).toContainText('until deleted')
+  await expect(page.getByRole('button', { name: /^vCPU is assumed/ })).toHaveCount(0)
 })

@@ -1,5 +1,4 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import type { BooksInUse } from './BooksInUse.ts'
 import { editionName } from './planStore.ts'
 
 /** More steps than anyone takes back one by one. */
@@ -27,7 +26,7 @@ const NOTHING: BookHistory = { past: [], future: [] }
 export class BookEdits {
   private readonly histories = new Map<string, BookHistory>()
 
-  constructor(private readonly books: BooksInUse) {}
+  constructor(private readonly books: { readonly add: (book: PriceBook) => Promise<void> }) {}
 
   edit(before: PriceBook, after: PriceBook, label: string, field?: string): void {
     if (before === after) return

@@ -1,8 +1,10 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import { BookEdits } from './BookEdits.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { deleteBook, editionName, loadBooks, storeBook } from './planStore.ts'
 import type { CheckStored } from './seals.ts'
 import type { SessionState } from './sessionState.ts'
+import { PriceRecipes } from './PriceRecipes.ts'
 import { storageProblem } from './storageProblem.ts'
 
 interface Shown {
@@ -15,6 +17,8 @@ interface Shown {
 export class BooksInUse {
   /** Of the stored books that are shown. */
   revision = 0
+  readonly edits = new BookEdits({ add: (book) => this.add(book) })
+  readonly recipes: PriceRecipes
   /** What is still to be stored, by edition: the newest of each alone. */
   private readonly waiting = new Map<string, () => Promise<number>>()
   private storing: Promise<void> | undefined
@@ -25,7 +29,9 @@ export class BooksInUse {
     private readonly db: NotchgaugeDatabase,
     private readonly shown: Shown,
     private readonly onStored: () => void = () => undefined,
-  ) {}
+  ) {
+    this.recipes = new PriceRecipes(db)
+  }
 
   /** Whether all that is shown is stored, or could not be. */
   isStored(): boolean {

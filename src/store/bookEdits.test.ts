@@ -4,7 +4,7 @@ import { newBook } from '../core/pricelist/newBook.ts'
 import { putSize } from '../core/pricelist/sizeRows.ts'
 import { gib } from '../core/quantity/units.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import { BookEdits } from './BookEdits.ts'
+import type { BookEdits } from './BookEdits.ts'
 import { BooksInUse } from './BooksInUse.ts'
 import { openDatabase, type NotchgaugeDatabase } from './database.ts'
 import { loadBooks } from './planStore.ts'
@@ -39,7 +39,7 @@ beforeEach(async () => {
   state = NOTHING_OPEN
   const show = (part: Partial<SessionState>): void => void (state = { ...state, ...part })
   books = new BooksInUse(db, { snapshot: () => state, show, checkStored: undefined })
-  edits = new BookEdits(books)
+  edits = books.edits
   await books.add(EMPTY)
 })
 afterEach(() => db.close())

@@ -47,12 +47,22 @@ export interface StoredSeal {
   readonly size?: number
 }
 
+/** How a provider's lists become its book. */
+export interface StoredRecipe {
+  readonly provider: string
+  /** Grows with each that is kept. */
+  readonly keptAt: number
+  /** As in its file. */
+  readonly text: string
+}
+
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
   editions!: Table<StoredBook, [string, string]>
   edits!: EntityTable<StoredEdit, 'seq'>
   shelf!: Table<ShelvedPlan, string>
   seals!: Table<StoredSeal, string>
+  recipes!: Table<StoredRecipe, string>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -92,6 +102,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 6, stores: { seals: 'of' } },
   // Labels are read without what the steps change.
   { version: 7, stores: { edits: 'seq, [seq+label]' } },
+  { version: 8, stores: { recipes: 'provider, keptAt' } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

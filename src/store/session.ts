@@ -1,6 +1,5 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
-import { BookEdits } from './BookEdits.ts'
 import { BooksInUse } from './BooksInUse.ts'
 import { editLabels, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
 import { lightened, NO_HISTORY, nextStep, stepLabels, type History, type Step } from './history.ts'
@@ -49,7 +48,6 @@ export class Session {
   /** The plans that are not open. */
   readonly shelf: PlanShelf
   readonly books: BooksInUse
-  readonly bookEdits: BookEdits
 
   constructor(
     private readonly db: NotchgaugeDatabase,
@@ -61,7 +59,6 @@ export class Session {
     const show = (part: Partial<SessionState>): void => this.show(part)
     const { tell } = this.settledListeners
     this.books = new BooksInUse(db, { snapshot: this.snapshot, show, checkStored }, tell)
-    this.bookEdits = new BookEdits(this.books)
     this.steps = new StepQueue((kind) => this.readAndStep(kind), show, tell)
   }
 

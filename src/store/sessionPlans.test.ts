@@ -141,6 +141,13 @@ describe('the tables', () => {
     old.close()
     const { session, db } = await openSession('first-version')
     expect(session.snapshot().books.map(({ edition }) => edition)).toEqual([book!.edition])
-    expect(db.tables.map(({ name }) => name).sort()).toEqual(['editions', 'edits', 'plan', 'seals', 'shelf'])
+    expect(db.tables.map(({ name }) => name).sort()).toEqual([
+      'editions',
+      'edits',
+      'plan',
+      'recipes',
+      'seals',
+      'shelf',
+    ])
   })
 })

@@ -1,5 +1,5 @@
 import type { LeftOut } from '../core/pricelist/listEntry.ts'
-import type { ListField, MappingQuestion, PricePeriod } from '../core/pricelist/listMapping.ts'
+import type { ListField, PricePeriod } from '../core/pricelist/listMapping.ts'
 
 export const LIST_FIELD_NAMES = {
   size: 'size',
@@ -48,9 +48,3 @@ export function leftOutText(leftOut: LeftOut): string {
       return `unreadable: ${LIST_FIELD_NAMES[leftOut.field]} ${FAULTS[leftOut.problem]}${leftOut.text === '' ? '' : ` (“${leftOut.text}”)`}`
   }
 }
-
-/** Which question of a mapping a thing assumed in a book is about. */
-export const assumptionOf = (question: MappingQuestion): string =>
-  question.startsWith('field/')
-    ? `list-${question.slice(6)}`
-    : `list-${question.toLowerCase().replace(/[^a-z]/g, '')}`

@@ -2,11 +2,17 @@ import type { PriceBook, RegionPrices, SizePrice } from '../catalogue/priceBook.
 import { withManner, type Manner } from '../manner/manners.ts'
 import type { GiB } from '../quantity/units.ts'
 import { idOf } from './idOf.ts'
+import type { MappingQuestion } from './listMapping.ts'
 import type { ListCollector } from './ListCollector.ts'
 import { ANY_ROOM, FAMILY, newBook, ONE_ZONE, UNPRICED_DISK, type NewBook } from './newBook.ts'
 
 /** Prices as a book: what the list says, charged in a manner, and the rest not known. O(prices). */
-export function bookOfList(found: ListCollector, head: Omit<NewBook, 'place'>, manner: Manner): PriceBook {
+export function bookOfList(
+  found: ListCollector,
+  head: Omit<NewBook, 'place'>,
+  manner: Manner,
+  unsure: readonly MappingQuestion[],
+): PriceBook {
   const names = [...found.places]
   const placeIds = idsOf(names, 'place')
   const regions = names.map((name) => ({ id: placeIds.get(name)!, name, zones: [ONE_ZONE] }))
@@ -72,10 +78,17 @@ export function bookOfList(found: ListCollector, head: Omit<NewBook, 'place'>, m
               { sizes: Object.fromEntries(each.sizes), disks: each.disks, addresses: {} },
             ]),
           ),
-    assumed: (start.assumed ?? []).filter(({ about }) => disks.length === 0 || about !== 'disk-price'),
+    assumed: [
+      ...(start.assumed ?? []).filter(({ about }) => disks.length === 0 || about !== 'disk-price'),
+      ...unsure.map((question) => ({ about: assumptionOf(question), from: 'list' })),
+    ],
   }
   return withManner(book, manner)
 }
+
+/** What is assumed in a book where an answer about its list is. */
+const assumptionOf = (question: MappingQuestion): string =>
+  question.startsWith('field/') ? `list-${question.slice(6)}` : `list-of-${question.toLowerCase()}`
 
 const idsOf = (names: readonly string[], fallback: string): ReadonlyMap<string, string> => {
   const taken = new Set<string>()

@@ -7,7 +7,7 @@ import { LONGEST_NAME } from './readRow.ts'
 import { gibOf, machinePrice, roomPrice, wholePrice } from './scaledPrice.ts'
 
 /** What a row gave: entries (several where columns are places), or why there are none. */
-export interface RowRead {
+interface RowRead {
   readonly entries: readonly ListEntry[]
   readonly leftOut: readonly LeftOut[]
 }

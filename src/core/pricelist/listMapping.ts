@@ -17,7 +17,7 @@ export type ListField = (typeof LIST_FIELDS)[number]
 
 /** What a row of a price list is: the price of a size in a place, that of a kind of disk, or nothing of use. */
 export const ROW_KINDS = ['size-price', 'disk-price'] as const
-export type RowKind = (typeof ROW_KINDS)[number]
+type RowKind = (typeof ROW_KINDS)[number]
 
 export const PRICE_PERIODS = ['second', 'hour', '730-hours', 'month', 'year'] as const
 export type PricePeriod = (typeof PRICE_PERIODS)[number]

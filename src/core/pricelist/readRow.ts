@@ -12,7 +12,7 @@ export type CellProblem =
   | { readonly code: 'out-of-range'; readonly least: number; readonly most: number }
   | { readonly code: 'name-taken' }
 
-export type RowProblems = readonly (CellProblem | undefined)[]
+type RowProblems = readonly (CellProblem | undefined)[]
 
 export type ReadRow<Row> =
   { readonly ok: true; readonly row: Row } | { readonly ok: false; readonly problems: RowProblems }

@@ -10,6 +10,7 @@ import { weekSchema, window, windows } from '../plan/weekSchema.ts'
 import { changeTime, stateRow } from '../priceBook/billingSchema.ts'
 import * as book from '../priceBook/priceBookSchema.ts'
 import { address, changingAddress, regionPrices } from '../priceBook/regionPricesSchema.ts'
+import { recipeSchema, RECIPE_VERSION } from '../pricelist/recipeSchema.ts'
 import { currency, date, id, price, room } from '../reading/rules.ts'
 import { scheduleFeedSchema } from '../timers/scheduleFeedSchema.ts'
 import { jsonSchemaOf, type JsonSchema } from './jsonSchemaOf.ts'
@@ -75,6 +76,14 @@ export const FORMATS: readonly Format[] = [
       changingAddress,
       regionPrices,
     },
+  },
+  {
+    file: 'price-recipe',
+    version: RECIPE_VERSION,
+    title: 'Notchgauge price recipe',
+    description: 'How price lists of one shape become a provider’s price book.',
+    schema: recipeSchema,
+    definitions: { id, currency },
   },
   {
     file: 'estimate',

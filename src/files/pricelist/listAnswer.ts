@@ -1,6 +1,7 @@
 import type { LeftOutCount, Contradiction } from '../../core/pricelist/ListCollector.ts'
 import type { OddPrice, Proof } from '../../core/pricelist/listChecks.ts'
 import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
+import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Manner } from '../../core/manner/manners.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
@@ -12,8 +13,12 @@ export type ListSource =
 
 export interface ListQuestion {
   readonly source: ListSource
-  /** Absent, one is proposed. */
+  /** Absent, that of a recipe of the list's shape is taken, else one is proposed. */
   readonly mapping?: ListMapping
+  /** Answers of it that nobody has confirmed. */
+  readonly assumed?: readonly MappingQuestion[]
+  /** Kept recipes. */
+  readonly recipes?: readonly PriceRecipe[]
   readonly provider: { readonly id: string; readonly name: string }
   /** The first day on which the prices hold. */
   readonly from: string
@@ -32,7 +37,12 @@ export interface ListReading {
   readonly columns: readonly string[]
   readonly sample: readonly SampleRow[]
   readonly mapping: ListMapping
-  /** Answers that were proposed and that nothing in the list says for sure; none where a mapping was given. */
+  /** Whose list it is taken for, and how that provider charges: as asked, or as the recipe says. */
+  readonly provider: PriceRecipe['provider']
+  readonly manner: Manner
+  /** Whether a kept recipe was of this list's shape. */
+  readonly isByRecipe: boolean
+  /** Answers that were proposed and that nobody has confirmed. */
   readonly unsure: readonly MappingQuestion[]
   /** Different texts of columns that could be filtered by. */
   readonly values: readonly (readonly [column: string, texts: readonly string[]])[]

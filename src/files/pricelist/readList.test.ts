@@ -148,6 +148,15 @@ describe('a wide list, places as columns, decimal commas, by the month', () => {
   })
 })
 
+test('every answer that was only proposed stands in the book as assumed, each by itself', async () => {
+  const read = await reading('what;where;each\nm 4/16;Here;0,10\nm 8/32;Here;0,20\nm 2/8;Here;0,05\n')
+  expect(read.unsure).toEqual(
+    expect.arrayContaining(['field/vcpu', 'field/memory', 'memory', 'period', 'currency']),
+  )
+  const about = read.book!.assumed!.filter(({ from }) => from === 'list').map((each) => each.about)
+  expect(new Set(about).size).toBe(read.unsure.length)
+})
+
 describe('what is no price list', () => {
   test.each([
     ['nothing', '', /no rows/],

@@ -2,6 +2,7 @@ import { compileMapping } from '../../core/pricelist/compileMapping.ts'
 import { bookOfList } from '../../core/pricelist/bookOfList.ts'
 import { ListCollector } from '../../core/pricelist/ListCollector.ts'
 import { oddPrices, proofs } from '../../core/pricelist/listChecks.ts'
+import { columnsLacking } from '../../core/pricelist/priceRecipe.ts'
 import { listHeader } from '../../core/pricelist/listHeader.ts'
 import { proposeMapping } from '../../core/pricelist/proposeMapping.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
@@ -27,7 +28,7 @@ const GZIP = [0x1f, 0x8b]
 export async function* readList(
   question: ListQuestion,
 ): AsyncGenerator<number, Outcome<ListReading, FileIssue>> {
-  const { source, provider, from, manner } = question
+  const { source, from } = question
   const batches = await rowsOf(source)
   const { head, rest } = await firstRows(batches.rows)
   const header = listHeader(head)
@@ -42,8 +43,13 @@ export async function* readList(
     )
   }
   const body = head.slice(header.rows)
-  const proposed = question.mapping
-    ? { mapping: question.mapping, unsure: [] }
+  const recipe = question.mapping
+    ? undefined
+    : question.recipes?.find((each) => columnsLacking(each, columns).length === 0)
+  const { provider, manner } = recipe ?? question
+  const given = question.mapping ? { mapping: question.mapping, assumed: question.assumed } : recipe
+  const proposed = given
+    ? { mapping: given.mapping, unsure: given.assumed ?? [] }
     : proposeMapping(columns, body, batches.mark)
   const read = compileMapping(proposed.mapping, columns)
   const found = new ListCollector()
@@ -77,16 +83,17 @@ export async function* readList(
     for (const cells of batch) take(cells)
     yield found.rows
   }
-  const book =
-    found.sizes.size === 0
-      ? undefined
-      : bookOfList(found, { ...provider, currency: proposed.mapping.currency, from }, manner)
+  const bookHead = { ...provider, currency: proposed.mapping.currency, from }
+  const book = found.sizes.size === 0 ? undefined : bookOfList(found, bookHead, manner, proposed.unsure)
   const checked = book && parsePriceBook(bookToFile(book))
   return accept({
     columns,
     sample: sample.slice(0, ROWS_SHOWN),
     mapping: proposed.mapping,
     unsure: proposed.unsure,
+    provider,
+    manner,
+    isByRecipe: recipe !== undefined,
     values: [...values].flatMap(([column, texts]) =>
       texts.size <= MOST_VALUES ? [[column, [...texts]] as const] : [],
     ),

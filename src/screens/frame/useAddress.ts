@@ -13,16 +13,20 @@ interface Going {
   readonly mend: (part: Partial<Address>) => void
 }
 
+/** What the bar holds by now: the page may not have followed yet where it was changed a moment ago. */
+const present = (): Address => readAddress(new URLSearchParams(window.location.search))
+
 export function useAddress(): Going {
   const query = useSearchParams()
   const address = useMemo(() => readAddress(new URLSearchParams(query.toString())), [query])
   const go = useCallback(
-    (part: Partial<Address>) => window.history.pushState(null, '', writeAddress({ ...address, ...part })),
-    [address],
+    (part: Partial<Address>) => window.history.pushState(null, '', writeAddress({ ...present(), ...part })),
+    [],
   )
   const mend = useCallback(
-    (part: Partial<Address>) => window.history.replaceState(null, '', writeAddress({ ...address, ...part })),
-    [address],
+    (part: Partial<Address>) =>
+      window.history.replaceState(null, '', writeAddress({ ...present(), ...part })),
+    [],
   )
   return { address, go, mend }
 }

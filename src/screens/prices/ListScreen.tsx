@@ -2,18 +2,17 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
-import { confirmed as withoutAssumption } from '../../core/manner/billingAnswers.ts'
 import { idOf } from '../../core/pricelist/idOf.ts'
-import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
-import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import type { ListReading } from '../../files/pricelist/listAnswer.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
+import type { Session } from '../../store/session.ts'
 import { considerProviders } from '../../store/providerCommands.ts'
-import { assumptionOf } from '../../wording/list'
 import { groupDigits } from '../../wording/money'
 import { listAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
+import { download } from '../workbench/download.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ListBook } from './ListBook'
 import { ListRows } from './ListRows'
@@ -26,40 +25,49 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
   const heading = useRef<HTMLHeadingElement>(null)
   // What was pressed to come here is gone.
   useEffect(() => heading.current?.focus(), [])
-  const { source, mapping, manner, provider: name, confirmed } = list
+  const { source, mapping, assumed, manner, provider: name } = list
+  const recipes = useRecipes(session)
   const from = `${month}-01`
   const provider = useMemo(() => {
-    const known = keptBooks.find((book) => book.provider.name === name)
+    const known = keptBooks.find((book) => book.provider.name === name)?.provider.id
     const ids = new Set(keptBooks.map((book) => book.provider.id))
-    return known?.provider ?? { id: idOf(name, ids, 'provider'), name }
+    return { id: known ?? idOf(name, ids, 'provider'), name }
   }, [keptBooks, name])
   const asked = useMemo(
-    () => ({ source, provider, from, manner, ...(mapping && { mapping }) }),
-    [source, provider, from, manner, mapping],
+    () =>
+      recipes && {
+        source,
+        provider,
+        from,
+        manner,
+        recipes,
+        ...(mapping && { mapping, assumed: assumed ?? [] }),
+      },
+    [source, provider, from, manner, recipes, mapping, assumed],
   )
   const { answer, isStale, step, failure, cancel, isCancelled, again } = useAnswer(listAsker, asked)
-  // What was proposed stays unsure until it is confirmed or changed, also where another question gives the mapping.
-  const proposed = useProposed(answer?.ok ? answer.value : undefined, mapping)
-  const unsure = proposed.filter((question) => !confirmed.includes(question))
   const reading = answer?.ok ? answer.value : undefined
+  const unsure = reading?.unsure ?? []
   const book = reading?.book
+  const recipe = reading && recipeOf(reading)
   const use = (): void => {
-    if (!book) return
-    const kept = withListAssumptions(book, unsure)
-    void session.books.add(kept)
-    session.edit(`consider ${name}`, considerProviders([kept.provider.id]))
+    if (!book || !recipe) return
+    void session.books.add(book)
+    void session.books.recipes.keep(recipe).catch(() => undefined)
+    session.edit(`consider ${book.provider.name}`, considerProviders([book.provider.id]))
     setOpenList(undefined)
-    go({ view: 'prices', book: { provider: kept.provider.id, edition: kept.edition } })
+    go({ view: 'prices', book: { provider: book.provider.id, edition: book.edition } })
   }
   return (
     <Page>
       <Bar>
         <h1 ref={heading} tabIndex={-1}>
-          Prices of {name}
+          Prices of {reading?.provider.name ?? name}
         </h1>
         <small>
           {list.name}
           {reading && `, ${groupDigits(String(reading.rows))} rows`}
+          {reading?.isByRecipe && ', read as the last list of this shape was'}
         </small>
         <span aria-live="polite">
           {isStale &&
@@ -76,6 +84,9 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
           </small>
         )}
         <Button onPress={() => setOpenList(undefined)}>Give up</Button>
+        <Button isDisabled={!recipe} onPress={() => recipe && void saveRecipe(recipe)}>
+          Save the recipe
+        </Button>
         <Button isDisabled={!book || isStale} onPress={use}>
           Use these prices
         </Button>
@@ -91,7 +102,7 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
       {reading && (
         <Columns>
           <ListRows reading={reading} />
-          <MappingPanel list={list} reading={reading} unsure={unsure} />
+          <MappingPanel reading={reading} unsure={unsure} />
           <ListBook reading={reading} isStale={isStale} />
         </Columns>
       )}
@@ -99,30 +110,25 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
   )
 }
 
-/** The questions that the first proposal left unsure. */
-function useProposed(
-  reading: ListReading | undefined,
-  mapping: ListMapping | undefined,
-): readonly MappingQuestion[] {
-  const first = reading && !mapping ? reading.unsure : undefined
-  return useKept(first) ?? []
+const recipeOf = ({ provider, manner, mapping, unsure }: ListReading): PriceRecipe => ({
+  provider,
+  manner,
+  mapping,
+  ...(unsure.length > 0 && { assumed: unsure }),
+})
+
+async function saveRecipe(recipe: PriceRecipe): Promise<void> {
+  const { writeRecipe } = await import('../../files/pricelist/recipeFile.ts')
+  download(`${recipe.provider.id}.recipe.json`, writeRecipe(recipe))
 }
 
-function useKept<T>(value: T | undefined): T | undefined {
-  const [kept, setKept] = useState(value)
-  if (value !== undefined && value !== kept) setKept(value)
-  return value ?? kept
-}
-
-/** What of the list nobody has confirmed stands in the book as assumed. */
-function withListAssumptions(book: PriceBook, unsure: readonly MappingQuestion[]): PriceBook {
-  let kept = book
-  for (const question of unsure) kept = withoutAssumption(kept, assumptionOf(question))
-  const assumed = [
-    ...(kept.assumed ?? []),
-    ...unsure.map((question) => ({ about: assumptionOf(question), from: 'list' })),
-  ]
-  return assumed.length > 0 ? { ...kept, assumed } : kept
+/** Those that are kept in this browser, once they are read. */
+function useRecipes(session: Session): readonly PriceRecipe[] | undefined {
+  const [recipes, setRecipes] = useState<readonly PriceRecipe[]>()
+  useEffect(() => {
+    void session.books.recipes.list().then(setRecipes)
+  }, [session])
+  return recipes
 }
 
 const Page = styled.main.attrs({ id: 'main' })`

@@ -22,10 +22,9 @@ import { LIST_FIELD_NAMES, PERIOD_NAMES } from '../../wording/list'
 import { MANNER_NAMES, MANNER_NOTES } from '../../wording/manner'
 import { FieldPicker } from './FieldPicker'
 import { FilterRows } from './FilterRows'
-import { changeOpenList, type OpenList } from './openList.ts'
+import { changeOpenList } from './openList.ts'
 
 interface MappingPanelProps {
-  readonly list: OpenList
   readonly reading: ListReading
   readonly unsure: readonly MappingQuestion[]
 }
@@ -33,16 +32,20 @@ interface MappingPanelProps {
 const OPTIONAL: readonly ListField[] = ['architecture', 'family', 'currency']
 
 /** What a row of the list means: each answer can be changed by itself, and shows on both sides at once. */
-export function MappingPanel({ list, reading, unsure }: MappingPanelProps) {
+export function MappingPanel({ reading, unsure }: MappingPanelProps) {
   const { mapping, columns, sample } = reading
   const { units, rows } = mapping
   const meaning = rows[0]!
   const [shown, setShown] = useState<readonly ListField[]>([])
-  const settle = (...questions: MappingQuestion[]): readonly string[] => [
-    ...new Set([...list.confirmed, ...questions]),
-  ]
+  const { provider, manner } = reading
+  // What is answered is no longer assumed; the rest is kept as it is, whatever is proposed later.
   const change = (next: ListMapping, ...questions: MappingQuestion[]): void =>
-    changeOpenList({ mapping: next, confirmed: settle(...questions) })
+    changeOpenList({
+      mapping: next,
+      assumed: unsure.filter((question) => !questions.includes(question)),
+      provider: provider.name,
+      manner,
+    })
   const setMeaning = (part: Partial<RowMeaning>, ...questions: MappingQuestion[]): void =>
     change({ ...mapping, rows: [{ ...meaning, ...part }, ...rows.slice(1)] }, ...questions)
   const setUnits = (part: Partial<ListUnits>, question: MappingQuestion): void =>
@@ -53,11 +56,7 @@ export function MappingPanel({ list, reading, unsure }: MappingPanelProps) {
       <Answer>
         {answer}
         {question && unsure.includes(question) && (
-          <Confirm
-            aria-label={`${name} is assumed. It is so`}
-            // What is confirmed is kept as it is, whatever is proposed later.
-            onPress={() => change(mapping, question)}
-          >
+          <Confirm aria-label={`${name} is assumed. It is so`} onPress={() => change(mapping, question)}>
             <i>assumed</i> it is so
           </Confirm>
         )}
@@ -89,11 +88,11 @@ export function MappingPanel({ list, reading, unsure }: MappingPanelProps) {
         undefined,
         <TextInput
           label="Provider of the list"
-          value={list.provider}
+          value={provider.name}
           check={(text) =>
             text.trim() === '' || text.length > LONGEST_NAME ? `1 to ${LONGEST_NAME} letters` : undefined
           }
-          onCommit={(text) => changeOpenList({ provider: text.trim() })}
+          onCommit={(text) => changeOpenList({ mapping, assumed: unsure, manner, provider: text.trim() })}
         />,
       )}
       {field('size')}
@@ -212,9 +211,16 @@ export function MappingPanel({ list, reading, unsure }: MappingPanelProps) {
         undefined,
         <Dropdown
           label="Manner of charging"
-          value={list.manner}
+          value={manner}
           options={MANNERS.map((id) => ({ id, name: MANNER_NAMES[id], note: MANNER_NOTES[id] }))}
-          onChange={(id) => changeOpenList({ manner: MANNERS.find((each) => each === id)! })}
+          onChange={(id) =>
+            changeOpenList({
+              mapping,
+              assumed: unsure,
+              provider: provider.name,
+              manner: MANNERS.find((each) => each === id)!,
+            })
+          }
         />,
       )}
     </Panel>

@@ -8,6 +8,7 @@ import { Dialog } from '../../interface/Dialog'
 import { media } from '../../interface/theme/media'
 import { useChooseFile } from '../workbench/ChooseFile'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { AccountDialog } from './AccountDialog'
 import { KnownProviders } from './KnownProviders'
 import { NewProviderForm } from './NewProviderForm'
 import { OpenListButtons } from './OpenListButtons'
@@ -18,6 +19,7 @@ export function Providers({ open }: { readonly open: PriceBook }) {
   const { session, keptBooks, mend } = useWorkbench()
   const chooseFile = useChooseFile()
   const [isTyping, setIsTyping] = useState(false)
+  const [accountOf, setAccountOf] = useState<string>()
   const hasInvented = keptBooks.some(({ provider }) => provider.invented)
   return (
     <Side aria-label="Whose prices">
@@ -33,6 +35,12 @@ export function Providers({ open }: { readonly open: PriceBook }) {
             >
               {provider.id === open.provider.id ? 'open here' : 'Open'}
             </QuietButton>
+            <QuietButton
+              aria-label={`What your account may do at ${provider.name}`}
+              onPress={() => setAccountOf(provider.id)}
+            >
+              Account…
+            </QuietButton>
           </Way>
         )}
       </KnownProviders>
@@ -43,6 +51,9 @@ export function Providers({ open }: { readonly open: PriceBook }) {
         <Button onPress={chooseFile}>Open a price book…</Button>
         {!hasInvented && <Button onPress={() => void takeInvented(session)}>Take the invented books</Button>}
       </Ways>
+      {accountOf !== undefined && (
+        <AccountDialog provider={accountOf} onClose={() => setAccountOf(undefined)} />
+      )}
       <Dialog title="Type prices" isOpen={isTyping} onClose={() => setIsTyping(false)}>
         <NewProviderForm onDone={() => setIsTyping(false)} />
       </Dialog>

@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from 'react'
 import type { Manner } from '../../core/manner/manners.ts'
-import type { ListMapping } from '../../core/pricelist/listMapping.ts'
+import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
 import type { ListSource } from '../../files/pricelist/listAnswer.ts'
 import { Listeners } from '../../store/Listeners.ts'
 
@@ -10,12 +10,13 @@ import { Listeners } from '../../store/Listeners.ts'
 export interface OpenList {
   readonly name: string
   readonly source: ListSource
+  /** Its name is that of the file as long as nobody says another. */
   readonly provider: string
   readonly manner: Manner
-  /** As it was changed; what is proposed stands where it was not. */
+  /** As it was changed; what is proposed, or a kept recipe says, stands where it was not. */
   readonly mapping?: ListMapping
-  /** Answers that were proposed and then confirmed. */
-  readonly confirmed: readonly string[]
+  /** Answers of it that nobody has confirmed. */
+  readonly assumed?: readonly MappingQuestion[]
 }
 
 let open: OpenList | undefined
@@ -50,6 +51,5 @@ export function beginList(name: string, source: ListSource): void {
     source,
     provider: provider === '' ? 'Own prices' : provider,
     manner: 'gives-back',
-    confirmed: [],
   })
 }

@@ -20,7 +20,7 @@ export interface BookEdit {
 /** Edits a kept book in place, with a way back of its own. */
 export function useBookEdit(book: PriceBook): BookEdit {
   const { session } = useWorkbench()
-  const { bookEdits } = session
+  const { edits } = session.books
   const [version, setVersion] = useState(0)
   const now = (): PriceBook =>
     session
@@ -31,18 +31,18 @@ export function useBookEdit(book: PriceBook): BookEdit {
     now,
     edit: (label, change, field) => {
       const before = now()
-      bookEdits.edit(before, change(before), label, field)
+      edits.edit(before, change(before), label, field)
     },
     undo: () => {
-      bookEdits.undo(now())
+      edits.undo(now())
       setVersion(version + 1)
     },
     redo: () => {
-      bookEdits.redo(now())
+      edits.redo(now())
       setVersion(version + 1)
     },
-    undoLabel: bookEdits.undoLabel(book),
-    redoLabel: bookEdits.redoLabel(book),
+    undoLabel: edits.undoLabel(book),
+    redoLabel: edits.redoLabel(book),
     version,
   }
 }

@@ -1,0 +1,8 @@
+import { runBook } from './book.ts'
+import { CommandRun } from './CommandRun.ts'
+
+const run = new CommandRun(
+  (text) => process.stdout.write(text),
+  (text) => process.stderr.write(text),
+)
+process.exitCode = await runBook(process.argv.slice(2), run)

@@ -1,0 +1,98 @@
+import Joi from 'joi'
+import { MANNERS } from '../../core/manner/manners.ts'
+import {
+  LIST_FIELDS,
+  MEMORY_UNITS,
+  PRICE_PERIODS,
+  ROW_KINDS,
+  type CellPart,
+  type ColumnFilter,
+  type FieldSource,
+  type ListField,
+  type ListMapping,
+  type ListUnits,
+  type RowMeaning,
+} from '../../core/pricelist/listMapping.ts'
+import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
+import { currency, id, label, listOf, need, objectBy, objectOf, tag, type Fields } from '../reading/rules.ts'
+
+export const RECIPE_KIND = 'notchgauge/price-recipe'
+export const RECIPE_VERSION = 1
+
+/** A recipe as it stands in its file. */
+export interface RecipeFile extends PriceRecipe {
+  readonly format: string
+}
+
+const heading = label(120)
+const place = Joi.number().integer().min(-50).max(50)
+type PartBy<By extends CellPart['by']> = Extract<CellPart, { readonly by: By }>
+
+const part = objectBy<CellPart>('by', {
+  number: objectOf<PartBy<'number'>>({ by: tag('number'), at: need(place) }),
+  word: objectOf<PartBy<'word'>>({ by: tag('word'), at: need(place) }),
+  before: objectOf<PartBy<'before'>>({ by: tag('before'), word: need(label(40)) }),
+  after: objectOf<PartBy<'after'>>({ by: tag('after'), word: need(label(40)) }),
+}).description(
+  'The number or word at a place, from the beginning (0) or the end (-1), or the number beside a word.',
+)
+
+type SourceFrom<From extends FieldSource['from']> = Extract<FieldSource, { readonly from: From }>
+
+const source = objectBy<FieldSource>('from', {
+  column: objectOf<SourceFrom<'column'>>({ from: tag('column'), column: need(heading), part }),
+  constant: objectOf<SourceFrom<'constant'>>({ from: tag('constant'), text: need(label(80).allow('')) }),
+})
+
+const fields = objectOf<RowMeaning['fields']>(
+  Object.fromEntries(LIST_FIELDS.map((field) => [field, source])) as unknown as Fields<{
+    readonly [Field in ListField]?: FieldSource
+  }>,
+)
+
+const meaning = objectOf<RowMeaning>({
+  is: need(Joi.valid(...ROW_KINDS)),
+  only: need(
+    listOf(
+      objectOf<ColumnFilter>({
+        column: need(heading),
+        values: need(listOf(Joi.string().max(80).allow(''), 200)),
+      }),
+      20,
+    ),
+  ).description('Only rows in which these columns read one of these texts.'),
+  fields: need(fields),
+  places: listOf(heading, 200).description('Columns that are places; each holds the price there.'),
+})
+
+const units = objectOf<ListUnits>({
+  memory: need(Joi.valid(...MEMORY_UNITS)),
+  vcpuPerCount: need(Joi.number().integer().min(1).max(16)).description(
+    'vCPU that one counted core stands for.',
+  ),
+  period: need(Joi.valid(...PRICE_PERIODS)),
+  perCount: need(Joi.valid(1, 1_000, 10_000)),
+  diskRoom: need(Joi.valid(...MEMORY_UNITS)),
+  decimalMark: Joi.valid('.', ','),
+})
+
+export const recipeSchema = objectOf<RecipeFile>({
+  format: need(Joi.string()),
+  provider: need(objectOf<PriceRecipe['provider']>({ id: need(id), name: need(label(60)) })),
+  manner: need(Joi.valid(...MANNERS)).description('How the provider charges, where the list does not say.'),
+  assumed: listOf(
+    Joi.string()
+      .pattern(/^[a-z/]+$/i)
+      .max(40),
+    40,
+  ).description('Questions about the mapping whose answers were proposed and never confirmed.'),
+  mapping: need(
+    objectOf<ListMapping>({
+      currency: need(currency),
+      units: need(units),
+      rows: need(Joi.array().items(meaning).min(1).max(20)).description(
+        'What a row is: the first meaning whose filters it passes.',
+      ),
+    }),
+  ),
+})
