@@ -74,17 +74,6 @@ const PICTURES = [
   ],
   ['choices', `${GAUGE}&list=size`, 'light'],
   [
-    'forced-changes',
-    `${GAUGE}&list=place`,
-    'light',
-    async (page) => {
-      await page.getByRole('searchbox', { name: 'Search the choices' }).fill('Tidewright')
-      const row = page.getByRole('row', { name: /Tallinn a/ })
-      await row.click()
-      if (!(await page.getByRole('button', { name: 'Take it' }).isVisible())) await row.click()
-    },
-  ],
-  [
     'needs',
     GAUGE,
     'dark',
@@ -113,12 +102,40 @@ const PICTURES = [
     'light',
   ],
   [
-    'empty-plan',
-    GAUGE,
+    'prices-typed',
+    '?view=bench',
     'light',
     async (page) => {
-      await page.getByRole('button', { name: 'Plan', exact: true }).click()
-      await page.getByRole('menuitem', { name: 'Start an empty plan' }).click()
+      await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+      await page.getByRole('button', { name: 'Start an empty plan' }).click()
+      await page.getByLabel('Provider').fill('Saltmarsh')
+      await page.getByLabel('Place').fill('Fallow Quay')
+      await page.getByRole('button', { name: 'Type its prices' }).click()
+      const rows = [
+        ['tern 4-16', '4', '16', '0.1728'],
+        ['dunlin 2-4', '2', '4', '0.0204'],
+        ['curlew 16-128', '16', '128', '1.288'],
+      ]
+      for (const row of rows) {
+        for (const text of row) {
+          await page.keyboard.type(text)
+          await page.keyboard.press('Tab')
+        }
+      }
+      await page.getByRole('button', { name: 'Add it to the plan' }).click()
+      await page.getByRole('button', { name: /^Rests on/ }).click()
+      await page.getByRole('list', { name: 'What assumptions are worth' }).waitFor()
+    },
+  ],
+  [
+    'prices-list',
+    '?view=bench',
+    'light',
+    async (page) => {
+      await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+      await page.getByRole('button', { name: 'Start an empty plan' }).click()
+      await page.getByTestId('list-file').setInputFiles(join(ROOT, 'data', 'lists', 'saltmarsh.csv'))
+      await page.getByTestId('list-counts').waitFor()
     },
   ],
 ]

@@ -99,3 +99,20 @@ test('a list of another shape, one that is not there and a date that is none are
   expect(await run(...args)).toBe(2)
   expect(problems.join('')).toContain('--valid-from soon')
 })
+
+test('two editions are compared, with what that does to a plan', async () => {
+  const before = readFileSync('data/quarry-row-2026-10.json', 'utf8')
+  const after = before
+    .replace('"edition": "2026-10"', '"edition": "2026-11"')
+    .replace('"perCoreHour": "0.0', '"perCoreHour": "0.1')
+  writeFileSync(join(folder, 'old.json'), before)
+  writeFileSync(join(folder, 'new.json'), after)
+  const paths = [join(folder, 'old.json'), join(folder, 'new.json')]
+  expect(await run('diff', ...paths, '--plan', 'data/larkspur-trams.json', '--month', '2027-03')).toBe(0)
+  const said = out.join('')
+  expect(said).toMatch(/Quarry Row, 2026-10 to 2026-11: 1 dearer, 0 cheaper, 0 new, 0 gone, \d+ the same\./)
+  expect(said).toMatch(/^dearer {3}.*perCoreHour: 0\.0\d+ to 0\.1\d+, \+/m)
+  expect(said).toMatch(/^[a-z-]+ {2}\d+\.\d\d to \d+\.\d\d EUR/m)
+  expect(await run('diff', paths[0]!, join(folder, 'list.csv'))).toBe(2)
+  expect(await run('diff', ...paths, '--plan', 'data/larkspur-trams.json', '--month', 'soon')).toBe(2)
+})

@@ -1,5 +1,4 @@
-import { openAsBlob } from 'node:fs'
-import { readFileSync, writeFileSync } from 'node:fs'
+import { openAsBlob, writeFileSync } from 'node:fs'
 import { parseDate } from '../core/calendar/civil.ts'
 import type { Outcome } from '../core/outcome.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
@@ -9,6 +8,7 @@ import { readRecipe } from '../files/pricelist/recipeFile.ts'
 import { columnsLacking } from '../core/pricelist/priceRecipe.ts'
 import { writePriceBook } from '../files/priceBook/priceBookFile.ts'
 import { leftOutText } from '../wording/list'
+import { inputText, lineOf } from './bookInputs.ts'
 import type { CommandRun } from './CommandRun.ts'
 
 export interface BookOptions {
@@ -23,7 +23,7 @@ export async function bookCommand(options: BookOptions, run: CommandRun): Promis
   if (parseDate(options.validFrom) === undefined) {
     run.refuse([`--valid-from ${options.validFrom}: a date such as 2027-03-01.`])
   }
-  const recipe = readRecipe(textOf(options.recipe, run))
+  const recipe = readRecipe(inputText(options.recipe, 'a recipe file', run))
   if (!recipe.ok) return run.refuse(recipe.issues.map((issue) => lineOf(options.recipe, issue)))
   const { provider, manner, mapping, assumed } = recipe.value
   const source = { kind: 'file', file: await blobOf(options.list, run), name: options.list } as const
@@ -58,17 +58,6 @@ export async function bookCommand(options: BookOptions, run: CommandRun): Promis
     run.print(
       `rows ${first.row} and ${second.row}: two answers for the ${about} of ${of}${place === undefined ? '' : ` in ${place}`}, ${first.value} and ${second.value}; the first stands.\n`,
     )
-  }
-}
-
-const lineOf = (path: string, { pointer, problem, expected }: FileIssue): string =>
-  `${path}${pointer === '' ? '' : ` ${pointer}`}: ${problem} Expected: ${expected}`
-
-function textOf(path: string, run: CommandRun): string {
-  try {
-    return readFileSync(path, 'utf8')
-  } catch {
-    return run.refuse([`${path} cannot be read. Expected: a recipe file.`])
   }
 }
 

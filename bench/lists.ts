@@ -1,0 +1,78 @@
+import { createWriteStream, mkdtempSync, openAsBlob, rmSync } from 'node:fs'
+import { once } from 'node:events'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Papa from 'papaparse'
+import { readList } from '../src/files/pricelist/readList.ts'
+
+/**
+ * Reads a large list as the prices screen does, and with the parsing library alone: `npm run bench:lists [MiB]`. Prints
+ * rows a second, the most memory, and the ratio of the two.
+ */
+const wanted = Number(process.argv[2] ?? 1_024) * 1024 * 1024
+const folder = mkdtempSync(join(tmpdir(), 'lists-'))
+const path = join(folder, 'large.csv')
+
+async function writeLarge(): Promise<number> {
+  const file = createWriteStream(path)
+  file.write('sku_label,site,os,plan,rate_std_hr,cur,mem gib\n')
+  let [bytes, rows] = [0, 0]
+  while (bytes < wanted) {
+    let piece = ''
+    for (let i = 0; i < 5_000; i++, rows++) {
+      const vcpu = 1 + (rows % 64)
+      const size = rows % 3_000
+      piece += `tern${size % 40} ${vcpu}-${vcpu * 4},Place ${rows % 150},${rows % 3 === 0 ? 'linux' : 'srv26'},${rows % 5 === 0 ? 'hourly' : '1y'},0.${1_000 + (rows % 8_999)},USD,${vcpu * 4}\n`
+    }
+    bytes += piece.length
+    if (!file.write(piece)) await once(file, 'drain')
+  }
+  file.end()
+  await once(file, 'finish')
+  return rows
+}
+
+/** Seconds, and the most of the process's memory meanwhile in MiB. */
+async function measured(work: () => Promise<void>): Promise<{ seconds: number; most: number }> {
+  let most = 0
+  const look = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50)
+  const began = performance.now()
+  await work()
+  clearInterval(look)
+  return { seconds: (performance.now() - began) / 1_000, most: most / 1024 / 1024 }
+}
+
+async function libraryAlone(): Promise<void> {
+  const decoder = new TextDecoder()
+  let rest = ''
+  for await (const piece of (await openAsBlob(path)).stream() as unknown as AsyncIterable<Uint8Array>) {
+    rest += decoder.decode(piece, { stream: true })
+    const { meta } = new Papa.Parser({ delimiter: ',' }).parse(rest, 0, true) as Papa.ParseResult<string[]>
+    rest = rest.slice(meta.cursor)
+  }
+}
+
+async function asTheScreen(): Promise<void> {
+  const source = { kind: 'file', file: await openAsBlob(path), name: 'large.csv' } as const
+  const provider = { id: 'large', name: 'Large' }
+  const steps = readList({ source, provider, from: '2027-03-01', manner: 'gives-back' })
+  for (let step = await steps.next(); !step.done; step = await steps.next());
+}
+
+try {
+  const rows = await writeLarge()
+  const alone = await measured(libraryAlone)
+  const whole = await measured(asTheScreen)
+  const line = (name: string, { seconds, most }: typeof alone): void =>
+    console.log(
+      `${name.padEnd(24)} ${seconds.toFixed(1).padStart(7)} s ${Math.round(rows / seconds)
+        .toLocaleString('en')
+        .padStart(10)} rows a second, at most ${Math.round(most)} MiB`,
+    )
+  console.log(`${Math.round(wanted / 1024 / 1024)} MiB of CSV, ${rows.toLocaleString('en')} rows`)
+  line('the library alone', alone)
+  line('as the screen reads it', whole)
+  console.log(`ratio ${(whole.seconds / alone.seconds).toFixed(2)}`)
+} finally {
+  rmSync(folder, { recursive: true })
+}
