@@ -157,6 +157,48 @@ test('every answer that was only proposed stands in the book as assumed, each by
   expect(new Set(about).size).toBe(read.unsure.length)
 })
 
+describe('lists in JSON', () => {
+  const list = {
+    cur: 'GBP',
+    sites: {
+      a1: {
+        site: 'Leeds',
+        machines: [
+          { label: 'yard 2-4', cpu: 2, ram_gib: 4, rate: { per_hour: 0.05 } },
+          { label: 'yard 4-8', cpu: 4, ram_gib: 8, rate: { per_hour: 1e-1 } },
+        ],
+      },
+      a2: { site: 'Kobe', machines: [{ label: 'yard 2-4', cpu: 2, ram_gib: 4, rate: { per_hour: 0.06 } }] },
+    },
+  }
+  const expected = [
+    ['Leeds', 'yard-2-4', '0.05'],
+    ['Leeds', 'yard-4-8', '0.1'],
+    ['Kobe', 'yard-2-4', '0.06'],
+  ]
+  const pricesOf = ({ book }: ListReading) =>
+    book!.regions.flatMap(({ id, name }) =>
+      Object.entries(book!.prices[id]!.sizes).map(([size, { perHour }]) => [name, size, perHour]),
+    )
+
+  test('nested ones are read by what is proposed', async () => {
+    const read = await reading(JSON.stringify(list))
+    expect(read.mapping).toMatchObject({ currency: 'GBP', units: { memory: 'GiB', period: 'hour' } })
+    expect(pricesOf(read)).toEqual(expected)
+  })
+
+  test('and those with a value on each line', async () => {
+    const lines = Object.values(list.sites).flatMap(({ site, machines }) =>
+      machines.map((machine) => JSON.stringify({ cur: 'GBP', site, ...machine })),
+    )
+    expect(pricesOf(await reading(`${lines.join('\n')}\n`))).toEqual(expected)
+  })
+
+  test('one that is cut off is said', async () => {
+    await expect(answerTo(file(JSON.stringify(list).slice(0, 150)))).rejects.toThrow(/cut off/)
+  })
+})
+
 describe('what is no price list', () => {
   test.each([
     ['nothing', '', /no rows/],

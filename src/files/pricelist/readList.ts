@@ -11,6 +11,7 @@ import { parsePriceBook } from '../priceBook/priceBookFile.ts'
 import { bookToFile } from '../priceBook/priceBookDocument.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import type { ListQuestion, ListReading, ListSource, SampleRow } from './listAnswer.ts'
+import { jsonRows, ndjsonRows } from './jsonRows.ts'
 import { readDelimited } from './readDelimited.ts'
 
 /** Rows by which a mapping is proposed, and those that are shown. */
@@ -19,6 +20,7 @@ const ROWS_SHOWN = 60
 const BYTES_LOOKED_AT = 256 * 1024
 const MOST_COLUMNS = 1_000
 const MOST_VALUES = 40
+const MOST_JSON = 64 * 1024 * 1024
 const PICTURE_SIZES = 700
 const PICTURE_PLACES = 60
 
@@ -117,13 +119,7 @@ interface RowsOf {
 }
 
 async function rowsOf(source: ListSource): Promise<RowsOf> {
-  if (source.kind === 'rows') {
-    return {
-      rows: (async function* () {
-        yield source.rows
-      })(),
-    }
-  }
+  if (source.kind === 'rows') return { rows: onlyBatch(source.rows) }
   return fileRows(source.file)
 }
 
@@ -134,8 +130,58 @@ async function fileRows(file: Blob): Promise<RowsOf> {
     isGzip
       ? (file.stream() as ReadableStream).pipeThrough(new DecompressionStream('gzip') as never)
       : (file.stream() as ReadableStream<Uint8Array>)
-  const { encoding, separator, decimal } = recogniseTable(await beginningOf(open()))
+  const start = await beginningOf(open())
+  if (isJson(start)) return { rows: onlyBatch(await jsonListRows(open())), mark: '.' }
+  const { encoding, separator, decimal } = recogniseTable(start)
   return { rows: readDelimited(open(), { encoding, separator }), mark: decimal }
+}
+
+const isJson = (start: Uint8Array): boolean =>
+  /^\uFEFF?\s*[[{]/.test(new TextDecoder().decode(start.subarray(0, 1_000)))
+
+async function* onlyBatch(
+  rows: readonly (readonly string[])[],
+): AsyncGenerator<readonly (readonly string[])[]> {
+  yield await Promise.resolve(rows)
+}
+
+/** JSON as a whole, or a value on each line. */
+async function jsonListRows(stream: ReadableStream<Uint8Array>): Promise<string[][]> {
+  const text = await textOf(stream)
+  const lines = text.trimEnd().split('\n', 2)
+  try {
+    if (lines.length < 2 || !isValue(lines[0]!)) return jsonRows(JSON.parse(text))
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error
+    throw new Error('The file begins like JSON and is none: it may be cut off.')
+  }
+  return ndjsonRows(text)
+}
+
+function isValue(line: string): boolean {
+  try {
+    JSON.parse(line)
+    return true
+  } catch {
+    return false
+  }
+}
+
+async function textOf(stream: ReadableStream<Uint8Array>): Promise<string> {
+  const reader = stream.getReader()
+  const decoder = new TextDecoder()
+  let text = ''
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) return (text + decoder.decode()).replace(/^\uFEFF/, '')
+    text += decoder.decode(value, { stream: true })
+    if (text.length > MOST_JSON) {
+      await reader.cancel().catch(() => undefined)
+      throw new Error(
+        `A list in JSON may have ${MOST_JSON / 1024 / 1024} MiB; as CSV it may be of any length.`,
+      )
+    }
+  }
 }
 
 /** The first bytes of a stream, which is left there. */

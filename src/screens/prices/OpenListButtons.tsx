@@ -32,7 +32,7 @@ export function OpenListButtons() {
         type="file"
         hidden
         data-testid="list-file"
-        accept=".csv,.tsv,.txt,.gz,.html,.htm"
+        accept=".csv,.tsv,.txt,.json,.ndjson,.jsonl,.gz,.html,.htm"
         onChange={({ target }) => {
           const [file] = target.files ?? []
           target.value = ''

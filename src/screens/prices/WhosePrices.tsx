@@ -28,7 +28,10 @@ export function WhosePrices() {
         </section>
         <section>
           <h2>Open a price list, or paste a table</h2>
-          <p>CSV of any dialect, compressed or not, a saved page, or rows from a page or a spreadsheet.</p>
+          <p>
+            CSV of any dialect, JSON of any nesting, compressed or not, a saved page, or rows from a page or a
+            spreadsheet.
+          </p>
           <Lists>
             <OpenListButtons />
           </Lists>
