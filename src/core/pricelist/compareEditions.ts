@@ -3,7 +3,7 @@ import { parseDecimal } from '../quantity/decimal.ts'
 import { compare, toNumber } from '../quantity/exact.ts'
 
 /** One price of a book: of what, where, on which terms, and for what. */
-export interface ListedPrice {
+interface ListedPrice {
   readonly of: 'size' | 'disk' | 'address' | 'other'
   /** Id of the size or kind of disk, or what else it is the price of. */
   readonly id: string
@@ -61,7 +61,7 @@ const keyOf = ({ of, id, region, terms = '', rate }: Omit<ListedPrice, 'text'>):
   [of, id, region, terms, rate].join('\n')
 
 /** Every price of a book. O(prices). */
-export function* listedPrices(book: PriceBook): Generator<ListedPrice> {
+function* listedPrices(book: PriceBook): Generator<ListedPrice> {
   for (const [region, prices] of Object.entries(book.prices)) yield* pricesIn(region, prices)
   for (const { id, perVcpuHour } of book.licences) {
     yield { of: 'other', id, region: '', rate: 'perVcpuHour', text: perVcpuHour }
