@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
 import { VisuallyHidden } from './VisuallyHidden'
+import { Button } from './Button'
 import { SheetCell } from './SheetCell'
 import {
   useSheetRows,
@@ -22,6 +23,9 @@ export interface SheetColumn {
   readonly width: string
   readonly isNumber?: boolean
 }
+
+/** More rows than this are drawn when they are asked for. */
+const ROWS_DRAWN = 120
 
 interface SheetGridProps {
   readonly label: string
@@ -70,25 +74,36 @@ export function SheetGrid({
   }
   // One row is reached by Tab: the one that was last in use, else the empty one.
   const [used, setUsed] = useState<number>()
+  const [find, setFind] = useState('')
+  const [most, setMost] = useState(ROWS_DRAWN)
   const active = Math.min(used ?? shown.length - 1, shown.length - 1)
   const [begins] = useState(autoFocus && rows.length === 0)
   useEffect(() => {
     if (begins) body.current?.querySelector('input')?.focus()
   }, [begins])
+  const wanted = find.trim().toLowerCase()
+  const found = shown
+    .map((row, at) => ({ row, at }))
+    .filter(({ row }) => row.isNew || wanted === '' || row.cells[0]!.toLowerCase().includes(wanted))
+  // What is typed and the empty row are always there.
+  const drawn = found.filter(({ row, at }, i) => i < most || row.isNew || row.isTyped || at === active)
+  /** The row that is drawn so many before or after another. */
+  const beside = (row: number, steps: number): number =>
+    drawn[drawn.findIndex(({ at }) => at === row) + steps]?.at ?? row
   const onKey = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number): void => {
     const field = event.currentTarget
     const { selectionStart: start, selectionEnd: end, value } = field
     const isWhole = start === 0 && end === value.length
     const moves: Record<string, readonly [number, number] | undefined> = {
-      ArrowUp: [row - 1, column],
-      ArrowDown: [row + 1, column],
-      Enter: [row + (event.shiftKey ? -1 : 1), event.shiftKey ? column : 0],
+      ArrowUp: [beside(row, -1), column],
+      ArrowDown: [beside(row, 1), column],
+      Enter: [beside(row, event.shiftKey ? -1 : 1), event.shiftKey ? column : 0],
       ...((isWhole || end === 0) && { ArrowLeft: [row, column - 1] }),
       ...((isWhole || start === value.length) && { ArrowRight: [row, column + 1] }),
     }
     // Behind what was just typed comes the next row, and not the button that removes this one.
     const goesOn = shown[row]?.isTyped && column === columns.length - 1
-    if (event.key === 'Tab' && !event.shiftKey && goesOn) moves.Tab = [row + 1, 0]
+    if (event.key === 'Tab' && !event.shiftKey && goesOn) moves.Tab = [beside(row, 1), 0]
     const to = new Map(Object.entries(moves)).get(event.key)
     if (!to || event.ctrlKey || event.metaKey || event.altKey) return
     event.preventDefault()
@@ -112,41 +127,55 @@ export function SheetGrid({
   }
   const tracks = `${columns.map(({ width }) => width).join(' ')} minmax(28px, max-content)`
   return (
-    <Sheet
-      role="grid"
-      aria-label={label}
-      aria-rowcount={shown.length + 1}
-      style={{ gridTemplateColumns: tracks }}
-    >
-      <Row role="row">
-        {columns.map(({ id, head, isNumber }) => (
-          <Head key={id} role="columnheader" $isNumber={isNumber}>
-            {head}
+    <>
+      {rows.length > ROWS_DRAWN && (
+        <Find
+          type="search"
+          aria-label={`Find a ${noun}`}
+          placeholder={`Find a ${noun} among ${rows.length}`}
+          value={find}
+          onChange={({ target }) => setFind(target.value)}
+        />
+      )}
+      <Sheet
+        role="grid"
+        aria-label={label}
+        aria-rowcount={shown.length + 1}
+        style={{ gridTemplateColumns: tracks }}
+      >
+        <Row role="row">
+          {columns.map(({ id, head, isNumber }) => (
+            <Head key={id} role="columnheader" $isNumber={isNumber}>
+              {head}
+            </Head>
+          ))}
+          <Head role="columnheader">
+            <VisuallyHidden>Remove</VisuallyHidden>
           </Head>
-        ))}
-        <Head role="columnheader">
-          <VisuallyHidden>Remove</VisuallyHidden>
-        </Head>
-      </Row>
-      <Body ref={body} role="rowgroup">
-        {shown.map((row, at) => (
-          <SheetLine
-            key={row.key}
-            row={row}
-            at={at}
-            isActive={at === active}
-            onUse={setUsed}
-            columns={columns}
-            noun={noun}
-            onType={type}
-            onKey={onKey}
-            onPaste={onPaste}
-            onLeave={leave}
-            onRemove={remove}
-          />
-        ))}
-      </Body>
-    </Sheet>
+        </Row>
+        <Body ref={body} role="rowgroup">
+          {drawn.map(({ row, at }) => (
+            <SheetLine
+              key={row.key}
+              row={row}
+              at={at}
+              isActive={at === active}
+              onUse={setUsed}
+              columns={columns}
+              noun={noun}
+              onType={type}
+              onKey={onKey}
+              onPaste={onPaste}
+              onLeave={leave}
+              onRemove={remove}
+            />
+          ))}
+        </Body>
+      </Sheet>
+      {found.length > drawn.length && (
+        <Button onPress={() => setMost(most * 4)}>Show more of {found.length - drawn.length} below</Button>
+      )}
+    </>
   )
 }
 
@@ -215,6 +244,16 @@ function SheetLine({
     </Row>
   )
 }
+
+const Find = styled.input`
+  min-width: 220px;
+  min-height: 28px;
+  margin-bottom: 6px;
+  padding: 3px 8px;
+  border: 1px solid var(--plate-edge);
+  border-radius: 3px;
+  background: var(--sheet);
+`
 
 const Sheet = styled.div`
   display: grid;

@@ -8,6 +8,8 @@ const MOST_ROWS = 100_000
  */
 export function htmlRows(html: string): string[][] {
   const page = new DOMParser().parseFromString(html, 'text/html')
+  // A raised figure behind a price is a mark of a footnote, and no digit of it.
+  for (const raised of page.querySelectorAll('sup')) raised.textContent = ` [${raised.textContent ?? ''}]`
   const tables = [...page.querySelectorAll('table')]
   const all = tables.map(rowsOf)
   return all.reduce((best, each) => (cellCount(each) > cellCount(best) ? each : best), [])
