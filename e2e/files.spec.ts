@@ -20,7 +20,7 @@ const changed = (change: (plan: PlanJson) => void): string => {
 
 const pick = (page: Page, name: string, text: string) =>
   page
-    .locator('input[type="file"]')
+    .locator('input[aria-label^="Plan, price book"]')
     .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
 
 async function exported(bench: Workbench, entry: string, path: string): Promise<void> {
@@ -150,7 +150,7 @@ test('60 MB are refused, whatever they hold', async ({ page }, info) => {
   await bench.open('/?machine=timetable-loadgen')
   const path = info.outputPath('large.json')
   writeFileSync(path, ' '.repeat(60_000_000))
-  await page.locator('input[type="file"]').setInputFiles(path)
+  await page.locator('input[aria-label^="Plan, price book"]').setInputFiles(path)
   await expect(page.getByRole('dialog')).toContainText('The file has 58 MiB. Expected: at most 32 MiB')
 })
 

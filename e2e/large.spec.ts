@@ -19,7 +19,7 @@ test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the backgrou
   await page.emulateMedia({ reducedMotion: 'reduce' })
   const bench = new Workbench(page)
   await bench.open()
-  const input = page.locator('input[type="file"]')
+  const input = page.locator('input[aria-label^="Plan, price book"]')
   await input.setInputFiles(bookPath)
   await expect(page.getByText('Wide, edition 2027-01, is in use from 2027-01-01 on.')).toBeVisible({
     timeout: 60_000,

@@ -96,7 +96,7 @@ test('a file that is being read can be given up', async ({ page }) => {
   })
   const bench = new Workbench(page)
   await bench.open()
-  await page.locator('input[type="file"]').setInputFiles('data/larkspur-trams.json')
+  await page.locator('input[aria-label^="Plan, price book"]').setInputFiles('data/larkspur-trams.json')
   await expect(page.getByText('Reading larkspur-trams.json…')).toBeVisible()
   await page.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByText('Reading larkspur-trams.json…')).toBeHidden()
@@ -124,7 +124,7 @@ test('a price book that lacks what a machine has leaves the plan open, and says 
     delete prices.porto.sizes['heron-2-8']
     return JSON.stringify(book)
   })
-  await page.locator('input[type="file"]').setInputFiles({
+  await page.locator('input[aria-label^="Plan, price book"]').setInputFiles({
     name: 'newer.json',
     mimeType: 'application/json',
     buffer: Buffer.from(text),

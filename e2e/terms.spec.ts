@@ -123,7 +123,7 @@ test('a book that overlaps another edition is refused, with the place', async ({
     '"edition": "copy"',
   )
   await page
-    .locator('input[type="file"]')
+    .locator('input[aria-label^="Plan, price book"]')
     .setInputFiles({ name: 'copy.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await expect(page.getByText('It overlaps edition 2027-07 of Quarry Row')).toBeVisible()
   await expect(page.getByText('/valid', { exact: true })).toBeVisible()
@@ -170,7 +170,7 @@ test('what was exported comes back with all that its machines have', async ({ pa
   await bench.choosePlanMenu('Export the plan')
   await (await download).saveAs(path)
   await bench.choosePlanMenu('Start an empty plan')
-  await page.locator('input[type="file"]').setInputFiles(path)
+  await page.locator('input[aria-label^="Plan, price book"]').setInputFiles(path)
   await expect(page.getByText('Larkspur Trams, depot test bench is open.')).toBeVisible()
   await expect(total).toHaveText(before)
 })
@@ -219,7 +219,7 @@ test('a ledger that is being laid out can be given up, and asked for again', asy
 })
 
 const drop = (page: Page, name: string, content: unknown): Promise<void> =>
-  page.locator('input[type="file"]').setInputFiles({
+  page.locator('input[aria-label^="Plan, price book"]').setInputFiles({
     name,
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(content)),

@@ -40,7 +40,7 @@ const PICTURES = [
     async (page) => {
       await overviewDone(page)
       await page
-        .locator('input[type="file"]')
+        .locator('input[aria-label^="Plan, price book"]')
         .setInputFiles({ name: 'bays.csv', mimeType: 'text/csv', buffer: Buffer.from(INVENTORY) })
       await page.getByTestId('inventory-count').waitFor()
     },
