@@ -11,6 +11,11 @@ const GAUGE = '?machine=timetable-loadgen&view=gauge&month=2027-03'
 const overviewDone = (page) =>
   page.locator('[data-testid="bench"][aria-busy="false"]').waitFor({ timeout: 60_000 })
 
+const startEmpty = async (page) => {
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Start an empty plan' }).click()
+}
+
 const INVENTORY = [
   'host,machine type,vCPU,RAM,OS,week plan,crew,disk size',
   'bay-1,Heron 2/8,,,,depot-day,signals,64',
@@ -107,7 +112,7 @@ const PICTURES = [
     'light',
     async (page) => {
       await page.clock.setFixedTime('2027-03-10T09:00:00Z')
-      await page.getByRole('button', { name: 'Start an empty plan' }).click()
+      await startEmpty(page)
       await page.getByLabel('Provider').fill('Saltmarsh')
       await page.getByLabel('Place').fill('Fallow Quay')
       await page.getByRole('button', { name: 'Type its prices' }).click()
@@ -133,7 +138,7 @@ const PICTURES = [
     'light',
     async (page) => {
       await page.clock.setFixedTime('2027-03-10T09:00:00Z')
-      await page.getByRole('button', { name: 'Start an empty plan' }).click()
+      await startEmpty(page)
       await page.getByTestId('list-file').setInputFiles(join(ROOT, 'data', 'lists', 'saltmarsh.csv'))
       await page.getByTestId('list-counts').waitFor()
     },
