@@ -74,7 +74,7 @@ test('an exported plan that is imported again is the same plan, in one step that
   await exported(bench, 'Export the plan', path)
   expect(readFileSync(path, 'utf8')).toBe(DEMO)
   await bench.undo.click()
-  await expect(page.getByRole('heading', { name: 'Whose prices?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'This plan has no prices yet' })).toBeVisible()
 })
 
 test('a file dropped on the page is imported', async ({ page }) => {

@@ -172,6 +172,7 @@ test('what was exported comes back with all that its machines have', async ({ pa
   await bench.choosePlanMenu('Start an empty plan')
   await page.locator('input[aria-label^="Plan, price book"]').setInputFiles(path)
   await expect(page.getByText('Larkspur Trams, depot test bench is open.')).toBeVisible()
+  await page.goto('/?machine=smoke-runner&view=ledger&of=plan')
   await expect(total).toHaveText(before)
 })
 

@@ -36,7 +36,7 @@ const TABLE = /\.(csv|tsv|txt)$/i
  * read once more after price books that came with it. A file that is refused changes nothing.
  */
 export function useImports(): Imports {
-  const { session, go } = useWorkbench()
+  const { session, address, go } = useWorkbench()
   const [current, setCurrent] = useState<Current>({ at: 'none' })
   const [reports, setReports] = useState<readonly Report[]>([])
   const queue = useRef<File[]>([])
@@ -81,7 +81,9 @@ export function useImports(): Imports {
     }
     const { plan } = read.value
     replaceOpenPlan(session, `import ${file.name}`, plan)
-    go({ machine: plan.machines[0]?.name, month: plan.month })
+    // Whoever looked for prices has a plan now.
+    const view = address.view === 'prices' ? 'bench' : address.view
+    go({ machine: plan.machines[0]?.name, month: plan.month, view })
     return { name: file.name, text: `${plan.name} is open. Undo brings the plan before it back.` }
   }
 
