@@ -53,11 +53,8 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
       `${machine.name}: ${diskName(position).toLowerCase()}`,
       setDisk(machine.name, position, part),
     )
-  const carried = [
-    `${figureText(size.mostDisks)} disks`,
-    `${figureText(size.iops)} IOPS`,
-    `${figureText(size.megabytesPerSecond)} MB/s`,
-  ].join(', ')
+  const { mostDisks, iops: most, megabytesPerSecond } = size
+  const carried = `${figureText(mostDisks)} disks, ${figureText(most)} IOPS, ${figureText(megabytesPerSecond)} MB/s`
   const addable = sold.find(({ room }) => room.by !== 'size')
   return (
     <>
