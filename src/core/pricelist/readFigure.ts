@@ -18,8 +18,8 @@ export type FigureProblem =
 
 export type DecimalMark = '.' | ','
 
-/** More digits than any price has; beyond them it is something else. */
-const MOST_DIGITS = 30
+/** As many digits as a price book keeps before and after the point; beyond them it is something else. */
+const KEPT = /^\d{1,12}(\.\d{1,18})?$/
 const LONGEST_CELL = 200
 
 /** Blanks that part thousands, apostrophes that do, and what stands around a number in a cell. */
@@ -47,8 +47,10 @@ export function readFigure(cell: string, mark?: DecimalMark): Outcome<Figure, Fi
   const read = withPoint(digits, mark)
   if (!read) return refuse({ code: 'several-numbers' })
   const text = power === undefined ? read.text : movedPoint(read.text, Number(power))
-  if (text.replace('.', '').length > MOST_DIGITS) return refuse({ code: 'too-many-digits' })
-  return accept({ text: trimmed(text), isUnsure: read.isUnsure })
+  const plainText = trimmed(text)
+  return KEPT.test(plainText)
+    ? accept({ text: plainText, isUnsure: read.isUnsure })
+    : refuse({ code: 'too-many-digits' })
 }
 
 /** Which mark parts decimals. The last of two kinds does; one that comes more than once parts thousands. */
