@@ -48,3 +48,19 @@ export function leftOutText(leftOut: LeftOut): string {
       return `unreadable: ${LIST_FIELD_NAMES[leftOut.field]} ${FAULTS[leftOut.problem]}${leftOut.text === '' ? '' : ` (“${leftOut.text}”)`}`
   }
 }
+
+const UNITS: ReadonlyMap<string, string> = new Map([
+  ['memory', 'the unit of memory'],
+  ['vcpupercount', 'what vCPU are counted in'],
+  ['period', 'what a price is for'],
+  ['percount', 'for how many a price is'],
+  ['currency', 'the currency'],
+  ['places', 'that columns are places'],
+  ['rows', 'which rows were taken'],
+])
+
+/** What of a book was only proposed when its list was read: `list-vcpu` of its columns, `list-of-period` of its units. */
+export function listAssumptionText(about: string): string {
+  const unit = UNITS.get(about.replace(/^list-of-/, ''))
+  return about.startsWith('list-of-') && unit ? unit : `the column of ${about.replace(/^list-(of-)?/, '')}`
+}

@@ -3,8 +3,9 @@
 import styled from 'styled-components'
 import type { ColumnFilter } from '../../core/pricelist/listMapping.ts'
 import type { ListReading } from '../../files/pricelist/listAnswer.ts'
-import { Button, QuietButton } from '../../interface/Button'
+import { QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
+import { AssumedMark } from './AssumedMark'
 
 interface FilterRowsProps {
   readonly filters: readonly ColumnFilter[]
@@ -57,11 +58,7 @@ export function FilterRows({ filters, values, isUnsure, onConfirm, onChange }: F
             }}
           />
         )}
-        {isUnsure && (
-          <Confirm aria-label="Only these rows is assumed. It is so" onPress={onConfirm}>
-            <i>assumed</i> it is so
-          </Confirm>
-        )}
+        {isUnsure && <AssumedMark what="Only these rows" onConfirm={onConfirm} />}
       </div>
     </Part>
   )
@@ -91,16 +88,4 @@ const Filter = styled.span`
   display: inline-flex;
   gap: 4px;
   align-items: center;
-`
-
-const Confirm = styled(Button)`
-  min-height: 24px;
-  padding: 1px 8px;
-  font-size: 12px;
-
-  i {
-    font-style: normal;
-    border-bottom: 2px dotted var(--held);
-    margin-right: 6px;
-  }
 `

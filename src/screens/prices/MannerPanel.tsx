@@ -5,13 +5,14 @@ import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { ANSWER_IDS } from '../../core/manner/billingAnswer.ts'
 import { answered, BILLING_ANSWERS, confirmed } from '../../core/manner/billingAnswers.ts'
 import { MANNERS, mannerOf, withManner } from '../../core/manner/manners.ts'
-import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { media } from '../../interface/theme/media'
 import { ANSWER_NAMES, answerText, MANNER_NAMES, MANNER_NOTES } from '../../wording/manner'
+import { listAssumptionText } from '../../wording/list'
 import { AssumptionLines } from './AssumptionLines'
 import { DayStrip } from './DayStrip'
 import { useBookEdit } from './useBookEdit.ts'
+import { AssumedMark } from './AssumedMark'
 
 /** What no price list says: the manner in which a provider charges, each answer by itself, and what is only assumed. */
 export function MannerPanel({ book }: { readonly book: PriceBook }) {
@@ -57,14 +58,12 @@ export function MannerPanel({ book }: { readonly book: PriceBook }) {
                 }
               />
               {assumed.has(id) && (
-                <Confirm
-                  aria-label={`${ANSWER_NAMES[id]} is assumed. It is so`}
-                  onPress={() =>
+                <AssumedMark
+                  what={ANSWER_NAMES[id]}
+                  onConfirm={() =>
                     edit(`confirm ${ANSWER_NAMES[id].toLowerCase()}`, (current) => confirmed(current, id))
                   }
-                >
-                  <i>assumed</i> it is so
-                </Confirm>
+                />
               )}
             </Answer>
           </Row>
@@ -75,17 +74,29 @@ export function MannerPanel({ book }: { readonly book: PriceBook }) {
           <span>System</span>
           <Answer>
             free of charge
-            <Confirm
-              aria-label="The system is taken as free of charge. It is so"
-              onPress={() =>
+            <AssumedMark
+              what="That the system is free of charge"
+              onConfirm={() =>
                 edit('confirm that the system is free', (current) => confirmed(current, 'system-price'))
               }
-            >
-              <i>assumed</i> it is so
-            </Confirm>
+            />
           </Answer>
         </Row>
       )}
+      {(book.assumed ?? [])
+        .filter(({ from }) => from === 'list')
+        .map(({ about }) => (
+          <Row key={about}>
+            <span>From the list</span>
+            <Answer>
+              {listAssumptionText(about)}
+              <AssumedMark
+                what={listAssumptionText(about)}
+                onConfirm={() => edit('confirm what the list says', (current) => confirmed(current, about))}
+              />
+            </Answer>
+          </Row>
+        ))}
       <AssumptionLines book={book} />
     </Side>
   )
@@ -124,17 +135,4 @@ const Answer = styled.div`
   flex-wrap: wrap;
   gap: 3px 8px;
   align-items: center;
-`
-
-const Confirm = styled(Button)`
-  min-height: 24px;
-  padding: 1px 8px;
-  font-size: 12px;
-
-  i {
-    font-style: normal;
-    color: var(--ink);
-    border-bottom: 2px dotted var(--held);
-    margin-right: 6px;
-  }
 `

@@ -23,6 +23,7 @@ import { MANNER_NAMES, MANNER_NOTES } from '../../wording/manner'
 import { FieldPicker } from './FieldPicker'
 import { FilterRows } from './FilterRows'
 import { changeOpenList } from './openList.ts'
+import { AssumedMark } from './AssumedMark'
 
 interface MappingPanelProps {
   readonly reading: ListReading
@@ -56,9 +57,7 @@ export function MappingPanel({ reading, unsure }: MappingPanelProps) {
       <Answer>
         {answer}
         {question && unsure.includes(question) && (
-          <Confirm aria-label={`${name} is assumed. It is so`} onPress={() => change(mapping, question)}>
-            <i>assumed</i> it is so
-          </Confirm>
+          <AssumedMark what={name} onConfirm={() => change(mapping, question)} />
         )}
       </Answer>
     </Row>
@@ -261,16 +260,4 @@ const Answer = styled.div`
   flex-wrap: wrap;
   gap: 3px 8px;
   align-items: center;
-`
-
-const Confirm = styled(Button)`
-  min-height: 24px;
-  padding: 1px 8px;
-  font-size: 12px;
-
-  i {
-    font-style: normal;
-    border-bottom: 2px dotted var(--held);
-    margin-right: 6px;
-  }
 `
