@@ -227,7 +227,9 @@ describe('what is no price list', () => {
   })
 
   test('prices of any number of digits are read or told, whatever they are for', async () => {
-    const rows = [0, 1, 2, 3, 4, 5, 6, 17, 19, 25, 40].map((digits) => `s${digits},2,4,Here,1.${'1'.repeat(digits)}1`)
+    const rows = [0, 1, 2, 3, 4, 5, 6, 17, 19, 25, 40].map(
+      (digits) => `s${digits},2,4,Here,1.${'1'.repeat(digits)}1`,
+    )
     const read = await reading(`size,vcpu,memory GiB,place,price EUR per year\n${rows.join('\n')}\n`)
     expect(read.used).toBe(8)
     expect(read.leftOut).toMatchObject([{ rows: 3, leftOut: { problem: 'too-many-digits' } }])
