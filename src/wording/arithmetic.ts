@@ -62,7 +62,7 @@ function unitsOf({ subject, units }: Charge): string {
     case 'size':
       return subject.base === 'machine' ? '' : ` × ${number(value)} ${UNIT_NAMES[subject.base]}`
     case 'licence':
-      return ` × ${number(value)} vCPU`
+      return subject.vcpu === undefined ? '' : ` × ${number(value)} vCPU`
     case 'disk':
       return subject.byStep ? '' : ` × ${number(value)} GiB`
     case 'disk-iops':
@@ -91,7 +91,13 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
       `Sold by steps: ${number(subject.askedGiB)} GiB are charged as the next step, ${number(subject.chargedGiB)} GiB.`,
     )
   }
-  if (subject.of === 'licence') rules.push(`Charged for ${subject.vcpu} vCPU, as long as the licence is.`)
+  if (subject.of === 'licence') {
+    rules.push(
+      subject.vcpu === undefined
+        ? 'Priced with the size, whatever its vCPU.'
+        : `Charged for ${subject.vcpu} vCPU, as long as the licence is.`,
+    )
+  }
   if (subject.of === 'snapshots') {
     const { kept, usedGiB, changedPercent } = subject
     rules.push(

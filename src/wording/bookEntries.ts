@@ -103,13 +103,17 @@ const licenceEntries = ({ licences }: PriceBook): BookEntry[] =>
     ? []
     : [
         head('Licences'),
-        ...licences.map(({ name, perVcpuHour, leastVcpu }, i): BookEntry => ({
-          sort: 'rate',
-          label: `${name}, for ${leastVcpu} vCPU at the least`,
-          text: perVcpuHour,
-          per: 'vCPU and hour',
-          pointer: `/licences/${i}/perVcpuHour`,
-        })),
+        ...licences.map(({ name, perVcpuHour, leastVcpu }, i): BookEntry =>
+          perVcpuHour === undefined
+            ? rule(name, 'priced with each size')
+            : {
+                sort: 'rate',
+                label: `${name}, for ${leastVcpu} vCPU at the least`,
+                text: perVcpuHour,
+                per: 'vCPU and hour',
+                pointer: `/licences/${i}/perVcpuHour`,
+              },
+        ),
       ]
 
 const RATE_PER = {

@@ -127,7 +127,7 @@ export function chargeDetail(charge: Charge): string {
     case 'up-front':
       return `one of ${subject.months} months of ${rate}`
     case 'licence':
-      return `${timeText(charge)} × ${subject.vcpu} vCPU at ${rate}${free}`
+      return `${timeText(charge)}${subject.vcpu === undefined ? '' : ` × ${subject.vcpu} vCPU`} at ${rate}${free}`
     case 'disk': {
       const room = `${groupDigits(String(subject.askedGiB))} GiB ${subject.name}`
       const step = subject.byStep && subject.chargedGiB !== subject.askedGiB

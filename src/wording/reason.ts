@@ -56,6 +56,8 @@ function reasonText(reason: FitReason): string {
       return `no snapshots are sold in ${reason.place}`
     case 'traffic-not-sold-here':
       return `traffic out of ${reason.place} has no price`
+    case 'licence-not-sold-here':
+      return `${reason.image} is not sold with ${reason.size} in ${reason.place}`
     case 'image-not-wanted':
       return `${reason.image} is not ${IMAGE_NEED_NAMES[reason.needs]}`
     case 'architecture-not-wanted':

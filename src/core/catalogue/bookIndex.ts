@@ -13,7 +13,7 @@ export interface BookIndex {
   readonly diskKinds: ReadonlyMap<string, DiskKind>
   readonly images: ReadonlyMap<string, Image>
   readonly terms: ReadonlyMap<string, Terms>
-  readonly licences: ReadonlyMap<string, { readonly licence: Licence; readonly rate: Rate }>
+  readonly licences: ReadonlyMap<string, { readonly licence: Licence; readonly rate?: Rate }>
   readonly regions: ReadonlyMap<string, RegionIndex>
 }
 
@@ -38,7 +38,12 @@ export const indexBook = keptFor((book: PriceBook): BookIndex => ({
   licences: new Map(
     book.licences.map((licence, i) => [
       licence.id,
-      { licence, rate: rate(licence.perVcpuHour, 'hour', `/licences/${i}/perVcpuHour`) },
+      {
+        licence,
+        ...(licence.perVcpuHour !== undefined && {
+          rate: rate(licence.perVcpuHour, 'hour', `/licences/${i}/perVcpuHour`),
+        }),
+      },
     ]),
   ),
   regions: new Map(

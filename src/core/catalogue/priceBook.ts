@@ -186,7 +186,8 @@ export interface PerformanceRule {
 export interface Licence {
   readonly id: string
   readonly name: string
-  readonly perVcpuHour: DecimalText
+  /** Where it stands beside no size's price: for each vCPU. Absent, it is sold with the sizes that price it, and no others. */
+  readonly perVcpuHour?: DecimalText
   /** vCPU charged at the least. */
   readonly leastVcpu: number
   readonly ownLicence: boolean
@@ -261,6 +262,7 @@ export interface SizePrice extends SizeRateTexts {
   /** Zones of the region that sell it; all of them when absent. */
   readonly zones?: readonly string[]
   readonly terms?: { readonly [termsId: string]: TermsPrice }
+  readonly licences?: LicencePrices
 }
 
 export interface TermsPrice extends SizeRateTexts {
@@ -268,7 +270,17 @@ export interface TermsPrice extends SizeRateTexts {
   readonly upFront?: DecimalText
   /** How often it is taken away there, where it differs from what the terms say. */
   readonly interruption?: string
+  /** Where they differ from those on demand. */
+  readonly licences?: LicencePrices
 }
+
+/** What licences and subscriptions cost on one size, before their price for a vCPU. */
+export interface LicencePrices {
+  readonly [licenceId: string]: LicencePrice
+}
+
+/** For the machine, whatever its vCPU; one of them. */
+export type LicencePrice = Pick<SizeRateTexts, 'perSecond' | 'perHour' | 'perMonth'>
 
 /** The rates that make up a size's price; they add up. */
 export interface SizeRateTexts {

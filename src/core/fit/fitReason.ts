@@ -45,6 +45,12 @@ export type FitReason =
   | { readonly code: 'room-not-offered'; readonly kind: string; readonly asked: GiB; readonly most: GiB }
   | { readonly code: 'address-not-sold-here'; readonly sort: string; readonly place: string }
   | { readonly code: 'snapshots-not-sold-here' | 'traffic-not-sold-here'; readonly place: string }
+  | {
+      readonly code: 'licence-not-sold-here'
+      readonly image: string
+      readonly size: string
+      readonly place: string
+    }
   | { readonly code: 'image-not-wanted'; readonly image: string; readonly needs: ImageNeed }
   | { readonly code: 'architecture-not-wanted'; readonly has: string; readonly needs: string }
   | { readonly code: 'too-few-accelerators'; readonly has: number; readonly needs: number }

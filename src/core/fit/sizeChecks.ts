@@ -1,5 +1,6 @@
 import { leastOf } from '../catalogue/notKnown.ts'
 import { ownValue } from '../ownValue.ts'
+import { licenceRate, licencesOf } from '../catalogue/licenceRate.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import { zonesSelling } from '../catalogue/bookIndex.ts'
 import type { SizeChoice } from '../catalogue/priceBook.ts'
@@ -138,6 +139,18 @@ export const SALE_CHECKS: readonly FitCheck[] = [
       const { region, size, terms } = resolved
       if (zonesSelling(region, size.id).length === 0 || sizeRates(region, size.id, terms)) return undefined
       return { code: 'not-sold-on-terms', size: size.name, terms: terms.name, place: region.region.name }
+    },
+  },
+  {
+    concerns: ['size', 'place', 'terms', 'image'],
+    find: ({ index, region, size, terms, image, machine: { ownLicence = false } }) => {
+      const place = { index, region, size: size.id, terms }
+      const isSold = licencesOf(image).every(
+        (id) => (ownLicence && index.licences.get(id)?.licence.ownLicence) || licenceRate(place, id),
+      )
+      return isSold
+        ? undefined
+        : { code: 'licence-not-sold-here', image: image.name, size: size.name, place: region.region.name }
     },
   },
 ]

@@ -76,7 +76,8 @@ export type Waiver =
 export type ChargeSubject =
   | { readonly of: 'size'; readonly name: string; readonly base: SizeRateBase; readonly terms: string }
   | { readonly of: 'up-front'; readonly name: string; readonly terms: string; readonly months: number }
-  | { readonly of: 'licence'; readonly name: string; readonly vcpu: number }
+  /** Without vCPU where it is priced for the machine. */
+  | { readonly of: 'licence'; readonly name: string; readonly vcpu: number | undefined }
   | {
       readonly of: 'disk'
       /** 0 is the system disk, data disks count from 1. */
@@ -114,7 +115,8 @@ export type ChargeSubject =
 /** Something that the machine has and the book has no price for. */
 export interface MissingPrice {
   readonly code: 'no-price'
-  readonly part: 'size' | 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic'
+  readonly part:
+    'size' | 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic' | 'licence'
 }
 
 export const missingPrice = (part: MissingPrice['part']): Refused<MissingPrice> =>

@@ -2,7 +2,7 @@ import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { ResolvedDisk } from '../machine/resolveMachine.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
-import { lengthOf, type GiB, type Span } from '../quantity/units.ts'
+import { lengthOf, SECONDS_PER_HOUR, type GiB, type Span } from '../quantity/units.ts'
 import type { Tariff } from './charge.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { scaled, type Pieces } from './pieces.ts'
@@ -17,6 +17,18 @@ export const hourPieces = (pieces: Pieces, month: BillingMonth): Pieces =>
 export function hourTariff(rate: Rate, units: number, month: BillingMonth): Tariff {
   const { ticksPerHour, ticksPerSecond } = hourClock(month)
   return { rate, units: unitsExact(units), ticksPerPeriod: ticksPerHour, ticksPerSecond }
+}
+
+/** A rate per second, hour or month, for so many units, in ticks of the month's reading. */
+export function clockTariff(rate: Rate, units: number, month: BillingMonth): Tariff {
+  const { ticksPerHour, ticksPerSecond } = hourClock(month)
+  const inHours = rate.per === 'second' ? ticksPerHour / SECONDS_PER_HOUR : ticksPerHour
+  return {
+    rate,
+    units: unitsExact(units),
+    ticksPerPeriod: rate.per === 'month' ? lengthOf(month) * ticksPerSecond : inHours,
+    ticksPerSecond,
+  }
 }
 
 /** A rate per month, for its share of the true month. */

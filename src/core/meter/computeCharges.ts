@@ -1,25 +1,18 @@
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
-import { sizeRates, unitsOf, type SizeRatePart } from '../catalogue/sizeRates.ts'
+import { sizeRates, unitsOf } from '../catalogue/sizeRates.ts'
 import type { PriceBook, Terms } from '../catalogue/priceBook.ts'
 import { keptFor } from '../keptFor.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
-import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
+import { lengthOf } from '../quantity/units.ts'
 import { accept, type Outcome } from '../outcome.ts'
-import {
-  missingPrice,
-  type Band,
-  type Charge,
-  type MissingPrice,
-  type Tariff,
-  type Waiver,
-} from './charge.ts'
+import { missingPrice, type Band, type Charge, type MissingPrice, type Waiver } from './charge.ts'
 import { makeCharge } from './makeCharge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { regionOf, type HardwareReads } from './chargeReads.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
-import { hourPieces } from './clockPieces.ts'
+import { clockTariff, hourPieces } from './clockPieces.ts'
 import { allowanceWaiver, freeHours, type FreeShare } from './freeShare.ts'
 
 /** A stretch of charged time at one rate: free, in a band, or neither. */
@@ -48,7 +41,7 @@ export function computeCharges(
   const charges: Charge[] = []
   for (const part of rates.parts) {
     const subject = { of: 'size', name, base: part.base, terms: terms.name } as const
-    const tariff = tariffOf(part, reads, month)
+    const tariff = clockTariff(part.rate, unitsOf(part.base, reads), month)
     for (const { pieces: own, band, waived } of slices) {
       const rules = { rounding, band, waived }
       charges.push(makeCharge(committed ? 'commitment' : 'compute', subject, tariff, own, rules))
@@ -124,17 +117,6 @@ const bandsOf = keptFor(({ billing: { longRunRebate = [] } }: PriceBook): readon
     },
   })),
 )
-
-function tariffOf({ base, rate }: SizeRatePart, size: HardwareReads, month: BillingMonth): Tariff {
-  const { ticksPerHour, ticksPerSecond } = hourClock(month)
-  const inHours = rate.per === 'second' ? ticksPerHour / SECONDS_PER_HOUR : ticksPerHour
-  return {
-    rate,
-    units: unitsExact(unitsOf(base, size)),
-    ticksPerPeriod: rate.per === 'month' ? lengthOf(month) * ticksPerSecond : inHours,
-    ticksPerSecond,
-  }
-}
 
 /** Each month carries an equal part of what was paid up front, evenly over its time. */
 function upFrontShare(

@@ -1,28 +1,39 @@
+import { licenceRate, licencesOf } from '../catalogue/licenceRate.ts'
 import { accept, type Outcome } from '../outcome.ts'
-import type { Charge } from './charge.ts'
+import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
-import type { HardwareReads } from './chargeReads.ts'
-import { hourPieces, hourTariff } from './clockPieces.ts'
+import { regionOf, type HardwareReads } from './chargeReads.ts'
+import { clockTariff, hourPieces } from './clockPieces.ts'
 import { makeCharge } from './makeCharge.ts'
 
-/** An image's licence and its subscription: per vCPU-hour, for a least number of vCPU, as long as the book says. */
+/**
+ * An image's licence and its subscription, as long as the book says: at the price that stands with the size, else per
+ * vCPU-hour for a least number of vCPU.
+ */
 export function licenceCharges(
-  { image: imageId, vcpu: ownVcpu, ownLicence }: HardwareReads,
-  { index, metered, month }: ChargeContext,
-): Outcome<Charge[], never> {
-  const image = index.images.get(imageId)!
+  reads: HardwareReads,
+  context: ChargeContext,
+): Outcome<Charge[], MissingPrice> {
+  const { index, metered, month } = context
+  const { size, ownLicence } = reads
+  const place = { index, region: regionOf(reads, context), size, terms: index.terms.get(reads.terms)! }
   const charges: Charge[] = []
-  for (const id of [image.licence, image.subscription]) {
-    const found = id === undefined ? undefined : index.licences.get(id)
-    if (!found) continue
-    const { licence, rate } = found
-    const vcpu = Math.max(ownVcpu, licence.leastVcpu)
+  for (const id of licencesOf(index.images.get(reads.image)!)) {
+    const licence = index.licences.get(id)?.licence
+    if (!licence) continue
     const own = ownLicence === true && licence.ownLicence
+    const found = licenceRate(place, id)
+    if (!found) {
+      if (own) continue
+      return missingPrice('licence')
+    }
+    const { base, rate } = found
+    const vcpu = base === 'vcpu' ? Math.max(reads.vcpu, licence.leastVcpu) : undefined
     charges.push(
       makeCharge(
         'licence',
         { of: 'licence', name: licence.name, vcpu },
-        hourTariff(rate, vcpu, month),
+        clockTariff(rate, vcpu ?? 1, month),
         hourPieces(metered.licence.pieces, month),
         { rounding: metered.licence.time, band: undefined, waived: own ? { by: 'own-licence' } : undefined },
       ),

@@ -1,4 +1,4 @@
-import type { PriceBook, RegionPrices, SizeRateTexts } from '../catalogue/priceBook.ts'
+import type { LicencePrices, PriceBook, RegionPrices, SizeRateTexts } from '../catalogue/priceBook.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import { compare, toNumber } from '../quantity/exact.ts'
 
@@ -64,16 +64,19 @@ const keyOf = ({ of, id, region, terms = '', rate }: Omit<ListedPrice, 'text'>):
 function* listedPrices(book: PriceBook): Generator<ListedPrice> {
   for (const [region, prices] of Object.entries(book.prices)) yield* pricesIn(region, prices)
   for (const { id, perVcpuHour } of book.licences) {
-    yield { of: 'other', id, region: '', rate: 'perVcpuHour', text: perVcpuHour }
+    if (perVcpuHour !== undefined)
+      yield { of: 'other', id, region: '', rate: 'perVcpuHour', text: perVcpuHour }
   }
 }
 
 function* pricesIn(region: string, prices: RegionPrices): Generator<ListedPrice> {
-  for (const [id, { zones, terms = {}, ...rates }] of Object.entries(prices.sizes)) {
+  for (const [id, { zones, terms = {}, licences, ...rates }] of Object.entries(prices.sizes)) {
     yield* ratesOf(rates, { of: 'size', id, region })
+    yield* licenceRates(licences, { of: 'size', id, region })
     for (const [name, offer] of Object.entries(terms)) {
-      const { interruption, ...own } = offer
+      const { interruption, licences: onTerms, ...own } = offer
       yield* ratesOf(own, { of: 'size', id, region, terms: name })
+      yield* licenceRates(onTerms, { of: 'size', id, region, terms: name })
     }
   }
   for (const [id, { perMonthByStep = {}, ...rates }] of Object.entries(prices.disks)) {
@@ -87,6 +90,15 @@ function* pricesIn(region: string, prices: RegionPrices): Generator<ListedPrice>
     yield { of: 'other', id, region, rate: id, text: text as string }
   for (const [i, { perGiB }] of trafficOut.entries()) {
     yield { of: 'other', id: 'trafficOut', region, rate: `band ${i + 1}`, text: perGiB }
+  }
+}
+
+function* licenceRates(
+  licences: LicencePrices | undefined,
+  of: Omit<ListedPrice, 'rate' | 'text'>,
+): Generator<ListedPrice> {
+  for (const [id, prices] of Object.entries(licences ?? {})) {
+    for (const [rate, text] of Object.entries(prices)) yield { ...of, rate: `licences/${id}/${rate}`, text }
   }
 }
 

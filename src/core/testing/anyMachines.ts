@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { SHUTDOWN_STATES } from '../calendar/autoShutdown.ts'
-import type { PriceBook, Size } from '../catalogue/priceBook.ts'
+import type { LicencePrice, LicencePrices, PriceBook, Size } from '../catalogue/priceBook.ts'
 import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
 import type { LongGap } from '../off/offPlan.ts'
 import { POWER_STATES } from '../off/powerState.ts'
@@ -167,6 +167,34 @@ const pricesBySecond = (book: PriceBook, perSecond: string): PriceBook['prices']
     ]),
   )
 
+/** Every second size prices the book's licences by itself, and some of its terms do so otherwise. */
+const licencesBySize = (book: PriceBook, own: LicencePrice | undefined): PriceBook['prices'] =>
+  own === undefined
+    ? book.prices
+    : Object.fromEntries(
+        Object.entries(book.prices).map(([region, prices]) => [
+          region,
+          {
+            ...prices,
+            sizes: Object.fromEntries(
+              Object.entries(prices.sizes).map(([id, price], i) => {
+                const licences = Object.fromEntries(book.licences.map(({ id: licence }) => [licence, own]))
+                const terms = Object.fromEntries(
+                  Object.entries(price.terms ?? {}).map(([name, offer], at) => [
+                    name,
+                    at % 2 === 0 ? { ...offer, licences: mapLicences(licences) } : offer,
+                  ]),
+                )
+                return [id, i % 2 === 0 ? { ...price, licences, ...(price.terms && { terms }) } : price]
+              }),
+            ),
+          },
+        ]),
+      )
+
+const mapLicences = (licences: LicencePrices): LicencePrices =>
+  Object.fromEntries(Object.keys(licences).map((id) => [id, { perHour: '0.0123456789' }]))
+
 /** The book with some of its rules changed: minimum and increment, pools, caps, rates by the second. */
 export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
   fc
@@ -180,11 +208,33 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
       firstBand: fc.constantFrom('0.1', '0.333', '0.49'),
       least: fc.constantFrom(undefined, '7.5', '60'),
       perSecond: fc.constantFrom(undefined, '0.0000123456789012'),
+      licence: fc.constantFrom(
+        undefined,
+        { perSecond: '0.00001' },
+        { perHour: '0.07' },
+        { perMonth: '21.4' },
+      ),
     })
     .map(
-      ({ perSecond, least, minimumSeconds, incrementSeconds, hours, room, until, capHours, firstBand }) => ({
+      ({
+        licence,
+        perSecond,
+        least,
+        minimumSeconds,
+        incrementSeconds,
+        hours,
+        room,
+        until,
+        capHours,
+        firstBand,
+      }) => ({
         ...book,
-        ...(perSecond !== undefined && { prices: pricesBySecond(book, perSecond) }),
+        ...((perSecond !== undefined || licence) && {
+          prices: licencesBySize(
+            perSecond === undefined ? book : { ...book, prices: pricesBySecond(book, perSecond) },
+            licence,
+          ),
+        }),
         billing: {
           ...book.billing,
           minimumSeconds,

@@ -80,7 +80,16 @@ function licencePrice({ machine, counted }: Clocks, inputs: SimpleInputs): Fract
     const found = book.licences.find((each) => each.id === id)
     if (!found || (machine.ownLicence && found.ownLicence)) continue
     const vcpu = Math.max(sizeOf(machine, book).vcpu, found.leastVcpu)
-    total = total.add(new Fraction(found.perVcpuHour).mul(vcpu).mul(hours(counted.licence, inputs)))
+    const time = hours(counted.licence, inputs)
+    const price = book.prices[machine.region]!.sizes[machine.size]!
+    const own = price.terms?.[machine.terms]?.licences?.[id!] ?? price.licences?.[id!]
+    const perHour = own
+      ? new Fraction(own.perHour ?? '0').add(new Fraction(own.perSecond ?? '0').mul(3_600))
+      : new Fraction(found.perVcpuHour!).mul(vcpu)
+    const wholeMonth = hours(inputs.month.to - inputs.month.from, inputs)
+    total = total.add(perHour.mul(time)).add(
+      new Fraction(own?.perMonth ?? '0').mul(time).div(wholeMonth),
+    )
   }
   return total
 }

@@ -144,7 +144,9 @@ const licence = objectOf<Licence>({
   name: need(label(60)),
   leastVcpu: need(count(4_096)),
   ownLicence: need(Joi.boolean()),
-  perVcpuHour: need(price),
+  perVcpuHour: price.description(
+    'Where a price of a size does not say what it costs there; absent, it is sold with those sizes alone.',
+  ),
 })
 
 export const image = objectOf<Image>({

@@ -64,7 +64,12 @@ function* priceReferences(
     for (const [i, zone] of (price.zones ?? []).entries()) {
       if (!zones.includes(zone)) yield unknownName([...at, 'zones', i], 'zone', zone, zones)
     }
-    for (const id of Object.keys(price.terms ?? {})) yield* refer([...at, 'terms', id], 'terms', id)
+    for (const id of Object.keys(price.licences ?? {})) yield* refer([...at, 'licences', id], 'licence', id)
+    for (const [id, { licences = {} }] of Object.entries(price.terms ?? {})) {
+      yield* refer([...at, 'terms', id], 'terms', id)
+      for (const licence of Object.keys(licences))
+        yield* refer([...at, 'terms', id, 'licences', licence], 'licence', licence)
+    }
   }
   for (const kindId of Object.keys(prices.disks))
     yield* refer([...path, 'disks', kindId], 'disk kind', kindId)

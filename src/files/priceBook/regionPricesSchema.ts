@@ -3,6 +3,7 @@ import type {
   AddressPrice,
   ChangingAddressPrice,
   DiskPrice,
+  LicencePrice,
   RegionPrices,
   SizePrice,
   TermsPrice,
@@ -30,9 +31,23 @@ const sizeRates = {
   perVcpuHour: price,
 }
 
+const licences = byKey(
+  id,
+  objectOf<LicencePrice>({ perHour: price, perMonth: price, perSecond: price })
+    .min(1)
+    .max(1)
+    .description('For the machine, whatever its vCPU.'),
+  20,
+)
+
 const sizePrice = objectOf<SizePrice>({
-  terms: byKey(id, objectOf<TermsPrice>({ interruption: label(60), ...sizeRates, upFront: price }), 20),
+  terms: byKey(
+    id,
+    objectOf<TermsPrice>({ interruption: label(60), licences, ...sizeRates, upFront: price }),
+    20,
+  ),
   ...sizeRates,
+  licences: licences.description('What licences cost with this size, by their id.'),
   zones: Joi.array().items(id).min(1).max(26).unique(),
 }).description('The rates add up. Beside terms: on demand.')
 

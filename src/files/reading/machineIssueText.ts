@@ -23,6 +23,7 @@ const MISSING = {
   snapshots: ['Snapshots have no price here.', 'no snapshots, or another place.'],
   address: ['This sort of public address has no price here.', 'another address, or none.'],
   'memory-image': ['The memory kept on disk has no price here.', 'another state when off.'],
+  licence: ['The image is not sold with this size here.', 'another image, size or place.'],
   traffic: ['Traffic out has no price here.', 'no traffic, or another place.'],
 } as const satisfies Record<MissingPrice['part'], readonly [string, string]>
 
