@@ -53,7 +53,8 @@ async function libraryAlone(): Promise<void> {
 }
 
 async function asTheScreen(): Promise<void> {
-  const source = { kind: 'file', file: await openAsBlob(path), name: 'large.csv' } as const
+  const files = [{ file: await openAsBlob(path), name: 'large.csv' }]
+  const source = { kind: 'files', files } as const
   const provider = { id: 'large', name: 'Large' }
   const steps = readList({ source, provider, from: '2027-03-01', manner: 'gives-back' })
   for (let step = await steps.next(); !step.done; step = await steps.next());

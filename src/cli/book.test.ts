@@ -5,12 +5,13 @@ import { beforeEach, expect, test } from 'vitest'
 import type { PriceRecipe } from '../core/pricelist/priceRecipe.ts'
 import { readList } from '../files/pricelist/readList.ts'
 import { readRecipe, writeRecipe } from '../files/pricelist/recipeFile.ts'
-import { saltmarsh } from '../files/pricelist/testing/inventedLists.ts'
+import { osier } from '../files/pricelist/testing/osier.ts'
+import { saltmarsh } from '../files/pricelist/testing/saltmarsh.ts'
 import { writePriceBook } from '../files/priceBook/priceBookFile.ts'
 import { runBook } from './book.ts'
 import { CommandRun } from './CommandRun.ts'
 
-const { text } = saltmarsh()
+const text = saltmarsh().files[0]!.content as string
 const provider = { id: 'saltmarsh', name: 'Saltmarsh' }
 let folder: string
 let out: string[]
@@ -33,8 +34,11 @@ const run = (...args: string[]): Promise<number> =>
   )
 
 /** What the screen makes of the list, and the recipe that it keeps. */
-async function onScreen() {
-  const source = { kind: 'file', file: new Blob([text]), name: 'list.csv' } as const
+async function onScreen(files = [{ name: 'list.csv', content: text }]) {
+  const source = {
+    kind: 'files',
+    files: files.map(({ name, content }) => ({ name, file: new Blob([content]) })),
+  } as const
   const steps = readList({ source, provider, from: '2027-04-01', manner: 'begun-hour' })
   for (;;) {
     const step = await steps.next()
@@ -63,7 +67,24 @@ test('a recipe makes the same bytes of a list as the screen does', async () => {
   const { book, recipe } = await onScreen()
   expect(await run(...argsOf(writeRecipe(recipe)))).toBe(0)
   expect(readFileSync(join(folder, 'book.json'), 'utf8')).toBe(writePriceBook(book))
-  expect(out.join('')).toContain('24 sizes in 6 places, from 132 of 792 rows.')
+  expect(out.join('')).toContain('24 sizes in 6 places, from 792 of 792 rows.')
+})
+
+test('of several files, whatever they are called that month, the same bytes', async () => {
+  const files = osier().files.map(({ name, content }) => ({ name, content: content as string }))
+  const { book, recipe } = await onScreen(files)
+  const paths = files.map(({ name, content }, i) => {
+    const path = join(folder, `april-${i}${name.slice(-4)}`)
+    writeFileSync(path, content)
+    return path
+  })
+  const [first, ...others] = paths
+  const args = [...argsOf(writeRecipe(recipe), first), ...others.flatMap((path) => ['--list', path])]
+  expect(await run(...args)).toBe(0)
+  expect(readFileSync(join(folder, 'book.json'), 'utf8')).toBe(writePriceBook(book))
+  // A file that is missing is said by the columns that nobody has.
+  expect(await run(...argsOf(writeRecipe(recipe), first))).toBe(2)
+  expect(problems.join('')).toContain('in a table such as “osier-')
 })
 
 test('a recipe comes back from its file as it was, and its file is always the same', async () => {
@@ -92,7 +113,7 @@ test('a list of another shape, one that is not there and a date that is none are
   writeFileSync(other, 'name,cost\nm1,2\nm2,3\n')
   expect(await run(...argsOf(writeRecipe(recipe), other))).toBe(2)
   expect(problems.join('').trim().split('\n')).toHaveLength(7)
-  expect(problems.join('')).toContain('there is no column “sku_label”, which the recipe reads.')
+  expect(problems.join('')).toContain('There is no column “sku_label”, which the recipe reads.')
   expect(await run(...argsOf(writeRecipe(recipe), join(folder, 'none.csv')))).toBe(2)
   const args = argsOf(writeRecipe(recipe))
   args[5] = 'soon'

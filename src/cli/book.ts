@@ -12,7 +12,11 @@ export async function runBook(args: readonly string[], run: CommandRun): Promise
     .command('make', { isDefault: true })
     .description('Makes a price book of a price list, by a recipe.')
     .requiredOption('--recipe <file>', 'how lists of this shape become a book')
-    .requiredOption('--list <file>', 'the price list, CSV of any dialect, gzipped or not')
+    .requiredOption(
+      '--list <file>',
+      'a file of the price list; each of several with a --list of its own',
+      (file: string, before: readonly string[] = []) => [...before, file],
+    )
     .requiredOption('--valid-from <date>', 'the first day on which the prices hold')
     .requiredOption('--out <file>', 'where to write the book')
     .action((options: BookOptions) => bookCommand(options, run))

@@ -5,7 +5,6 @@ import type { FileIssue } from '../files/reading/fileIssue.ts'
 import type { ListReading } from '../files/pricelist/listAnswer.ts'
 import { readList } from '../files/pricelist/readList.ts'
 import { readRecipe } from '../files/pricelist/recipeFile.ts'
-import { columnsLacking } from '../core/pricelist/priceRecipe.ts'
 import { writePriceBook } from '../files/priceBook/priceBookFile.ts'
 import { leftOutText } from '../wording/list'
 import { inputText, lineOf } from './bookInputs.ts'
@@ -13,7 +12,7 @@ import type { CommandRun } from './CommandRun.ts'
 
 export interface BookOptions {
   readonly recipe: string
-  readonly list: string
+  readonly list: readonly string[]
   readonly validFrom: string
   readonly out: string
 }
@@ -25,27 +24,35 @@ export async function bookCommand(options: BookOptions, run: CommandRun): Promis
   }
   const recipe = readRecipe(inputText(options.recipe, 'a recipe file', run))
   if (!recipe.ok) return run.refuse(recipe.issues.map((issue) => lineOf(options.recipe, issue)))
-  const { provider, manner, mapping, assumed } = recipe.value
-  const source = { kind: 'file', file: await blobOf(options.list, run), name: options.list } as const
-  const question = { source, provider, manner, mapping, from: options.validFrom, ...(assumed && { assumed }) }
-  const answer = await answerOf(readList(question), options.list, run)
-  if (!answer.ok) return run.refuse(answer.issues.map((issue) => lineOf(options.list, issue)))
-  const { columns, book, issues, leftOut, contradictions, used, rows } = answer.value
-  const lacking = columnsLacking(recipe.value, columns)
-  if (lacking.length > 0) {
-    return run.refuse(
-      lacking.map((column) => `${options.list}: there is no column “${column}”, which the recipe reads.`),
-    )
+  const { provider, manner } = recipe.value
+  const files = await Promise.all(options.list.map(async (name) => ({ name, file: await blobOf(name, run) })))
+  const lists = options.list.join(', ')
+  const question = {
+    source: { kind: 'files', files } as const,
+    provider,
+    manner,
+    recipes: [recipe.value],
+    onlyByRecipe: true,
+    from: options.validFrom,
   }
+  const answer = await answerOf(readList(question), lists, run)
+  if (!answer.ok) return run.refuse(answer.issues.map((issue) => lineOf(lists, issue)))
+  const { book, issues, leftOut, contradictions, joins, used, rows } = answer.value
   if (!book) {
     return run.refuse([
-      ...issues.map((issue) => lineOf(options.list, issue)),
+      ...issues.map((issue) => lineOf(lists, issue)),
       ...leftOut.map(
-        (each) =>
-          `${options.list}: ${each.rows} rows ${leftOutText(each.leftOut)}, row ${each.examples[0]!}.`,
+        (each) => `${lists}: ${each.rows} rows ${leftOutText(each.leftOut)}, row ${each.examples[0]!}.`,
       ),
-      `${options.list}: no price could be read.`,
+      `${lists}: no price could be read.`,
     ])
+  }
+  for (const { join, found, lacking, examples } of joins) {
+    if (lacking > 0) {
+      run.print(
+        `${lacking} of ${found + lacking} rows of ${join.table} found no row of ${join.with}: ${examples.slice(0, 5).join(', ')}.\n`,
+      )
+    }
   }
   writeFileSync(options.out, writePriceBook(book))
   run.print(

@@ -1,5 +1,5 @@
 import type { LeftOut } from '../core/pricelist/listEntry.ts'
-import type { ListField, PricePeriod } from '../core/pricelist/listMapping.ts'
+import type { ListField, PricePeriod, RowKind } from '../core/pricelist/listMapping.ts'
 
 export const LIST_FIELD_NAMES = {
   size: 'size',
@@ -7,10 +7,23 @@ export const LIST_FIELD_NAMES = {
   memory: 'memory',
   architecture: 'built as',
   family: 'family',
+  localDisk: 'own disk, GiB',
+  mostDisks: 'most disks',
+  iops: 'IOPS',
+  throughput: 'MB/s',
+  network: 'network, Mbit/s',
   place: 'place',
+  zone: 'zone',
+  system: 'system',
+  term: 'terms',
+  payment: 'how paid',
+  upFront: 'paid up front',
   disk: 'kind of disk',
   room: 'room',
+  bandFrom: 'band from',
+  bandUpTo: 'band up to',
   price: 'price',
+  unit: 'unit of the price',
   currency: 'currency',
 } as const satisfies Record<ListField, string>
 
@@ -21,6 +34,14 @@ export const PERIOD_NAMES = {
   month: 'a calendar month',
   year: 'a year',
 } as const satisfies Record<PricePeriod, string>
+
+export const ROW_KIND_NAMES = {
+  'size-price': 'prices of sizes',
+  'disk-price': 'prices of disks',
+  'address-price': 'fixed addresses',
+  'traffic-price': 'traffic out',
+  'snapshot-price': 'snapshots',
+} as const satisfies Record<RowKind, string>
 
 const FAULTS: Readonly<Record<Extract<LeftOut, { why: 'unreadable' }>['problem'], string>> = {
   empty: 'is empty',
@@ -44,6 +65,12 @@ export function leftOutText(leftOut: LeftOut): string {
       return 'empty'
     case 'no-price':
       return 'without a price'
+    case 'no-partner':
+      return `without a partner in another table${leftOut.text === '' ? '' : ` (“${leftOut.text}”)`}`
+    case 'term':
+      return `on terms that are left out (“${leftOut.text}”)`
+    case 'band':
+      return 'for larger quantities than the first'
     case 'unreadable':
       return `unreadable: ${LIST_FIELD_NAMES[leftOut.field]} ${FAULTS[leftOut.problem]}${leftOut.text === '' ? '' : ` (“${leftOut.text}”)`}`
   }
@@ -55,8 +82,14 @@ const UNITS: ReadonlyMap<string, string> = new Map([
   ['period', 'what a price is for'],
   ['percount', 'for how many a price is'],
   ['currency', 'the currency'],
-  ['places', 'that columns are places'],
+  ['diskroom', 'the unit of room'],
+  ['prices', 'what columns of prices are'],
+  ['places', 'which cities the places are in'],
   ['rows', 'which rows were taken'],
+  ['joins', 'which tables belong together'],
+  ['systems', 'which system costs nothing more'],
+  ['terms', 'what the terms are'],
+  ['address-states', 'that an address costs the same on, off and unattached'],
 ])
 
 /** What of a book was only proposed when its list was read: `list-vcpu` of its columns, `list-of-period` of its units. */

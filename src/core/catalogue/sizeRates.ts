@@ -8,7 +8,7 @@ import type { Size, SizeRateTexts, Terms } from './priceBook.ts'
 /** What one of a size's rates is charged for: the machine, or each vCPU, core or GiB of memory. */
 export type SizeRateBase = 'machine' | 'vcpu' | 'core' | 'memory'
 
-export interface SizeRatePart {
+interface SizeRatePart {
   readonly base: SizeRateBase
   readonly rate: Rate
 }

@@ -1,49 +1,75 @@
-import type { PriceBook, RegionPrices, SizePrice } from '../catalogue/priceBook.ts'
+import { cityIn, cityNamed, type City } from '../catalogue/cities.ts'
+import type { Image, Licence, PriceBook, Region, SizePrice, Terms } from '../catalogue/priceBook.ts'
 import { withManner, type Manner } from '../manner/manners.ts'
-import type { GiB } from '../quantity/units.ts'
+import { diskKindsOfList } from './diskKindsOfList.ts'
 import { idOf } from './idOf.ts'
-import type { MappingQuestion } from './listMapping.ts'
+import type { ListMapping, MappingQuestion } from './listMapping.ts'
 import type { ListCollector } from './ListCollector.ts'
-import { ANY_ROOM, FAMILY, newBook, ONE_ZONE, UNPRICED_DISK, type NewBook } from './newBook.ts'
+import { FAMILY, newBook, ONE_ZONE, UNPRICED_DISK, type NewBook } from './newBook.ts'
+import { placePricesOfList } from './placePricesOfList.ts'
+import { sizePriceOfList, type UnheldPrice } from './sizePricesOfList.ts'
+
+export interface BookOfList {
+  readonly book: PriceBook
+  /** Prices that the book cannot hold, the first of them. */
+  readonly unheld: readonly UnheldPrice[]
+}
+
+interface ListBook {
+  readonly head: Omit<NewBook, 'place'>
+  readonly manner: Manner
+  readonly unsure: readonly MappingQuestion[]
+  readonly places?: ListMapping['places']
+}
+
+const MOST_TOLD = 50
+const MOST_ZONES = 26
 
 /** Prices as a book: what the list says, charged in a manner, and the rest not known. O(prices). */
-export function bookOfList(
-  found: ListCollector,
-  head: Omit<NewBook, 'place'>,
-  manner: Manner,
-  unsure: readonly MappingQuestion[],
-): PriceBook {
+export function bookOfList(found: ListCollector, { head, manner, unsure, places }: ListBook): BookOfList {
   const names = [...found.places]
   const placeIds = idsOf(names, 'place')
-  const regions = names.map((name) => ({ id: placeIds.get(name)!, name, zones: [ONE_ZONE] }))
-  const sizes = [...found.sizes.values()].filter(({ prices }) => prices.size > 0)
+  const sizes = [...found.sizes.values()].filter(({ prices, offers }) => prices.size + offers.size > 0)
   const sizeIds = idsOf(
     sizes.map(({ name }) => name),
     'size',
   )
-  const familyNames = [...new Set(sizes.map(({ family }) => family ?? FAMILY.name))]
+  const familyNames = [...new Set(sizes.map(({ facts }) => facts.family ?? FAMILY.name))]
   const familyIds = idsOf(familyNames, 'family')
-  const disks = disksOf(found)
+  const disks = diskKindsOfList(found)
   const diskIds = idsOf(
     disks.map(({ name }) => name),
     'disk',
   )
-  const start = newBook({ ...head, place: regions[0] ?? { id: 'place', name: 'Place' } })
-  const prices = new Map<string, { sizes: [string, SizePrice][]; disks: RegionPrices['disks'] }>()
-  for (const { id } of regions) prices.set(id, { sizes: [], disks: {} })
-  for (const { name, prices: own } of sizes) {
-    for (const [place, { price, period }] of own) {
-      const rate =
-        period === 'hour'
-          ? { perHour: price }
-          : period === 'month'
-            ? { perMonth: price }
-            : { perSecond: price }
-      prices.get(placeIds.get(place)!)!.sizes.push([sizeIds.get(name)!, rate])
-    }
+  const terms = termsOf(found)
+  const systems = [...found.systems].filter((system) => !found.isPlain(system))
+  const systemIds = idsOf(systems, 'licence')
+  const unheld: UnheldPrice[] = []
+  const offer = {
+    terms: new Map(terms.flatMap(({ text, id }) => (text === undefined ? [] : [[text, id] as const]))),
+    systems: systemIds,
+    found,
+    unheld: (price: UnheldPrice) => {
+      if (unheld.length < MOST_TOLD) unheld.push(price)
+    },
   }
-  for (const [place, id] of placeIds) {
-    prices.get(id)!.disks =
+  const zones = new Map(names.map((place) => [place, zonesOf(found, place)]))
+  const start = newBook({
+    ...head,
+    place: { id: placeIds.get(names[0] ?? '') ?? 'place', name: names[0] ?? 'Place' },
+  })
+  const priced = new Set<string>()
+  const prices = names.map((place) => {
+    const sold: [string, SizePrice][] = []
+    for (const size of sizes) {
+      const price = sizePriceOfList(size, place, offer)
+      if (!price) continue
+      priced.add(size.name)
+      const own = [...(size.zones.get(place) ?? [])].map((zone) => zones.get(place)!.get(zone)!)
+      const isInAll = own.length === 0 || own.length === zones.get(place)!.size
+      sold.push([sizeIds.get(size.name)!, isInAll ? price : { ...price, zones: own.sort() }])
+    }
+    const kinds =
       disks.length === 0
         ? { [UNPRICED_DISK.id]: { perGiBMonth: '0' } }
         : Object.fromEntries(
@@ -52,38 +78,49 @@ export function bookOfList(
               return price ? [[diskIds.get(disk.name)!, price]] : []
             }),
           )
-  }
+    return [
+      placeIds.get(place)!,
+      { sizes: Object.fromEntries(sold), disks: kinds, ...placePricesOfList(found, place) },
+    ] as const
+  })
   const book: PriceBook = {
     ...start,
-    regions: regions.length > 0 ? regions : start.regions,
+    regions:
+      names.length === 0
+        ? start.regions
+        : names.map((name) => ({
+            id: placeIds.get(name)!,
+            name,
+            zones: zones.get(name)!.size === 0 ? [ONE_ZONE] : [...zones.get(name)!.values()],
+            ...cityFacts(places, name),
+          })),
     families: familyNames.map((name) => ({ id: familyIds.get(name)!, name })),
-    sizes: sizes.map(({ name, vcpu, memoryGiB, architecture, family }) => ({
-      id: sizeIds.get(name)!,
-      name,
-      family: familyIds.get(family ?? FAMILY.name)!,
-      vcpu,
-      memoryGiB,
-      ...(architecture && { architecture }),
-    })),
+    sizes: sizes
+      .filter(({ name }) => priced.has(name))
+      .map(({ name, facts: { family = FAMILY.name, ...facts } }) => ({
+        id: sizeIds.get(name)!,
+        name,
+        family: familyIds.get(family)!,
+        ...facts,
+      })),
     diskKinds:
       disks.length === 0
         ? [UNPRICED_DISK]
         : disks.map(({ name, room }) => ({ id: diskIds.get(name)!, name, room, boots: true })),
-    prices:
-      regions.length === 0
-        ? start.prices
-        : Object.fromEntries(
-            [...prices].map(([id, each]) => [
-              id,
-              { sizes: Object.fromEntries(each.sizes), disks: each.disks, addresses: {} },
-            ]),
-          ),
+    ...systemsOf(found, systems, systemIds, start.images),
+    terms: terms.map(({ text, ...each }) => each),
+    prices: names.length === 0 ? start.prices : Object.fromEntries(prices),
     assumed: [
-      ...(start.assumed ?? []).filter(({ about }) => disks.length === 0 || about !== 'disk-price'),
+      ...(start.assumed ?? []).filter(
+        ({ about }) =>
+          (disks.length === 0 || about !== 'disk-price') &&
+          (systems.length === 0 || about !== 'system-price'),
+      ),
       ...unsure.map((question) => ({ about: assumptionOf(question), from: 'list' })),
+      ...(found.addresses.size > 0 ? [{ about: 'list-of-address-states', from: 'list' }] : []),
     ],
   }
-  return withManner(book, manner)
+  return { book: withManner(book, manner), unheld }
 }
 
 /** What is assumed in a book where an answer about its list is. */
@@ -101,43 +138,73 @@ const idsOf = (names: readonly string[], fallback: string): ReadonlyMap<string, 
   )
 }
 
-/** A kind is sold by the GiB, or by the whole disk; one that is sold both ways is taken by the GiB. */
-function disksOf({ disks }: ListCollector) {
-  return [...disks.values()].map(({ name, prices }) => {
-    const rooms = new Set([...prices.values()].flatMap((there) => [...there.keys()]))
-    if (rooms.has(undefined)) {
-      return {
-        name,
-        room: ANY_ROOM,
-        prices: new Map(
-          [...prices].flatMap(([place, there]) => {
-            const price = there.get(undefined)
-            return price ? [[place, { perGiBMonth: price.price }] as const] : []
-          }),
-        ),
-      }
-    }
-    const stepsGiB = ([...rooms] as GiB[]).sort((a, b) => a - b)
-    return {
-      name,
-      room: { by: 'step' as const, stepsGiB },
-      // A place that lacks a step does not sell the kind: a book has a price for every one.
-      prices: new Map(
-        [...prices].flatMap(([place, there]) =>
-          stepsGiB.every((step) => there.has(step))
-            ? [
-                [
-                  place,
-                  {
-                    perMonthByStep: Object.fromEntries(
-                      stepsGiB.map((step) => [String(step), there.get(step)!.price]),
-                    ),
-                  },
-                ] as const,
-              ]
-            : [],
-        ),
+type ListedTerms = Terms & { readonly text?: string }
+
+/** On demand, and whatever else the list prices. What is said to be paid up front and has no such price anywhere, is not. */
+function termsOf(found: ListCollector): ListedTerms[] {
+  const withUpFront = new Set(
+    [...found.sizes.values()].flatMap(({ offers }) =>
+      [...offers.values()].flatMap((there) =>
+        [...there.values()].flatMap(({ term, upFront }) => (upFront === undefined ? [] : [term])),
       ),
-    }
-  })
+    ),
+  )
+  const taken = new Set(['on-demand'])
+  const others = [...found.terms.values()].flatMap(
+    ({ text, is, months = 12, upFront = 'none' }): ListedTerms[] => {
+      if (is !== 'spot' && is !== 'commitment') return []
+      const id = idOf(text, taken, 'terms')
+      taken.add(id)
+      const named = { id, name: text.slice(0, 60), text }
+      return is === 'spot'
+        ? [{ ...named, kind: 'spot', interruption: 'not said' }]
+        : [
+            {
+              ...named,
+              kind: 'commitment',
+              months,
+              upFront: withUpFront.has(text) ? (upFront === 'none' ? 'part' : upFront) : 'none',
+            },
+          ]
+    },
+  )
+  return [{ id: 'on-demand', name: 'On demand', kind: 'on-demand' }, ...others]
+}
+
+/** The system that costs nothing more is an image without a licence; each other one has its own. */
+function systemsOf(
+  found: ListCollector,
+  systems: readonly string[],
+  ids: ReadonlyMap<string, string>,
+  none: readonly Image[],
+): { licences: Licence[]; images: readonly Image[] } {
+  if (systems.length === 0) return { licences: [], images: none }
+  const plain = [...found.systems].find((system) => found.isPlain(system) && system !== '')
+  return {
+    licences: systems.map((name) => ({
+      id: ids.get(name)!,
+      name: name.slice(0, 60),
+      leastVcpu: 0,
+      ownLicence: false,
+    })),
+    images: [
+      plain === undefined ? none[0]! : { id: idOf(plain, ids, 'system'), name: plain.slice(0, 60) },
+      ...systems.map((name) => ({ id: ids.get(name)!, name: name.slice(0, 60), licence: ids.get(name)! })),
+    ],
+  }
+}
+
+/** Zones of a place by what the list calls them. */
+function zonesOf({ sizes }: ListCollector, place: string): ReadonlyMap<string, string> {
+  const names = new Set([...sizes.values()].flatMap(({ zones }) => [...(zones.get(place) ?? [])]))
+  return idsOf([...names].sort().slice(0, MOST_ZONES), 'zone')
+}
+
+/** Where the place is, as far as a city of the shipped table says: the one that was named, or whose name is in its own. */
+function cityFacts(places: ListMapping['places'], name: string): Omit<Region, 'id' | 'name' | 'zones'> {
+  const said = places?.find((each) => (each.name ?? each.text) === name)?.city
+  const city: City | undefined = said === undefined ? cityIn(name) : cityNamed(said)
+  if (!city) return {}
+  const { country, jurisdiction, latitude, longitude } = city
+  return { country, jurisdiction, latitude, longitude }
 }

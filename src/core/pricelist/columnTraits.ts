@@ -1,3 +1,4 @@
+import { wordsIn } from '../quantity/wordsIn.ts'
 import { readFigure, type DecimalMark } from './readFigure.ts'
 
 /** What may stand before a price: a word such as from, a sign or a code of a currency. */
@@ -26,6 +27,7 @@ export function columnTraits(
   column: string,
   cells: readonly string[],
   mark: DecimalMark | undefined,
+  heading = column,
 ): ColumnTraits {
   const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== '' && !/^[-–—]$/.test(cell))
   const figures = filled.flatMap((cell) => {
@@ -38,7 +40,7 @@ export function columnTraits(
   const share = (count: number): number => (filled.length === 0 ? 0 : count / filled.length)
   return {
     column,
-    words: wordsOf(column),
+    words: wordsIn(heading),
     filled,
     distinct: [...new Set(filled)],
     numbers: share(figures.length),
@@ -48,13 +50,3 @@ export function columnTraits(
     median: sorted[Math.floor(sorted.length / 2)] ?? 0,
   }
 }
-
-/** `memGiB_total` is mem, gib, total. */
-export const wordsOf = (heading: string): string[] =>
-  heading
-    .replace(/([\p{Ll}\d])(\p{Lu})/gu, '$1 $2')
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}$€£₹]+/u)
-    .filter((word) => word !== '')

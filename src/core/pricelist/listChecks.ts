@@ -30,7 +30,11 @@ export function oddPrices({ sizes }: ListCollector): OddPrice[] {
     string,
     { size: string; place: string; vcpu: number; each: number; price: string; from: CellAt }[]
   >()
-  for (const { name, vcpu, family, prices } of sizes.values()) {
+  for (const {
+    name,
+    facts: { vcpu, family },
+    prices,
+  } of sizes.values()) {
     for (const [place, { price, period, from }] of prices) {
       const key = `${sortOf(name, family)}\n${place}\n${period}`
       const own = { size: name, place, vcpu, each: toNumber(parseDecimal(price)!) / vcpu, price, from }
@@ -72,7 +76,7 @@ export function proofs({ sizes }: ListCollector, most = 5): Proof[] {
   return all
     .filter((_, i) => i % step === 0)
     .slice(0, most)
-    .flatMap(({ name, vcpu, memoryGiB, prices }) =>
+    .flatMap(({ name, facts: { vcpu, memoryGiB }, prices }) =>
       [...prices].slice(0, 2).map(([place, { price, period, from }]) => ({
         size: name,
         vcpu,

@@ -1,36 +1,70 @@
-import type { GiB } from '../quantity/units.ts'
+import type { Size } from '../catalogue/priceBook.ts'
 import type { FigureProblem } from './readFigure.ts'
 import type { ListField } from './listMapping.ts'
 import type { Period } from './sizeRows.ts'
 
 /** What one row of a list says, in the units of a price book. */
-export type ListEntry =
-  | {
-      readonly is: 'size-price'
-      readonly size: string
-      readonly vcpu: number
-      readonly memoryGiB: GiB
-      readonly architecture?: 'x86-64' | 'arm64'
-      readonly family?: string
-      readonly place: string
-      readonly price: string
-      readonly period: Period
-      readonly from: CellAt
-    }
-  | {
-      readonly is: 'disk-price'
-      readonly disk: string
-      readonly place: string
-      readonly wholeGiB?: GiB
-      readonly price: string
-      readonly from: CellAt
-    }
+export type ListEntry = SizeEntry | DiskEntry | PlaceEntry
+
+/** What a list may say of a size beside its name. */
+export type SizeFacts = Pick<
+  Size,
+  | 'vcpu'
+  | 'memoryGiB'
+  | 'architecture'
+  | 'localDiskGiB'
+  | 'mostDisks'
+  | 'iops'
+  | 'megabytesPerSecond'
+  | 'networkMegabitsPerSecond'
+> & {
+  /** The family's name. */
+  readonly family?: string
+}
+
+export interface SizeEntry {
+  readonly is: 'size-price'
+  readonly size: string
+  readonly facts: SizeFacts
+  readonly place: string
+  readonly zone?: string
+  /** As the list calls them; empty where it does not. */
+  readonly system: string
+  readonly term: string
+  readonly price: string
+  readonly period: Period
+  /** Paid once for a whole commitment. */
+  readonly upFront?: string
+  readonly from: CellAt
+}
+
+export interface DiskEntry {
+  readonly is: 'disk-price'
+  readonly disk: string
+  readonly place: string
+  readonly wholeGiB?: Size['memoryGiB']
+  readonly price: string
+  readonly from: CellAt
+}
+
+/** A price of the place itself: a fixed address an hour, traffic a GiB, a snapshot a GiB and month. */
+export interface PlaceEntry {
+  readonly is: 'address-price' | 'traffic-price' | 'snapshot-price'
+  readonly place: string
+  readonly price: string
+  /** Traffic: the band of a month that it is for. */
+  readonly fromGiB?: number
+  readonly upToGiB?: number
+  readonly from: CellAt
+}
 
 /** Where a price was read: its row, counted from 1 as in the file, and the column's heading. */
 export interface CellAt {
   readonly row: number
   readonly column: string
   readonly text: string
+  /** Where the list has several. */
+  readonly table?: string
 }
 
 /** Why a row gave nothing. */
@@ -38,6 +72,12 @@ export type LeftOut =
   | { readonly why: 'filtered' }
   | { readonly why: 'empty' }
   | { readonly why: 'no-price' }
+  /** Found no partner in another table. */
+  | { readonly why: 'no-partner'; readonly text: string }
+  /** On terms that were answered to be left out. */
+  | { readonly why: 'term'; readonly text: string }
+  /** A price for larger quantities than the first. */
+  | { readonly why: 'band' }
   | {
       readonly why: 'unreadable'
       readonly field: ListField

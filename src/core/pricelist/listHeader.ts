@@ -1,15 +1,23 @@
+import { currencyOfSign } from './listWords.ts'
+
 /** Where a table's headings stand, and what its columns are called: each name once. */
 export interface ListHeader {
   /** Rows above the first one with data; the headings are in the last of them, or in several. */
   readonly rows: number
   readonly columns: readonly string[]
+  /** What stands above each heading, and the heading; empty where the headings are in one row. */
+  readonly levels: readonly (readonly [above: string, heading: string])[]
+  /** What stands above the headings. */
+  readonly about: string
 }
 
 /** More rows are not looked at for headings. */
 const MOST_ABOVE = 60
 const LONGEST_HEADING = 80
+const LONGEST_ABOUT = 400
 
-const isFigure = (cell: string): boolean => /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell)
+const isFigure = (cell: string): boolean =>
+  /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell) || (/\d/.test(cell) && currencyOfSign(cell) !== undefined)
 
 /**
  * The headings are the last row of words before rows that hold figures under it. What stands above in fewer cells (a title,
@@ -28,7 +36,7 @@ export function listHeader(rows: readonly (readonly string[])[]): ListHeader {
   if (first <= 0) {
     // Nothing but figures, or nothing at all: columns by their numbers.
     const isHeaded = first < 0 && rows.length > 0
-    return { rows: isHeaded ? 1 : 0, columns: named(isHeaded ? rows[0]! : [], width) }
+    return { rows: isHeaded ? 1 : 0, columns: named(isHeaded ? rows[0]! : [], width), levels: [], about: '' }
   }
   const heads = rows[first - 1]!
   const groups = first >= 2 && filled(rows[first - 2]!) >= 2 ? spread(rows[first - 2]!, width) : []
@@ -39,7 +47,13 @@ export function listHeader(rows: readonly (readonly string[])[]): ListHeader {
     const isVague = head === '' || repeats.has(heads[i] ?? '')
     return isVague && group !== '' && group !== head ? `${group} ${head}`.trim() : head
   })
-  return { rows: first, columns: named(joined, width) }
+  const levels = groups.map((group, i) => [group.trim(), (heads[i] ?? '').trim()] as const)
+  const about = rows
+    .slice(0, first - 1)
+    .flatMap((row) => row.filter((cell) => cell.trim() !== ''))
+    .join(' ')
+    .slice(0, LONGEST_ABOUT)
+  return { rows: first, columns: named(joined, width), levels, about }
 }
 
 /** A heading over several columns stands in the first of them. */

@@ -7,17 +7,36 @@ export const LIST_FIELDS = [
   'memory',
   'architecture',
   'family',
+  'localDisk',
+  'mostDisks',
+  'iops',
+  'throughput',
+  'network',
   'place',
+  'zone',
+  'system',
+  'term',
+  'payment',
+  'upFront',
   'disk',
   'room',
+  'bandFrom',
+  'bandUpTo',
   'price',
+  'unit',
   'currency',
 ] as const
 export type ListField = (typeof LIST_FIELDS)[number]
 
-/** What a row of a price list is: the price of a size in a place, that of a kind of disk, or nothing of use. */
-export const ROW_KINDS = ['size-price', 'disk-price'] as const
-type RowKind = (typeof ROW_KINDS)[number]
+/** What a row of a price list is the price of. */
+export const ROW_KINDS = [
+  'size-price',
+  'disk-price',
+  'address-price',
+  'traffic-price',
+  'snapshot-price',
+] as const
+export type RowKind = (typeof ROW_KINDS)[number]
 
 export const PRICE_PERIODS = ['second', 'hour', '730-hours', 'month', 'year'] as const
 export type PricePeriod = (typeof PRICE_PERIODS)[number]
@@ -35,18 +54,34 @@ export type CellPart =
   | { readonly by: 'before'; readonly word: string }
   | { readonly by: 'after'; readonly word: string }
 
-/** Where a field's text comes from: a column, or part of it, by its heading; or the same for every row. */
+/**
+ * Where a field's text comes from: a column, or part of it, by its heading; the name of the table, such as a sheet for
+ * each place; or the same for every row.
+ */
 export type FieldSource =
   | { readonly from: 'column'; readonly column: string; readonly part?: CellPart }
+  | { readonly from: 'table'; readonly part?: CellPart }
   | { readonly from: 'constant'; readonly text: string }
 
 export interface RowMeaning {
   readonly is: RowKind
+  /** The tables whose rows it reads; absent where the list has one. */
+  readonly tables?: readonly string[]
   /** Only rows in which these columns read one of these texts. */
   readonly only: readonly ColumnFilter[]
   readonly fields: { readonly [Field in ListField]?: FieldSource }
-  /** Columns that are places, each with its own price: the heading is the place. */
-  readonly places?: readonly string[]
+  /** Several columns of prices in one row: a wide table. They stand in place of the field. */
+  readonly prices?: readonly PriceColumn[]
+  /** Where these rows are counted otherwise than the rest of the list. */
+  readonly units?: Partial<ListUnits>
+}
+
+/** A column of prices, and what its heading says of them. */
+export interface PriceColumn {
+  readonly column: string
+  readonly place?: string
+  readonly system?: string
+  readonly term?: string
 }
 
 export interface ColumnFilter {
@@ -59,20 +94,62 @@ export interface ListUnits {
   readonly memory: MemoryUnit
   /** vCPU that a counted core stands for: 1 where the list counts vCPU, usually 2 where it counts cores. */
   readonly vcpuPerCount: number
+  /** Where no column says it row by row. */
   readonly period: PricePeriod
   /** The price is for so many of them: 1, 1,000 or 10,000. */
   readonly perCount: number
-  /** Disks: the room that a price is for. */
+  /** Disks and traffic: the room that a price is for. */
   readonly diskRoom: MemoryUnit
   readonly decimalMark?: DecimalMark
 }
 
-/** How one table of a list becomes part of a book. */
+/** Rows of `table` find their partner in table `with`, where their `column` reads as its `key`: the columns of the partner then follow their own. */
+export interface TableJoin {
+  readonly table: string
+  readonly column: string
+  readonly with: string
+  readonly key: string
+}
+
+/** The heading that a partner's column has beside a table's own. */
+export const partnerColumn = (table: string, column: string): string => `${table}: ${column}`
+
+/** What a list calls terms, and what they are. `text` is that of the term and of its payment, with a blank between. */
+export interface TermAnswer {
+  readonly text: string
+  readonly is: 'on-demand' | 'spot' | 'commitment' | 'left-out'
+  readonly months?: number
+  readonly upFront?: 'none' | 'part' | 'all'
+}
+
+/** What a list calls a place, what the book does, and the city it is in. */
+export interface PlaceAnswer {
+  readonly text: string
+  readonly name?: string
+  /** A city of the shipped table by its name; empty: none of them. */
+  readonly city?: string
+}
+
+/** How the tables of a list become a book. */
 export interface ListMapping {
   readonly currency: string
   readonly units: ListUnits
   readonly rows: readonly RowMeaning[]
+  readonly joins?: readonly TableJoin[]
+  /** The system that costs nothing more; others are licences. Where no column names systems, absent. */
+  readonly plainSystem?: string
+  readonly terms?: readonly TermAnswer[]
+  readonly places?: readonly PlaceAnswer[]
 }
 
 /** A question about a mapping whose answer was only proposed. */
-export type MappingQuestion = keyof ListUnits | 'currency' | `field/${ListField}` | 'places' | 'rows'
+export type MappingQuestion =
+  | keyof ListUnits
+  | 'currency'
+  | `field/${ListField}`
+  | 'prices'
+  | 'rows'
+  | 'joins'
+  | 'systems'
+  | 'terms'
+  | 'places'

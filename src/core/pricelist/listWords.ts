@@ -1,94 +1,57 @@
-import type { ListField } from './listMapping.ts'
+import type { ListField, RowKind } from './listMapping.ts'
+
+const words = (text: string): ReadonlySet<string> => new Set(text.split(' '))
 
 /** Words that headings of price lists use, in a few languages; the first of a field are the surest. */
-export const FIELD_WORDS: {
-  readonly [Field in ListField | 'system' | 'term' | 'unit']: ReadonlySet<string>
-} = {
-  size: new Set([
-    'size',
-    'sizes',
-    'type',
-    'model',
-    'flavour',
-    'flavor',
-    'machine',
-    'instance',
-    'sku',
-    'shape',
-    'name',
-    'product',
-    'server',
-    'vm',
-    'label',
-    'typ',
-    'modell',
-    'taille',
-    'maschine',
-  ]),
-  vcpu: new Set([
-    'vcpu',
-    'vcpus',
-    'cpu',
-    'cpus',
-    'core',
-    'cores',
-    'processors',
-    'threads',
-    'kerne',
-    'coeurs',
-  ]),
-  memory: new Set(['memory', 'mem', 'ram', 'speicher', 'memoire']),
-  architecture: new Set(['arch', 'architecture', 'isa', 'architektur']),
-  family: new Set(['family', 'series', 'line', 'class', 'familie', 'serie']),
-  place: new Set([
-    'place',
-    'region',
-    'location',
-    'site',
-    'datacentre',
-    'datacenter',
-    'city',
-    'where',
-    'ort',
-    'standort',
-    'lieu',
-  ]),
-  disk: new Set(['disk', 'disc', 'volume', 'storage', 'drive', 'platte', 'disque']),
-  room: new Set(['room', 'capacity', 'space', 'groesse', 'gross']),
-  price: new Set([
-    'price',
-    'rate',
-    'cost',
-    'amount',
-    'fee',
-    'tariff',
-    'charge',
-    'preis',
-    'prix',
-    'tarif',
-    'hourly',
-    'monthly',
-  ]),
-  currency: new Set(['currency', 'cur', 'ccy', 'waehrung', 'wahrung', 'devise']),
-  system: new Set(['os', 'system', 'image', 'software', 'platform', 'betriebssystem']),
-  term: new Set([
-    'term',
-    'terms',
-    'plan',
-    'commitment',
-    'contract',
-    'duration',
-    'lease',
-    'binding',
-    'laufzeit',
-  ]),
-  unit: new Set(['unit', 'per', 'basis', 'einheit']),
+export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> } = {
+  size: words(
+    'size sizes type model flavour flavor machine instance sku shape name label title product server vm offer typ modell taille maschine bezeichnung',
+  ),
+  vcpu: words('vcpu vcpus cpu cpus core cores processors threads kerne coeurs vkerne'),
+  memory: words('memory mem ram speicher memoire arbeitsspeicher'),
+  architecture: words('arch architecture isa architektur'),
+  family: words('family series line class group familie serie gamme'),
+  localDisk: words('scratch ephemeral local nvme'),
+  mostDisks: words('maxdisks disks'),
+  iops: words('iops'),
+  throughput: words('throughput mbps durchsatz'),
+  network: words('network nic net bandwidth netz reseau'),
+  place: words(
+    'place region location site datacentre datacenter city town where area ort standort lieu ville house',
+  ),
+  zone: words('zone az zones'),
+  system: words('os system image software platform betriebssystem systeme'),
+  term: words('term terms plan commitment contract duration lease binding tenure laufzeit bindung duree'),
+  payment: words('payment pay paid prepaid zahlung paiement'),
+  upFront: words('upfront setup once deposit advance einmalig'),
+  disk: words(
+    'disk disc volume storage drive kind type name label title tier product platte disque plattenart',
+  ),
+  room: words('room capacity space size gib gb groesse grosse gross'),
+  bandFrom: words('from above over begin begins start min ab lower'),
+  bandUpTo: words('to upto until end ends max below bis upper'),
+  price: words('price rate cost amount fee tariff charge preis prix tarif value hourly monthly'),
+  unit: words('unit per basis uom measure einheit unite'),
+  currency: words('currency cur ccy waehrung wahrung devise money'),
 }
 
-/** How a system is called that costs nothing more, and terms that bind to nothing. */
+/** Words by which a row or a table is told to be something else than sizes. */
+export const KIND_WORDS: { readonly [Kind in RowKind]: ReadonlySet<string> } = {
+  'size-price': words(
+    'machine machines compute server servers vm vms size sizes instance instances maschine maschinen rechner',
+  ),
+  'disk-price': words(
+    'disk disks disc discs volume volumes storage drive drives block platten platte disque disques',
+  ),
+  'address-price': words('address addresses ip ipv4 ips adresse adressen'),
+  'traffic-price': words('traffic egress transfer outbound bandwidth verkehr trafic outgoing'),
+  'snapshot-price': words('snapshot snapshots backup backups abbild abbilder'),
+}
+
+/** How a system is called that costs nothing more. */
 export const PLAIN_SYSTEM = /^(linux|free|none|no|plain|open|-)|\b(linux|none)\b/i
-export const UNBOUND_TERM =
-  /on.?demand|hourly|none|pay|flex|free|unbound|no.?(term|commit)|stuendlich|stündlich/i
+
+export const CURRENCY_CODES = words('eur usd gbp inr cad chf jpy aud sek pln nok dkk')
 
 const SYMBOLS: readonly (readonly [RegExp, string, boolean])[] = [
   [/\bCA?\$/, 'CAD', true],

@@ -1,5 +1,5 @@
 import { parseDecimal, roundToUnits, trimDecimal, unitsToDecimal } from '../quantity/decimal.ts'
-import { multiply, type Exact } from '../quantity/exact.ts'
+import { multiply, sign, subtract, type Exact } from '../quantity/exact.ts'
 import type { ListUnits, MemoryUnit } from './listMapping.ts'
 import type { Period } from './sizeRows.ts'
 
@@ -48,6 +48,19 @@ export function roomPrice(price: string, { period, perCount, diskRoom }: ListUni
   return text(multiply(monthly(one, period), { n: d, d: n }))
 }
 
+/** A price for an hour; a month is taken as 730 of them, and a year as twelve months. */
+export function hourlyPrice(price: string, units: ListUnits): string {
+  const hours = {
+    second: [3_600n, 1n],
+    hour: [1n, 1n],
+    month: [1n, 730n],
+    '730-hours': [1n, 730n],
+    year: [1n, 8_760n],
+  } as const
+  const [n, d] = hours[units.period]
+  return text(multiply(parseDecimal(price)!, { n, d: d * BigInt(units.perCount) }))
+}
+
 /** A price for a whole disk and month. */
 export const wholePrice = (price: string, { period, perCount }: ListUnits): string =>
   text(monthly(multiply(parseDecimal(price)!, { n: 1n, d: BigInt(perCount) }), period))
@@ -65,4 +78,10 @@ function monthly(price: Exact, period: ListUnits['period']): Exact {
     case '730-hours':
       return price
   }
+}
+
+/** What one price is more than another; undefined where it is less. */
+export function priceAbove(price: string, base: string): string | undefined {
+  const more = subtract(parseDecimal(price)!, parseDecimal(base)!)
+  return sign(more) < 0 ? undefined : text(more)
 }

@@ -1,15 +1,18 @@
 import type { LeftOutCount, Contradiction } from '../../core/pricelist/ListCollector.ts'
 import type { OddPrice, Proof } from '../../core/pricelist/listChecks.ts'
-import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
+import type { ListMapping, MappingQuestion, TableJoin } from '../../core/pricelist/listMapping.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
+import type { UnheldPrice } from '../../core/pricelist/sizePricesOfList.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { Manner } from '../../core/manner/manners.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 
-/** A list as it came: a file, or rows that were pasted. */
+type Rows = readonly (readonly string[])[]
+
+/** A list as it came: one or several files, or tables that were pasted or stood on a page. */
 export type ListSource =
-  | { readonly kind: 'file'; readonly file: Blob; readonly name: string }
-  | { readonly kind: 'rows'; readonly rows: readonly (readonly string[])[] }
+  | { readonly kind: 'files'; readonly files: readonly { readonly name: string; readonly file: Blob }[] }
+  | { readonly kind: 'tables'; readonly tables: readonly { readonly name: string; readonly rows: Rows }[] }
 
 export interface ListQuestion {
   readonly source: ListSource
@@ -19,6 +22,8 @@ export interface ListQuestion {
   readonly assumed?: readonly MappingQuestion[]
   /** Kept recipes. */
   readonly recipes?: readonly PriceRecipe[]
+  /** Where nothing is to be proposed: a list of another shape than those of the recipes is refused. */
+  readonly onlyByRecipe?: boolean
   readonly provider: { readonly id: string; readonly name: string }
   /** The first day on which the prices hold. */
   readonly from: string
@@ -33,9 +38,33 @@ export interface SampleRow {
   readonly isUsed: boolean
 }
 
-export interface ListReading {
+export interface TableReading {
+  readonly name: string
+  /** With those of its partners. */
   readonly columns: readonly string[]
   readonly sample: readonly SampleRow[]
+  /** Different texts of columns that could be filtered by. */
+  readonly values: readonly (readonly [column: string, texts: readonly string[]])[]
+  readonly rows: number
+  readonly used: number
+  /** As rows with prices, as what others look up, or not at all. */
+  readonly role: 'prices' | 'partner' | 'unused'
+}
+
+/** How rows found their partners. */
+export interface JoinReading {
+  readonly join: TableJoin
+  readonly found: number
+  readonly lacking: number
+  /** Texts that found none, the first of them. */
+  readonly examples: readonly string[]
+  /** Keys that stand more than once in the partner: the first row counts. */
+  readonly repeated: readonly string[]
+}
+
+export interface ListReading {
+  readonly tables: readonly TableReading[]
+  readonly joins: readonly JoinReading[]
   readonly mapping: ListMapping
   /** Whose list it is taken for, and how that provider charges: as asked, or as the recipe says. */
   readonly provider: PriceRecipe['provider']
@@ -44,18 +73,21 @@ export interface ListReading {
   readonly isByRecipe: boolean
   /** Answers that were proposed and that nobody has confirmed. */
   readonly unsure: readonly MappingQuestion[]
-  /** Different texts of columns that could be filtered by. */
-  readonly values: readonly (readonly [column: string, texts: readonly string[]])[]
   readonly rows: number
   readonly used: number
   readonly leftOut: readonly LeftOutCount[]
   readonly contradictions: readonly Contradiction[]
   readonly odd: readonly OddPrice[]
+  readonly unheld: readonly UnheldPrice[]
   readonly duplicates: number
   readonly beyond: number
   /** Of each size in each place whether it has a price, row by row, for the picture; at most so many of each. */
   readonly picture: readonly string[]
+  /** On demand, and on other terms or with other systems. */
   readonly prices: number
+  readonly offers: number
+  /** Places as the list calls them, with the name that each has in the book. */
+  readonly places: readonly { readonly name: string; readonly city?: string }[]
   readonly proofs: readonly Proof[]
   /** Absent where nothing of the list can be sold. */
   readonly book?: PriceBook

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { UnreadableList } from './listTable.ts'
 import type { Encoding, Separator } from '../inventory/inventoryTable.ts'
 
 export interface Delimited {
@@ -28,7 +29,8 @@ export async function* readDelimited(
       const parser = new Papa.Parser({ delimiter: separator })
       const { data, meta } = parser.parse(rest, 0, !done) as Papa.ParseResult<string[]>
       rest = rest.slice(meta.cursor)
-      if (rest.length > LONGEST_ROW) throw new Error('A row has no end: is a quotation mark missing?')
+      if (rest.length > LONGEST_ROW)
+        throw new UnreadableList('A row has no end: is a quotation mark missing? Expected: every one closed.')
       if (data.length > 0) yield data
     }
   } finally {

@@ -1,13 +1,11 @@
 import { gzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
-import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { ListMapping } from '../../core/pricelist/listMapping.ts'
-import { parseDecimal } from '../../core/quantity/decimal.ts'
-import { compare } from '../../core/quantity/exact.ts'
-import { checkPriceBook } from '../priceBook/checkPriceBook.ts'
 import type { ListQuestion, ListReading, ListSource } from './listAnswer.ts'
 import { readList } from './readList.ts'
-import { copperbeck, saltmarsh, type TruePrice } from './testing/inventedLists.ts'
+import { copperbeck } from './testing/copperbeck.ts'
+import { expectTrue } from './testing/expectTrue.ts'
+import { saltmarsh } from './testing/saltmarsh.ts'
 
 async function answerTo(source: ListSource, part: Partial<ListQuestion> = {}) {
   const steps = readList({
@@ -24,9 +22,8 @@ async function answerTo(source: ListSource, part: Partial<ListQuestion> = {}) {
 }
 
 const file = (content: string | Uint8Array): ListSource => ({
-  kind: 'file',
-  name: 'list.csv',
-  file: new Blob([content as never]),
+  kind: 'files',
+  files: [{ name: 'list.csv', file: new Blob([content as never]) }],
 })
 
 async function reading(content: string | Uint8Array, mapping?: ListMapping): Promise<ListReading> {
@@ -35,56 +32,47 @@ async function reading(content: string | Uint8Array, mapping?: ListMapping): Pro
   return answer.value
 }
 
-/** Every price of the truth is in the book, and no other. */
-function expectTrue(book: PriceBook | undefined, truth: readonly TruePrice[]): void {
-  expect(book && checkPriceBook(book)).toEqual([])
-  const sizes = new Map(book!.sizes.map((size) => [size.name, size]))
-  const places = new Map(book!.regions.map(({ id, name }) => [name, id]))
-  for (const { size: name, vcpu, memoryGiB, place, price } of truth) {
-    const size = sizes.get(name)!
-    expect(size).toMatchObject({ vcpu, memoryGiB })
-    const found = book!.prices[places.get(place)!]!.sizes[size.id]!
-    expect(compare(parseDecimal(found.perHour ?? found.perMonth!)!, parseDecimal(price)!)).toBe(0)
-  }
-  const all = Object.values(book!.prices).reduce((sum, { sizes: sold }) => sum + Object.keys(sold).length, 0)
-  expect(all).toBe(truth.length)
-}
-
 describe('a flat list, a row for each size, place, system and plan', () => {
-  const { text, truth } = saltmarsh()
+  const list = saltmarsh()
+  const text = list.files[0]!.content as string
 
   test('is read by what is proposed, price by price as it was made', async () => {
     const read = await reading(text)
     expect(read.mapping).toMatchObject({
       currency: 'USD',
       units: { memory: 'GiB', period: 'hour', vcpuPerCount: 1 },
+      plainSystem: 'linux',
+      terms: [
+        { text: 'hourly', is: 'on-demand' },
+        { text: '1y', is: 'commitment', months: 12, upFront: 'none' },
+        { text: '3y', is: 'commitment', months: 36, upFront: 'none' },
+      ],
       rows: [
         {
           is: 'size-price',
-          only: [
-            { column: 'os', values: ['linux'] },
-            { column: 'plan', values: ['hourly'] },
-          ],
+          only: [],
           fields: {
             size: { from: 'column', column: 'sku_label' },
             vcpu: { from: 'column', column: 'sku_label', part: { by: 'number', at: 0 } },
             memory: { from: 'column', column: 'mem gib' },
             place: { from: 'column', column: 'site' },
+            system: { from: 'column', column: 'os' },
+            term: { from: 'column', column: 'plan' },
             price: { from: 'column', column: 'rate_std_hr' },
             currency: { from: 'column', column: 'cur' },
           },
         },
       ],
     })
-    expect(read.unsure).toEqual(['field/vcpu', 'rows'])
-    expectTrue(read.book, truth)
-    expect(read.leftOut).toMatchObject([{ leftOut: { why: 'filtered' }, rows: truth.length * 5 }])
-    expect(read.rows).toBe(truth.length * 6)
+    expect(read.unsure).toEqual(['field/vcpu'])
+    expectTrue(read.book, list)
+    expect(read.leftOut).toEqual([])
+    expect([read.rows, read.used]).toEqual([list.truth.length, list.truth.length])
   })
 
   test('and compressed the same', async () => {
     const read = await reading(gzipSync(new TextEncoder().encode(text)))
-    expectTrue(read.book, truth)
+    expectTrue(read.book, list)
   })
 
   test('shows each figure beside the cell that it came from', async () => {
@@ -127,24 +115,31 @@ describe('a flat list, a row for each size, place, system and plan', () => {
 })
 
 describe('a wide list, places as columns, decimal commas, by the month', () => {
-  const { text, truth } = copperbeck()
+  const list = copperbeck()
+  const text = list.files[0]!.content as string
 
   test('is read by what is proposed, price by price as it was made', async () => {
     const read = await reading(text)
     expect(read.mapping).toMatchObject({
       currency: 'EUR',
       units: { memory: 'GB', period: 'month', decimalMark: ',' },
-      rows: [{ places: ['Lyon €/Monat', 'Turku €/Monat', 'Gent €/Monat', 'Porto €/Monat'] }],
+      rows: [
+        {
+          prices: ['Lyon', 'Turku', 'Gent', 'Porto'].map((place) => ({ column: `${place} €/Monat`, place })),
+        },
+      ],
     })
-    expect(read.unsure).toEqual(['places', 'memory'])
-    expectTrue(read.book, truth)
+    expect(read.places.map(({ city }) => city)).toEqual(['Lyon', 'Turku', 'Ghent', 'Porto'])
+    expect(read.book!.regions[2]).toMatchObject({ name: 'Gent', country: 'BE', jurisdiction: 'EU' })
+    expect(read.unsure).toEqual(['prices', 'memory', 'places'])
+    expectTrue(read.book, list)
   })
 
   test('in Windows-1252 the same', async () => {
     const bytes = Uint8Array.from(text.replace(/€/g, '\u0080').replace(/–/g, '\u0096'), (letter) =>
       letter.charCodeAt(0),
     )
-    expectTrue((await reading(bytes)).book, truth)
+    expectTrue((await reading(bytes)).book, list)
   })
 })
 
@@ -195,7 +190,8 @@ describe('lists in JSON', () => {
   })
 
   test('one that is cut off is said', async () => {
-    await expect(answerTo(file(JSON.stringify(list).slice(0, 150)))).rejects.toThrow(/cut off/)
+    const answer = await answerTo(file(JSON.stringify(list).slice(0, 150)))
+    expect(!answer.ok && answer.issues[0].problem).toMatch(/cut off/)
   })
 })
 
@@ -214,7 +210,8 @@ describe('what is no price list', () => {
   })
 
   test('a quotation mark that is never closed ends in bounded room', async () => {
-    await expect(answerTo(file(`size,price\n"${'x'.repeat(5_000_000)}`))).rejects.toThrow(/quotation mark/)
+    const answer = await answerTo(file(`size,price\n"${'x'.repeat(5_000_000)}`))
+    expect(!answer.ok && answer.issues[0].problem).toMatch(/quotation mark/)
   })
 
   test('headings in row 40, blank lines and cells that are cut off are borne', async () => {

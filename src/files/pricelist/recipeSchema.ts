@@ -11,7 +11,11 @@ import {
   type ListField,
   type ListMapping,
   type ListUnits,
+  type PlaceAnswer,
+  type PriceColumn,
   type RowMeaning,
+  type TableJoin,
+  type TermAnswer,
 } from '../../core/pricelist/listMapping.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import { currency, id, label, listOf, need, objectBy, objectOf, tag, type Fields } from '../reading/rules.ts'
@@ -24,7 +28,11 @@ export interface RecipeFile extends PriceRecipe {
   readonly format: string
 }
 
-const heading = label(120)
+const heading = label(200)
+const tableName = label(80)
+const text = Joi.string().max(160).allow('')
+const vcpuPerCount = Joi.number().integer().min(1).max(16)
+const perCount = Joi.valid(1, 1_000, 10_000)
 const place = Joi.number().integer().min(-50).max(50)
 type PartBy<By extends CellPart['by']> = Extract<CellPart, { readonly by: By }>
 
@@ -41,6 +49,7 @@ type SourceFrom<From extends FieldSource['from']> = Extract<FieldSource, { reado
 
 const source = objectBy<FieldSource>('from', {
   column: objectOf<SourceFrom<'column'>>({ from: tag('column'), column: need(heading), part }),
+  table: objectOf<SourceFrom<'table'>>({ from: tag('table'), part }),
   constant: objectOf<SourceFrom<'constant'>>({ from: tag('constant'), text: need(label(80).allow('')) }),
 })
 
@@ -62,18 +71,48 @@ const meaning = objectOf<RowMeaning>({
     ),
   ).description('Only rows in which these columns read one of these texts.'),
   fields: need(fields),
-  places: listOf(heading, 200).description('Columns that are places; each holds the price there.'),
+  prices: listOf(
+    objectOf<PriceColumn>({ column: need(heading), place: text, system: text, term: text }),
+    200,
+  ).description('Several columns of prices, each with what its heading says: a place, a system, terms.'),
+  tables: listOf(tableName, 40).description('Tables whose rows these are; absent where the list has one.'),
+  units: objectOf<Partial<ListUnits>>({
+    memory: Joi.valid(...MEMORY_UNITS),
+    vcpuPerCount,
+    period: Joi.valid(...PRICE_PERIODS),
+    perCount,
+    diskRoom: Joi.valid(...MEMORY_UNITS),
+    decimalMark: Joi.valid('.', ','),
+  }).description('Where these rows are counted otherwise.'),
 })
 
 const units = objectOf<ListUnits>({
   memory: need(Joi.valid(...MEMORY_UNITS)),
-  vcpuPerCount: need(Joi.number().integer().min(1).max(16)).description(
-    'vCPU that one counted core stands for.',
-  ),
+  vcpuPerCount: need(vcpuPerCount).description('vCPU that one counted core stands for.'),
   period: need(Joi.valid(...PRICE_PERIODS)),
-  perCount: need(Joi.valid(1, 1_000, 10_000)),
+  perCount: need(perCount),
   diskRoom: need(Joi.valid(...MEMORY_UNITS)),
   decimalMark: Joi.valid('.', ','),
+})
+
+const join = objectOf<TableJoin>({
+  table: need(tableName),
+  column: need(heading),
+  with: need(tableName),
+  key: need(heading),
+}).description('Rows of `table` find their partner in table `with`, where `column` reads as its `key`.')
+
+const term = objectOf<TermAnswer>({
+  text: need(text),
+  is: need(Joi.valid('on-demand', 'spot', 'commitment', 'left-out')),
+  months: Joi.number().integer().min(1).max(120),
+  upFront: Joi.valid('none', 'part', 'all'),
+})
+
+const placeAnswer = objectOf<PlaceAnswer>({
+  text: need(text),
+  name: label(60),
+  city: Joi.string().max(60).allow(''),
 })
 
 export const recipeSchema = objectOf<RecipeFile>({
@@ -93,6 +132,10 @@ export const recipeSchema = objectOf<RecipeFile>({
       rows: need(Joi.array().items(meaning).min(1).max(20)).description(
         'What a row is: the first meaning whose filters it passes.',
       ),
+      joins: listOf(join, 40),
+      plainSystem: text.description('The system that costs nothing more; others are licences.'),
+      terms: listOf(term, 60).description('What the list calls terms, and what they are.'),
+      places: listOf(placeAnswer, 400).description('Names of places brought together, and their cities.'),
     }),
   ),
 })

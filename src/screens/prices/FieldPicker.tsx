@@ -10,6 +10,7 @@ import { LIST_FIELD_NAMES } from '../../wording/list'
 
 const NONE = 'none'
 const CONSTANT = 'constant'
+const TABLE = 'table'
 const WHOLE = 'whole'
 
 interface FieldPickerProps {
@@ -17,14 +18,16 @@ interface FieldPickerProps {
   readonly source: FieldSource | undefined
   readonly columns: readonly string[]
   readonly sample: readonly SampleRow[]
+  /** Whether the name of the rows' table may say it. */
+  readonly hasTables: boolean
   readonly onChange: (source: FieldSource | undefined) => void
 }
 
 /** Which column says a field, and which part of its cells; or the same for every row. */
-export function FieldPicker({ field, source, columns, sample, onChange }: FieldPickerProps) {
+export function FieldPicker({ field, source, columns, sample, hasTables, onChange }: FieldPickerProps) {
   const name = LIST_FIELD_NAMES[field]
   const value =
-    source === undefined ? NONE : source.from === 'constant' ? CONSTANT : `column ${source.column}`
+    source === undefined ? NONE : source.from === 'column' ? `column ${source.column}` : source.from
   const column = source?.from === 'column' ? source.column : undefined
   const at = column === undefined ? -1 : columns.indexOf(column)
   const cells = sample.map((row) => row.cells[at] ?? '').filter((cell) => cell !== '')
@@ -36,11 +39,13 @@ export function FieldPicker({ field, source, columns, sample, onChange }: FieldP
         options={[
           { id: NONE, name: 'no column' },
           { id: CONSTANT, name: 'the same for all' },
+          ...(hasTables ? [{ id: TABLE, name: 'name of the table' }] : []),
           ...columns.map((each) => ({ id: `column ${each}`, name: each })),
         ]}
         onChange={(id) => {
           if (id === NONE) onChange(undefined)
           else if (id === CONSTANT) onChange({ from: 'constant', text: '' })
+          else if (id === TABLE) onChange({ from: 'table' })
           else onChange({ from: 'column', column: id.slice('column '.length) })
         }}
       />

@@ -2,7 +2,7 @@
 
 import styled from 'styled-components'
 import type { ColumnFilter } from '../../core/pricelist/listMapping.ts'
-import type { ListReading } from '../../files/pricelist/listAnswer.ts'
+import type { TableReading } from '../../files/pricelist/listAnswer.ts'
 import { QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { AssumedMark } from './AssumedMark'
@@ -10,7 +10,7 @@ import { AssumedMark } from './AssumedMark'
 interface FilterRowsProps {
   readonly filters: readonly ColumnFilter[]
   /** Columns with few different texts, and these. */
-  readonly values: ListReading['values']
+  readonly values: TableReading['values']
   readonly isUnsure: boolean
   readonly onConfirm: () => void
   readonly onChange: (filters: readonly ColumnFilter[]) => void

@@ -6,11 +6,18 @@ import { groupDigits } from '../../wording/money'
 import { FirstMachine } from './FirstMachine'
 import { PricePicture } from './PricePicture'
 
+const UNHELD = {
+  'below-plain': 'costs less than it does without',
+  'without-plain': 'has no price of its own beside that with',
+  'no-up-front': 'has no price for what is paid up front:',
+} as const
+
 const number = (value: number): string => groupDigits(String(value))
 
 /** The book as it fills: what there is, what is missing, and what to look at. */
 export function ListBook({ reading, isStale }: { readonly reading: ListReading; readonly isStale: boolean }) {
-  const { book, odd, contradictions, duplicates, beyond, prices, picture, issues } = reading
+  const { book, odd, contradictions, duplicates, beyond, prices, offers, unheld, picture, issues, joins } =
+    reading
   const sizes = book?.sizes.length ?? 0
   return (
     <Part aria-label="The book so far" aria-busy={isStale}>
@@ -18,6 +25,12 @@ export function ListBook({ reading, isStale }: { readonly reading: ListReading; 
       <Counts data-testid="list-counts">
         <b>{number(sizes)}</b> {sizes === 1 ? 'size' : 'sizes'} <b>{number(picture.length)}</b>{' '}
         {picture.length === 1 ? 'place' : 'places'} <b>{number(prices)}</b> prices
+        {offers > 0 && (
+          <>
+            {' '}
+            <b>{number(offers)}</b> on terms or with systems
+          </>
+        )}
       </Counts>
       {picture.length > 0 && <PricePicture picture={picture} />}
       <h2>To look at</h2>
@@ -45,6 +58,22 @@ export function ListBook({ reading, isStale }: { readonly reading: ListReading; 
             </small>
           </li>
         ))}
+        {unheld.slice(0, 8).map(({ why, size, place, text, from }) => (
+          <li key={`${size} ${place} ${text}`}>
+            <b>
+              {size} in {place}
+            </b>{' '}
+            {UNHELD[why]} {text}, and is left out so. <small>row {number(from.row)}</small>
+          </li>
+        ))}
+        {joins.map(
+          ({ join, lacking }) =>
+            lacking > 0 && (
+              <li key={`${join.table} ${join.with}`}>
+                {number(lacking)} rows of {join.table} found no row of {join.with}.
+              </li>
+            ),
+        )}
         {beyond > 0 && <li>{number(beyond)} prices are beyond what a book holds, and are left out.</li>}
         {duplicates > 0 && <li>{number(duplicates)} rows say what was said before.</li>}
         {book && book.assumed?.some(({ about }) => about === 'disk-price') && (

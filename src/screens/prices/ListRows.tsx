@@ -2,20 +2,36 @@
 
 import { useMemo } from 'react'
 import styled from 'styled-components'
+import { meaningsOf } from '../../core/pricelist/compileMapping.ts'
 import type { RowMeaning } from '../../core/pricelist/listMapping.ts'
-import type { ListReading } from '../../files/pricelist/listAnswer.ts'
+import { ToggleRow } from '../../interface/ToggleRow'
 import { LIST_FIELD_NAMES, leftOutText, PERIOD_NAMES } from '../../wording/list'
 import { groupDigits } from '../../wording/money'
+import type { MappingEdit } from './useMapping.ts'
 
 /** Rows of the list, spread over it, under what each column says; left out ones are struck out. */
-export function ListRows({ reading }: { readonly reading: ListReading }) {
-  const { columns, sample, mapping, leftOut, rows, used, proofs } = reading
-  const roles = useMemo(() => rolesOf(mapping.rows), [mapping])
+export function ListRows({ edit }: { readonly edit: MappingEdit }) {
+  const { reading, table, mapping, lookAtTable } = edit
+  const { leftOut, rows, used, proofs, tables } = reading
+  const { columns, sample, name } = table
+  const roles = useMemo(() => rolesOf(meaningsOf(mapping, name)), [mapping, name])
   return (
     <Part aria-label="The list">
       <h2>
         The list <small>rows spread over it; struck out: left out</small>
       </h2>
+      {tables.length > 1 && (
+        <ToggleRow
+          label="Tables of the list"
+          mode="one"
+          options={tables.map(({ name: id, role, rows: count }) => ({
+            id,
+            label: `${id}: ${groupDigits(String(count))} rows${role === 'unused' ? ', not used' : role === 'partner' ? ', looked up' : ''}`,
+          }))}
+          chosen={[name]}
+          onChange={([id]) => id !== undefined && lookAtTable(id)}
+        />
+      )}
       <Scroll tabIndex={0} role="group" aria-label="Rows of the list">
         <table>
           <thead>
@@ -31,7 +47,7 @@ export function ListRows({ reading }: { readonly reading: ListReading }) {
           </thead>
           <tbody>
             {sample.map(({ row, cells, isUsed }) => (
-              <Row key={row} $used={isUsed}>
+              <Row key={row} $used={isUsed || table.role !== 'prices'}>
                 <th scope="row">{groupDigits(String(row))}</th>
                 {cells.map((cell, i) => (
                   <td key={columns[i]}>{cell}</td>
@@ -43,12 +59,14 @@ export function ListRows({ reading }: { readonly reading: ListReading }) {
       </Scroll>
       <p>
         {groupDigits(String(used))} of {groupDigits(String(rows))} rows used
-        {leftOut.map(({ leftOut: why, rows: count, examples }) => (
-          <span key={leftOutText(why)}>
+        {leftOut.map(({ leftOut: why, rows: count, examples, table: where }) => (
+          <span key={`${where ?? ''} ${leftOutText(why)}`}>
             {' · '}
             <Why $fault={why.why === 'unreadable'} title={`rows ${examples.slice(0, 8).join(', ')}`}>
               {groupDigits(String(count))} {leftOutText(why)}
-              {why.why === 'unreadable' && `, row ${examples[0]!}`}
+              {why.why !== 'filtered' &&
+                why.why !== 'empty' &&
+                `, row ${examples[0]!}${where === undefined ? '' : ` of ${where}`}`}
             </Why>
           </span>
         ))}
@@ -67,7 +85,8 @@ export function ListRows({ reading }: { readonly reading: ListReading }) {
               {price} {PERIOD_NAMES[period]}
             </span>
             <small>
-              row {groupDigits(String(from.row))}, {from.column} “{from.text}”
+              {from.table !== undefined && `${from.table}, `}row {groupDigits(String(from.row))},{' '}
+              {from.column} “{from.text}”
             </small>
           </li>
         ))}
@@ -83,13 +102,13 @@ function rolesOf(meanings: readonly RowMeaning[]): ReadonlyMap<string, string[]>
     const known = roles.get(column) ?? []
     if (!known.includes(role)) roles.set(column, [...known, role])
   }
-  for (const { fields, only, places = [] } of meanings) {
+  for (const { fields, only, prices = [] } of meanings) {
     for (const [field, source] of Object.entries(fields)) {
       if (source?.from === 'column')
         note(source.column, LIST_FIELD_NAMES[field as keyof typeof LIST_FIELD_NAMES])
     }
     for (const { column } of only) note(column, 'filter')
-    for (const column of places) note(column, 'a place')
+    for (const { column, ...said } of prices) note(column, ['price', ...Object.values(said)].join(', '))
   }
   return roles
 }

@@ -17,7 +17,8 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ListBook } from './ListBook'
 import { ListRows } from './ListRows'
 import { MappingPanel } from './MappingPanel'
-import { setOpenList, type OpenList } from './openList.ts'
+import { setOpenList, undoOpenList, useListSteps, type OpenList } from './openList.ts'
+import { useMapping } from './useMapping.ts'
 
 /** A price list becoming a book: its rows, what a row means, and the book as it fills, side by side. */
 export function ListScreen({ list }: { readonly list: OpenList }) {
@@ -26,6 +27,7 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
   // What was pressed to come here is gone.
   useEffect(() => heading.current?.focus(), [])
   const { source, mapping, assumed, manner, provider: name } = list
+  const steps = useListSteps()
   const recipes = useRecipes(session)
   const from = `${month}-01`
   const provider = useMemo(() => {
@@ -83,6 +85,9 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
             {unsure.length} {unsure.length === 1 ? 'answer' : 'answers'} assumed
           </small>
         )}
+        <Button isDisabled={steps === 0} onPress={undoOpenList}>
+          Undo in the list
+        </Button>
         <Button onPress={() => setOpenList(undefined)}>Give up</Button>
         <Button isDisabled={!recipe} onPress={() => recipe && void saveRecipe(recipe)}>
           Save the recipe
@@ -99,14 +104,19 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
               : '')}
         </Fault>
       )}
-      {reading && (
-        <Columns>
-          <ListRows reading={reading} />
-          <MappingPanel reading={reading} unsure={unsure} />
-          <ListBook reading={reading} isStale={isStale} />
-        </Columns>
-      )}
+      {reading && <Reading reading={reading} isStale={isStale} />}
     </Page>
+  )
+}
+
+function Reading({ reading, isStale }: { readonly reading: ListReading; readonly isStale: boolean }) {
+  const edit = useMapping(reading)
+  return (
+    <Columns>
+      <ListRows edit={edit} />
+      <MappingPanel edit={edit} />
+      <ListBook reading={reading} isStale={isStale} />
+    </Columns>
   )
 }
 

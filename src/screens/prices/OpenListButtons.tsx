@@ -4,24 +4,24 @@ import { useRef, useState, type ClipboardEvent } from 'react'
 import styled from 'styled-components'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
-import { htmlRows } from './htmlRows.ts'
 import { beginList } from './openList.ts'
-
-const MOST_PAGE_BYTES = 32 * 1024 * 1024
 
 /** The ways in for lists: a file, or a table from the clipboard. */
 export function OpenListButtons() {
   const picker = useRef<HTMLInputElement>(null)
   const [isPasting, setIsPasting] = useState(false)
-  const [problem, setProblem] = useState<string>()
-  const take = async (file: File): Promise<void> => {
-    setProblem(undefined)
-    if (!/\.html?$/i.test(file.name)) return beginList(file.name, { kind: 'file', file, name: file.name })
-    if (file.size > MOST_PAGE_BYTES)
-      return setProblem('A saved page may have 32 MiB. Paste its table instead.')
-    const rows = htmlRows(await file.text())
-    if (rows.length === 0) return setProblem(`${file.name} has no table. Paste the prices instead.`)
-    beginList(file.name, { kind: 'rows', rows })
+  const take = (files: readonly File[]): void => {
+    const [first] = files
+    if (!first) return
+    const names = files.map(({ name }) => name).join(', ')
+    beginList(
+      files.length === 1 ? first.name : sharedName(files.map(({ name }) => name)),
+      {
+        kind: 'files',
+        files: files.map((file) => ({ name: file.name, file })),
+      },
+      names,
+    )
   }
   return (
     <>
@@ -32,32 +32,43 @@ export function OpenListButtons() {
         type="file"
         hidden
         data-testid="list-file"
-        accept=".csv,.tsv,.txt,.json,.ndjson,.jsonl,.gz,.html,.htm"
+        multiple
+        accept=".csv,.tsv,.txt,.json,.ndjson,.jsonl,.xlsx,.gz,.zip,.html,.htm"
         onChange={({ target }) => {
-          const [file] = target.files ?? []
+          const files = [...(target.files ?? [])]
           target.value = ''
-          if (file) void take(file)
+          take(files)
         }}
       />
-      {problem && <Problem role="alert">{problem}</Problem>}
       {isPasting && <PasteDialog onClose={() => setIsPasting(false)} />}
     </>
   )
 }
 
+/** What the names of several files begin with alike. */
+function sharedName(names: readonly string[]): string {
+  const [first = ''] = names
+  let length = 0
+  while (length < first.length && names.every((name) => name[length] === first[length])) length += 1
+  const shared = first.slice(0, length).replace(/[-_\s.]+$/, '')
+  return shared === '' ? first : shared
+}
+
 function PasteDialog({ onClose }: { readonly onClose: () => void }) {
   const [problem, setProblem] = useState<string>()
   const take = (html: string, text: string): void => {
-    const rows = html === '' ? [] : htmlRows(html)
-    const plain = text
+    if (/<table/i.test(html)) {
+      beginList('Pasted table', { kind: 'files', files: [{ name: 'pasted.html', file: new Blob([html]) }] })
+      return onClose()
+    }
+    const rows = text
       .replace(/\r\n?/g, '\n')
       .split('\n')
       .map((line) => line.split('\t'))
-    const found = rows.length > 1 ? rows : plain
-    if (found.length < 2 || Math.max(...found.map((row) => row.length)) < 2) {
+    if (rows.length < 2 || Math.max(...rows.map((row) => row.length)) < 2) {
       return setProblem('That is no table: copy its rows with their headings from a page or a spreadsheet.')
     }
-    beginList('Pasted table', { kind: 'rows', rows: found })
+    beginList('Pasted table', { kind: 'tables', tables: [{ name: 'table', rows }] })
     onClose()
   }
   return (

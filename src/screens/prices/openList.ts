@@ -19,7 +19,11 @@ export interface OpenList {
   readonly assumed?: readonly MappingQuestion[]
 }
 
+const MOST_STEPS = 100
+
 let open: OpenList | undefined
+/** As it was before each change. */
+let before: readonly OpenList[] = []
 const listeners = new Listeners()
 
 /** It stays open while other screens are looked at. */
@@ -30,24 +34,44 @@ export const useOpenList = (): OpenList | undefined =>
     () => undefined,
   )
 
+export const useListSteps = (): number =>
+  useSyncExternalStore(
+    listeners.add,
+    () => before.length,
+    () => 0,
+  )
+
 export function setOpenList(list: OpenList | undefined): void {
   open = list
+  before = []
   listeners.tell()
 }
 
-export const changeOpenList = (part: Partial<OpenList>): void => {
-  if (open) setOpenList({ ...open, ...part })
+export function changeOpenList(part: Partial<OpenList>): void {
+  if (!open) return
+  before = [...before.slice(-MOST_STEPS), open]
+  open = { ...open, ...part }
+  listeners.tell()
 }
 
-/** By the name of its file, without what kind of file it is. */
-export function beginList(name: string, source: ListSource): void {
+/** Takes the last change of the mapping back. */
+export function undoOpenList(): void {
+  const last = before.at(-1)
+  if (!last) return
+  open = last
+  before = before.slice(0, -1)
+  listeners.tell()
+}
+
+/** By the name of its first file, without what kind of file it is. */
+export function beginList(name: string, source: ListSource, shown = name): void {
   const provider = name
     .replace(/\.[a-z0-9.]+$/i, '')
     .replace(/[-_]+/g, ' ')
     .trim()
     .slice(0, 60)
   setOpenList({
-    name,
+    name: shown,
     source,
     provider: provider === '' ? 'Own prices' : provider,
     manner: 'gives-back',

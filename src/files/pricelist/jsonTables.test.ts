@@ -1,8 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { jsonRows, ListTooWide, ndjsonRows } from './jsonRows.ts'
+import { jsonTables, ndjsonTables } from './jsonTables.ts'
+import { UnreadableList } from './listTable.ts'
 
-describe('JSON as rows', () => {
+/** The only table, its headings first. */
+const rowsOf = (tables: ReturnType<typeof jsonTables>): (readonly string[])[] => {
+  expect(tables.length).toBe(1)
+  return [tables[0]!.columns, ...tables[0]!.rows]
+}
+const jsonRows = (value: unknown) => rowsOf(jsonTables(value))
+
+describe('JSON as tables', () => {
   test('an array of objects is a row for each, with nested figures as columns', () => {
     expect(
       jsonRows([
@@ -45,8 +53,39 @@ describe('JSON as rows', () => {
     ])
   })
 
+  test('collections beside each other are tables, also where their keys are the same and maps have one', () => {
+    const list = {
+      issued: '2027-03-01',
+      makes: { k1: { label: 'moor 1', line: 'moor' }, k2: { label: 'moor 2', line: 'moor' } },
+      rates: {
+        k1: { hourly: { leeds: [{ from: 0, rate: 0.1 }] }, '1y': { leeds: [{ from: 0, rate: 0.07 }] } },
+        k2: { hourly: { leeds: [{ from: 0, rate: 0.2 }], kobe: [{ from: 0, rate: 0.3 }] } },
+      },
+    }
+    expect(jsonTables(list)).toEqual([
+      {
+        name: 'makes',
+        columns: ['issued', 'makes', 'label', 'line'],
+        rows: [
+          ['2027-03-01', 'k1', 'moor 1', 'moor'],
+          ['2027-03-01', 'k2', 'moor 2', 'moor'],
+        ],
+      },
+      {
+        name: 'rates',
+        columns: ['issued', 'rates', 'rates (2)', 'rates (3)', 'from', 'rate'],
+        rows: [
+          ['2027-03-01', 'k1', 'hourly', 'leeds', '0', '0.1'],
+          ['2027-03-01', 'k1', '1y', 'leeds', '0', '0.07'],
+          ['2027-03-01', 'k2', 'hourly', 'leeds', '0', '0.2'],
+          ['2027-03-01', 'k2', 'hourly', 'kobe', '0', '0.3'],
+        ],
+      },
+    ])
+  })
+
   test('line by line, with lines that are none', () => {
-    expect(ndjsonRows('{"a":1}\n\n{"a":2}\n{"a":')).toEqual([
+    expect(rowsOf(ndjsonTables('{"a":1}\n\n{"a":2}\n{"a":'))).toEqual([
       ['a', 'unreadable'],
       ['1', ''],
       ['2', ''],
@@ -79,10 +118,10 @@ describe('JSON as rows', () => {
   test('ends in bounded depth and width, and keeps names that objects inherit', () => {
     let deep: unknown = { a: 1 }
     for (let i = 0; i < 100; i++) deep = { a: deep }
-    expect(() => jsonRows(deep)).toThrow(ListTooWide)
+    expect(() => jsonRows(deep)).toThrow(UnreadableList)
     expect(() =>
       jsonRows([Object.fromEntries(Array.from({ length: 2_000 }, (_, i) => [`c${i}`, 1]))]),
-    ).toThrow(ListTooWide)
+    ).toThrow(UnreadableList)
     expect(jsonRows(JSON.parse('[{"__proto__": 1, "constructor": 2}]'))).toEqual([
       ['__proto__', 'constructor'],
       ['1', '2'],

@@ -1,0 +1,99 @@
+import { cellPart } from './cellPart.ts'
+import type { CellFault, LeftOut } from './listEntry.ts'
+import type { FieldSource, ListField, ListUnits, RowMeaning } from './listMapping.ts'
+import { readFigure } from './readFigure.ts'
+import { LONGEST_NAME } from './readRow.ts'
+
+/** Thrown within the reading of one row, and caught there. */
+export class RowFault extends Error {
+  constructor(readonly leftOut: LeftOut) {
+    super('row')
+  }
+}
+
+/** So many texts are remembered with what they were read as: lists repeat theirs. */
+const MOST_REMEMBERED = 20_000
+const LONGEST_TOLD = 80
+
+type Reader = (cells: readonly string[]) => string
+
+/** Reads the fields of rows by their sources; look-ups by heading are done once. */
+export class CellReader {
+  private readonly readers = new Map<ListField, Reader>()
+  private readonly figures = new Map<string, string>()
+  private readonly names = new Map<string, string>()
+
+  constructor(
+    { fields }: RowMeaning,
+    private readonly at: ReadonlyMap<string, number>,
+    private readonly units: ListUnits,
+    private readonly table: string,
+  ) {
+    for (const field of Object.keys(fields) as ListField[]) {
+      const source = fields[field]
+      if (source) this.readers.set(field, this.readerOf(field, source))
+    }
+  }
+
+  has(field: ListField): boolean {
+    return this.readers.has(field)
+  }
+
+  /** Empty where the list does not say it. */
+  text(field: ListField, cells: readonly string[]): string {
+    return this.readers.get(field)?.(cells) ?? ''
+  }
+
+  /** A name that a book can have; throws where there is none. */
+  name(field: ListField, cells: readonly string[]): string {
+    const text = this.text(field, cells)
+    const known = this.names.get(text)
+    if (known !== undefined) return known
+    const name = cleanName(text)
+    if (name === '') fail(field, '', 'empty')
+    if (name.length > LONGEST_NAME) fail(field, name, 'too-long')
+    remember(this.names, text, name)
+    return name
+  }
+
+  /** Plain decimal text; throws where there is none. */
+  figure(field: ListField, text: string): string {
+    const known = this.figures.get(text)
+    if (known !== undefined) return known
+    const read = readFigure(text, this.units.decimalMark)
+    if (!read.ok) return fail(field, text, read.issues[0].code)
+    remember(this.figures, text, read.value.text)
+    return read.value.text
+  }
+
+  /** Undefined where nothing stands there. */
+  optionalFigure(field: ListField, cells: readonly string[]): string | undefined {
+    const text = this.text(field, cells)
+    return text === '' || isNothing(text) ? undefined : this.figure(field, text)
+  }
+
+  private readerOf(field: ListField, source: FieldSource): Reader {
+    if (source.from === 'constant') return () => source.text
+    const { part } = source
+    const i = source.from === 'column' ? (this.at.get(source.column) ?? -1) : -1
+    const whole: Reader = source.from === 'table' ? () => this.table : (cells) => (cells[i] ?? '').trim()
+    if (!part) return whole
+    return (cells) => {
+      const cell = whole(cells)
+      return cellPart(cell, part) ?? fail(field, cell, 'no-part')
+    }
+  }
+}
+
+export const cleanName = (text: string): string => text.replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ').trim()
+
+/** A cell that says that there is nothing: empty, or a dash. */
+export const isNothing = (text: string): boolean => /^\s*[-–—]?\s*$/.test(text)
+
+export function fail(field: ListField, text: string, problem: CellFault): never {
+  throw new RowFault({ why: 'unreadable', field, text: text.slice(0, LONGEST_TOLD), problem })
+}
+
+function remember(known: Map<string, string>, text: string, value: string): void {
+  if (known.size < MOST_REMEMBERED) known.set(text, value)
+}

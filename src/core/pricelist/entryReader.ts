@@ -1,0 +1,192 @@
+import { gib } from '../quantity/units.ts'
+import { fail, RowFault, type CellReader } from './cellReader.ts'
+import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
+import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning } from './listMapping.ts'
+import { gibOf, hourlyPrice, machinePrice, roomPrice, wholePrice } from './scaledPrice.ts'
+import { periodOfText } from './termOfText.ts'
+
+export type EntryReader = (
+  cells: readonly string[],
+  price: string,
+  column: PriceColumn,
+  from: CellAt,
+) => ListEntry
+
+/** What makes an entry of a row of this meaning; throws a row's fault where something of it cannot be read. */
+export function entryReader(
+  { is }: RowMeaning,
+  reader: CellReader,
+  units: ListUnits,
+  mapping: ListMapping,
+): EntryReader {
+  const places = new Map((mapping.places ?? []).map(({ text, name }) => [text, name ?? text]))
+  const place = (cells: readonly string[], column: PriceColumn): string => {
+    const text = column.place ?? reader.name('place', cells)
+    return places.get(text) ?? text
+  }
+  const checkCurrency = (cells: readonly string[]): void => {
+    const found = reader.text('currency', cells).toUpperCase()
+    if (found !== '' && found !== mapping.currency) fail('currency', found, 'other-currency')
+  }
+  const unitsAt = (cells: readonly string[]): ListUnits => {
+    const period = reader.has('unit') ? periodOfText(reader.text('unit', cells)) : undefined
+    return period ? { ...units, period } : units
+  }
+  const entry = is === 'size-price' ? sizeEntry : is === 'disk-price' ? diskEntry : placeEntry
+  return (cells, price, column, from) => {
+    checkCurrency(cells)
+    return entry({
+      is,
+      reader,
+      cells,
+      column,
+      from,
+      units: unitsAt(cells),
+      amount: reader.figure('price', price),
+      place: place(cells, column),
+      mapping,
+    })
+  }
+}
+
+interface Row {
+  readonly is: RowMeaning['is']
+  readonly reader: CellReader
+  readonly cells: readonly string[]
+  readonly column: PriceColumn
+  readonly from: CellAt
+  readonly units: ListUnits
+  /** Plain decimal text. */
+  readonly amount: string
+  readonly place: string
+  readonly mapping: ListMapping
+}
+
+function sizeEntry({ reader, cells, column, from, units, amount, place, mapping }: Row): SizeEntry {
+  firstBandOnly(reader, cells)
+  const payment = reader.text('payment', cells)
+  const term = `${column.term ?? reader.text('term', cells)} ${payment}`.trim()
+  const answer = mapping.terms?.find(({ text }) => text === term)
+  if (answer?.is === 'left-out') throw new RowFault({ why: 'term', text: term })
+  const upFront = reader.optionalFigure('upFront', cells)
+  const zone = reader.text('zone', cells)
+  return {
+    is: 'size-price',
+    size: reader.name('size', cells),
+    facts: factsOf(reader, cells, units),
+    place,
+    ...(zone !== '' && { zone: reader.name('zone', cells) }),
+    system: column.system ?? reader.text('system', cells),
+    term,
+    ...machinePrice(amount, units),
+    ...(upFront !== undefined && { upFront }),
+    from,
+  }
+}
+
+/** Prices of machines and disks for more than the first of them are for buyers of many. */
+function firstBandOnly(reader: CellReader, cells: readonly string[]): void {
+  const begins = reader.optionalFigure('bandFrom', cells)
+  if (begins !== undefined && Number(begins) > 1) throw new RowFault({ why: 'band' })
+}
+
+function factsOf(reader: CellReader, cells: readonly string[], units: ListUnits): SizeFacts {
+  const vcpu = Number(reader.figure('vcpu', reader.text('vcpu', cells))) * units.vcpuPerCount
+  if (!Number.isInteger(vcpu) || vcpu < 1 || vcpu > 4_096)
+    fail('vcpu', reader.text('vcpu', cells), 'out-of-range')
+  const memory = reader.text('memory', cells)
+  const memoryGiB = gib(gibOf(reader.figure('memory', memory), units.memory))
+  if (memoryGiB <= 0 || memoryGiB > 65_536) fail('memory', memory, 'out-of-range')
+  const architecture = architectureOf(reader.text('architecture', cells))
+  const family = reader.text('family', cells)
+  const whole = (field: ListField, most: number): number | undefined => wholeOf(reader, field, cells, most)
+  const [localDisk, mostDisks, iops, throughput, network] = [
+    whole('localDisk', 10_000_000),
+    whole('mostDisks', 1_000),
+    whole('iops', 10_000_000),
+    whole('throughput', 1_000_000),
+    whole('network', 10_000_000),
+  ]
+  return {
+    vcpu,
+    memoryGiB,
+    ...(architecture && { architecture }),
+    ...(family !== '' && { family: reader.name('family', cells) }),
+    ...(localDisk && { localDiskGiB: gib(localDisk) }),
+    ...(mostDisks && { mostDisks }),
+    ...(iops && { iops }),
+    ...(throughput && { megabytesPerSecond: throughput }),
+    ...(network && { networkMegabitsPerSecond: network }),
+  }
+}
+
+/** A fact that nothing rests on: what is no such number is not known. */
+function wholeOf(
+  reader: CellReader,
+  field: ListField,
+  cells: readonly string[],
+  most: number,
+): number | undefined {
+  if (!reader.has(field)) return undefined
+  try {
+    const value = Math.floor(Number(reader.optionalFigure(field, cells) ?? '0'))
+    return value >= 1 && value <= most ? value : undefined
+  } catch (error) {
+    if (error instanceof RowFault) return undefined
+    throw error
+  }
+}
+
+function diskEntry({ reader, cells, from, units, amount, place }: Row): ListEntry {
+  firstBandOnly(reader, cells)
+  const room = reader.optionalFigure('room', cells)
+  const disk = reader.name('disk', cells)
+  return room === undefined
+    ? { is: 'disk-price', disk, place, price: roomPrice(amount, units), from }
+    : {
+        is: 'disk-price',
+        disk,
+        place,
+        wholeGiB: gib(gibOf(room, units.diskRoom)),
+        price: wholePrice(amount, units),
+        from,
+      }
+}
+
+function placeEntry({ is, reader, cells, from, units, amount, place }: Row): PlaceEntry {
+  const price =
+    is === 'address-price'
+      ? hourlyPrice(amount, units)
+      : roomPrice(amount, is === 'traffic-price' ? { ...units, period: 'month' } : units)
+  if (is !== 'traffic-price') return { is: is as PlaceEntry['is'], place, price, from }
+  const [fromGiB, upToGiB] = (['bandFrom', 'bandUpTo'] as const).map((field) =>
+    boundOf(reader, field, cells, units),
+  )
+  return {
+    is,
+    place,
+    price,
+    ...(fromGiB !== undefined && { fromGiB }),
+    ...(upToGiB !== undefined && { upToGiB }),
+    from,
+  }
+}
+
+/** Where a band begins or ends; words such as "over" and "∞" are no end. */
+function boundOf(
+  reader: CellReader,
+  field: 'bandFrom' | 'bandUpTo',
+  cells: readonly string[],
+  { diskRoom }: ListUnits,
+): number | undefined {
+  const text = reader.text(field, cells)
+  if (!/\d/.test(text)) return undefined
+  return gibOf(reader.figure(field, text), diskRoom)
+}
+
+/** As most lists write it; anything else is not known. */
+function architectureOf(text: string): 'x86-64' | 'arm64' | undefined {
+  const plain = text.toLowerCase().replace(/[^a-z0-9]/g, '')
+  if (/^(arm|arm64|aarch64)/.test(plain)) return 'arm64'
+  return /^(x86|x8664|amd64|x64)/.test(plain) ? 'x86-64' : undefined
+}

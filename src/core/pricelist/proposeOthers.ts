@@ -1,0 +1,65 @@
+import { cityIn } from '../catalogue/cities.ts'
+import { fromColumn, isNumber, isText, type ColumnFinder } from './columnFinder.ts'
+import type { ColumnTraits } from './columnTraits.ts'
+import type { FieldSource, ListField, MappingQuestion, RowKind } from './listMapping.ts'
+import { priceColumnsOf } from './priceColumns.ts'
+import { pricedColumns } from './pricedColumns.ts'
+import type { ProposedRows, SampleTable } from './sampleTable.ts'
+import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
+
+/** Rows that are prices of disks, addresses, traffic or snapshots. */
+export function proposeOthers(
+  is: Exclude<RowKind, 'size-price'>,
+  table: SampleTable,
+  finder: ColumnFinder,
+  unsure: Set<MappingQuestion>,
+): ProposedRows {
+  const about = `${table.name} ${table.about ?? ''}`
+  const fields: { [Field in ListField]?: FieldSource } = {}
+  const put = (field: ListField, found: ColumnTraits | undefined): void => {
+    if (found) fields[field] = fromColumn(found)
+  }
+  const coded = finder.first(isCurrencies)
+  put('currency', coded)
+  const priced = pricedColumns(finder)
+  for (const each of priced) finder.take(each)
+  const place = placeColumn(finder)
+  put('place', place)
+  const unit = finder.named('unit', isText)
+  put('unit', unit)
+  if (is === 'disk-price') {
+    const room = finder.named('room', (each) => isNumber(each) && each.wholes === 1)
+    put('room', room)
+    put('disk', finder.named('disk', isText) ?? finder.first(isText))
+    if (!fields.disk) {
+      fields.disk = { from: 'constant', text: 'Disk' }
+      unsure.add('field/disk')
+    }
+  } else if (is === 'traffic-price') {
+    put('bandFrom', finder.named('bandFrom', isBound))
+    put('bandUpTo', finder.named('bandUpTo', isBound))
+  }
+  const prices = priceColumnsOf(priced, table)
+  if (priced.length === 1) put('price', priced[0])
+  if (!place && !prices?.some((each) => each.place !== undefined)) {
+    fields.place = { from: 'constant', text: 'Everywhere' }
+    unsure.add('field/place')
+  }
+  if (prices) unsure.add('prices')
+  const currency = proposeCurrency(coded, priced, [...table.columns, about])
+  return {
+    meaning: { is, only: [], fields, ...(prices && { prices }) },
+    units: proposeUnits({ is, priced, unit, traits: finder.all, mark: table.mark, about }, unsure),
+    ...(currency && { currency }),
+  }
+}
+
+/** A bound of a band may be left open, or be a word. */
+const isBound = ({ filled }: ColumnTraits): boolean => filled.some((cell) => /\d/.test(cell))
+
+/** By its heading, or by the cities in its cells. */
+export const placeColumn = (finder: ColumnFinder): ColumnTraits | undefined =>
+  finder.named('place', isText) ??
+  finder.first(
+    (each) => isText(each) && each.distinct.filter((text) => cityIn(text)).length * 2 > each.distinct.length,
+  )

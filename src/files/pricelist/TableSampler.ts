@@ -1,0 +1,57 @@
+import type { SampleRow, TableReading } from './listAnswer.ts'
+
+const ROWS_SHOWN = 60
+const MOST_VALUES = 40
+const LONGEST_SHOWN = 80
+
+/** Keeps rows that are spread over a table, and the different texts of its columns while they are few. */
+export class TableSampler {
+  rows = 0
+  used = 0
+  private every = 1
+  private readonly sample: SampleRow[] = []
+  private readonly values: Set<string>[]
+  /** Columns whose texts are still few. */
+  private few: number[]
+
+  constructor(
+    private readonly name: string,
+    private readonly columns: readonly string[],
+  ) {
+    this.values = columns.map(() => new Set<string>())
+    this.few = columns.map((_, i) => i)
+  }
+
+  add(row: number, cells: readonly string[], isUsed: boolean): void {
+    if (isUsed) this.used += 1
+    if (this.rows % this.every === 0) this.keep(row, cells, isUsed)
+    this.rows += 1
+    for (const i of this.few) this.values[i]!.add((cells[i] ?? '').trim().slice(0, LONGEST_SHOWN))
+    if (this.rows % 64 === 0) this.few = this.few.filter((i) => this.values[i]!.size <= MOST_VALUES)
+  }
+
+  reading(role: TableReading['role']): TableReading {
+    return {
+      name: this.name,
+      columns: this.columns,
+      sample: this.sample.slice(0, ROWS_SHOWN),
+      values: this.columns.flatMap((column, i) => {
+        const texts = this.values[i]!
+        return texts.size <= MOST_VALUES ? [[column, [...texts]] as const] : []
+      }),
+      rows: this.rows,
+      used: this.used,
+      role,
+    }
+  }
+
+  private keep(row: number, cells: readonly string[], isUsed: boolean): void {
+    const { sample } = this
+    sample.push({ row, cells: this.columns.map((_, i) => (cells[i] ?? '').slice(0, LONGEST_SHOWN)), isUsed })
+    // Half of what is shown goes where it has become too much: what stays is spread over the whole table.
+    if (sample.length >= ROWS_SHOWN * 2) {
+      this.every *= 2
+      sample.splice(0, sample.length, ...sample.filter((_, i) => i % 2 === 0))
+    }
+  }
+}

@@ -1,0 +1,240 @@
+import { unzipSync } from 'fflate'
+import { htmlTables } from './htmlTables.ts'
+import { recogniseTable } from '../inventory/recogniseTable.ts'
+import type { ListSource } from './listAnswer.ts'
+import { jsonTables, ndjsonTables } from './jsonTables.ts'
+import { onlyBatch, UnreadableList, type ListTable } from './listTable.ts'
+import { readDelimited } from './readDelimited.ts'
+
+const BYTES_LOOKED_AT = 256 * 1024
+const MIB = 1024 * 1024
+const MOST_JSON = 64 * MIB
+/** A spreadsheet or an archive is unpacked in memory. */
+const MOST_PACKED = 64 * MIB
+const MOST_UNPACKED = 256 * MIB
+const MOST_PAGE = 32 * MIB
+const MOST_FILES = 40
+
+const GZIP = [0x1f, 0x8b]
+const ZIP = [0x50, 0x4b, 0x03, 0x04]
+
+interface NamedFile {
+  readonly name: string
+  readonly file: Blob
+}
+
+/** The tables of a list, each to be read once. Throws `UnreadableList` where there is none, or too much. */
+export async function openTables(source: ListSource): Promise<ListTable[]> {
+  const tables =
+    source.kind === 'tables'
+      ? source.tables.map(({ name, rows }) => ({ name, rows: onlyBatch(rows) }))
+      : (await Promise.all(source.files.map((each) => fileTables(each, 0)))).flat()
+  const taken = new Set<string>()
+  return tables.map((table) => {
+    const name = freeName(table.name, taken)
+    taken.add(name)
+    return { ...table, name }
+  })
+}
+
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  const plain = name
+    .replace(/[\p{Cc}\p{Cf}\s]+/gu, ' ')
+    .trim()
+    .slice(0, 60)
+  const base = plain === '' ? 'table' : plain
+  for (let count = 1; ; count++) {
+    const free = count === 1 ? base : `${base} (${count})`
+    if (!taken.has(free)) return free
+  }
+}
+
+/** Without folders and what kind of file it is. */
+const plainName = (name: string): string =>
+  name.replace(/^.*\//, '').replace(/(\.(csv|tsv|txt|html?|json|ndjson|jsonl|xlsx|gz|zip))+$/i, '')
+
+async function fileTables({ name, file }: NamedFile, depth: number): Promise<ListTable[]> {
+  const magic = new Uint8Array(await file.slice(0, 4).arrayBuffer())
+  const begins = (bytes: readonly number[]): boolean => bytes.every((byte, i) => magic[i] === byte)
+  if (begins(ZIP)) return zipTables({ name, file }, depth)
+  const isGzip = begins(GZIP)
+  const open = (): ReadableStream<Uint8Array> =>
+    isGzip
+      ? (file.stream() as ReadableStream).pipeThrough(new DecompressionStream('gzip') as never)
+      : (file.stream() as ReadableStream<Uint8Array>)
+  const start = await beginningOf(open(), name)
+  if (isGzip && [GZIP, ZIP].some((sign) => sign.every((byte, i) => start[i] === byte))) {
+    throw new UnreadableList(`${name} is packed twice. Expected: a list that is packed once.`)
+  }
+  if (isJson(start)) {
+    const tables = await jsonFileTables(open())
+    return tables.map((table) => ({
+      ...table,
+      name: tables.length === 1 ? plainName(name) : table.name,
+      rows: onlyBatch(table.rows),
+      mark: '.' as const,
+    }))
+  }
+  if (isPage(start, name)) return pageTables(name, open())
+  if (start.subarray(0, 4_096).includes(0) && !isUtf16(start)) {
+    throw new UnreadableList(
+      `${name} is no text. Expected: CSV, JSON, a spreadsheet (.xlsx), or one of them packed.`,
+    )
+  }
+  const { encoding, separator, decimal } = recogniseTable(start)
+  if (isAligned(new TextDecoder(encoding).decode(start))) {
+    const text = await textOf(open(), MOST_PAGE, `${name} is larger than ${MOST_PAGE / MIB} MiB.`)
+    const rows = text.split(/\r\n?|\n/).map((line) => line.trim().split(GAP))
+    return [{ name: plainName(name), rows: onlyBatch(rows), mark: decimal }]
+  }
+  return [{ name: plainName(name), rows: readDelimited(open(), { encoding, separator }), mark: decimal }]
+}
+
+/** A spreadsheet is a zip with a workbook in it; any other zip holds files. */
+async function zipTables({ name, file }: NamedFile, depth: number): Promise<ListTable[]> {
+  if (depth > 0)
+    throw new UnreadableList(`${name} is a zip within a zip. Expected: one that holds the lists themselves.`)
+  if (file.size > MOST_PACKED) {
+    throw new UnreadableList(
+      `${name} has ${Math.ceil(file.size / MIB)} MiB. Expected: at most ${MOST_PACKED / MIB}, or CSV in .gz.`,
+    )
+  }
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  let [unpacked, count] = [0, 0]
+  let isWorkbook = false
+  const look = (entry: { readonly name: string; readonly originalSize: number }): boolean => {
+    unpacked += entry.originalSize
+    if (entry.name === 'xl/workbook.xml') isWorkbook = true
+    if (!isFolderOrHidden(entry.name)) count += 1
+    return false
+  }
+  unpack(name, () => unzipSync(bytes, { filter: look }))
+  if (unpacked > MOST_UNPACKED) {
+    throw new UnreadableList(
+      `${name} unpacks to ${Math.ceil(unpacked / MIB)} MiB. Expected: at most ${MOST_UNPACKED / MIB}.`,
+    )
+  }
+  if (isWorkbook) return (await import('./sheetTables.ts')).sheetTables(name, file)
+  if (count > MOST_FILES)
+    throw new UnreadableList(`${name} holds ${count} files. Expected: at most ${MOST_FILES}.`)
+  const entries = unpack(name, () => unzipSync(bytes, { filter: (entry) => !isFolderOrHidden(entry.name) }))
+  const files = Object.entries(entries).map(([inside, content]) => ({
+    name: inside,
+    file: new Blob([content as Uint8Array<ArrayBuffer>]),
+  }))
+  if (files.length === 0) throw new UnreadableList(`${name} holds no file. Expected: the lists themselves.`)
+  return (await Promise.all(files.map((each) => fileTables(each, depth + 1)))).flat()
+}
+
+const isFolderOrHidden = (name: string): boolean => /\/$|(^|\/)[._]/.test(name)
+
+function unpack<T>(name: string, work: () => T): T {
+  try {
+    return work()
+  } catch {
+    throw new UnreadableList(`${name} cannot be unpacked: it may be cut off. Expected: a whole zip.`)
+  }
+}
+
+const isJson = (start: Uint8Array): boolean =>
+  /^\uFEFF?\s*[[{]/.test(new TextDecoder().decode(start.subarray(0, 1_000)))
+
+const isUtf16 = (start: Uint8Array): boolean => {
+  const { encoding } = recogniseTable(start)
+  return encoding === 'utf-16le' || encoding === 'utf-16be'
+}
+
+const isPage = (start: Uint8Array, name: string): boolean =>
+  /\.html?$/i.test(name) ||
+  /^\uFEFF?\s*(<!doctype html|<html|<table)/i.test(new TextDecoder().decode(start.subarray(0, 1_000)))
+
+/** The tables of a saved page; those of one cell or one row are how it is laid out. */
+async function pageTables(name: string, stream: ReadableStream<Uint8Array>): Promise<ListTable[]> {
+  const tables = htmlTables(await textOf(stream, MOST_PAGE, `${name} is larger than ${MOST_PAGE / MIB} MiB.`))
+  if (tables.length === 0)
+    throw new UnreadableList(`${name} has no table. Expected: a page with prices in a table.`)
+  return tables.map((table) => ({ name: table.name, rows: onlyBatch(table.rows) }))
+}
+
+/** Blanks that part columns of a text that is meant to be read. */
+const GAP = /[ \u00a0]{2,}/
+const LINES_LOOKED_AT = 60
+
+/** Whether nothing but blanks parts the columns of a text, in as many parts in nearly every line. */
+function isAligned(text: string): boolean {
+  const lines = text
+    .split(/\r\n?|\n/)
+    .slice(0, LINES_LOOKED_AT)
+    .filter((line) => line.trim() !== '')
+  const [first] = lines
+  if (first === undefined || /[;\t|]|,\S/.test(first)) return false
+  const counts = lines.map((line) => line.trim().split(GAP).length)
+  const most = Math.max(...counts)
+  return most > 1 && counts.filter((count) => count === most).length > lines.length * 0.7
+}
+
+/** JSON as a whole, or a value on each line. */
+async function jsonFileTables(stream: ReadableStream<Uint8Array>) {
+  const text = await textOf(
+    stream,
+    MOST_JSON,
+    `A list in JSON may have ${MOST_JSON / MIB} MiB; as CSV it may be of any length.`,
+  )
+  const lines = text.trimEnd().split('\n', 2)
+  try {
+    if (lines.length < 2 || !isValue(lines[0]!)) return jsonTables(JSON.parse(text))
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error
+    throw new UnreadableList('The file begins like JSON and is none: it may be cut off.')
+  }
+  return ndjsonTables(text)
+}
+
+function isValue(line: string): boolean {
+  try {
+    JSON.parse(line)
+    return true
+  } catch {
+    return false
+  }
+}
+
+async function textOf(stream: ReadableStream<Uint8Array>, most: number, tooMuch: string): Promise<string> {
+  const reader = stream.getReader()
+  const decoder = new TextDecoder()
+  let text = ''
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) return (text + decoder.decode()).replace(/^\uFEFF/, '')
+    text += decoder.decode(value, { stream: true })
+    if (text.length > most) {
+      await reader.cancel().catch(() => undefined)
+      throw new UnreadableList(tooMuch)
+    }
+  }
+}
+
+/** The first bytes of a stream, which is left there. */
+async function beginningOf(stream: ReadableStream<Uint8Array>, name: string): Promise<Uint8Array> {
+  const reader = stream.getReader()
+  const pieces: Uint8Array[] = []
+  let length = 0
+  try {
+    while (length < BYTES_LOOKED_AT) {
+      const { done, value } = await reader.read()
+      if (done) break
+      pieces.push(value)
+      length += value.length
+    }
+  } catch {
+    throw new UnreadableList(`${name} cannot be unpacked: it may be cut off.`)
+  }
+  await reader.cancel().catch(() => undefined)
+  const all = new Uint8Array(length)
+  let at = 0
+  for (const piece of pieces) {
+    all.set(piece, at)
+    at += piece.length
+  }
+  return all.subarray(0, BYTES_LOOKED_AT)
+}
