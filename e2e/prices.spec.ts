@@ -133,22 +133,56 @@ test('what is assumed says what it would cost, and is confirmed one by one', asy
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
 })
 
-const LISTS: readonly [string, string, string, readonly string[]][] = [
-  // Row by row: 132 prices of 24 sizes in six places, in the 132 rows of linux by the hour.
-  ['saltmarsh', 'sizes 6 places 132 prices', '132 of 792 rows used', ['is assumed. It is so']],
-  ['copperbeck', 'sizes 4 places 34 prices', '10 of 12 rows used', ['places is assumed', 'in is assumed']],
+/** Files, the provider, what the book holds, how many rows it is of, and an answer that is only assumed. */
+const LISTS: readonly [readonly string[], string, string, string, string][] = [
+  [
+    ['saltmarsh.csv'],
+    'Saltmarsh',
+    '24 sizes 6 places 132 prices 660 on terms',
+    '792 of 792 rows used',
+    'vCPU is assumed',
+  ],
+  [['copperbeck.csv'], 'Copperbeck', '10 sizes 4 places 34 prices', '10 of 12 rows used', 'in is assumed'],
+  [
+    ['hartwell-yard.json'],
+    'Hartwell Yard',
+    '18 sizes 4 places 65 prices 124 on terms',
+    '209 of 398 rows used',
+    'What is looked up is assumed',
+  ],
+  [
+    ['windle.xlsx'],
+    'Windle',
+    '12 sizes 3 places 35 prices 70 on terms',
+    '18 of 18 rows used',
+    'prices is assumed',
+  ],
+  [
+    ['osier-sizes.csv', 'osier-prices.csv', 'osier-disks.txt'],
+    'Osier',
+    '10 sizes 3 places 27 prices 27 on terms',
+    '60 of 61 rows used',
+    'counted as is assumed',
+  ],
+  [
+    ['kettle-lane.html'],
+    'Kettle Lane',
+    '8 sizes 2 places 16 prices 16 on terms',
+    '10 of 10 rows used',
+    'Where places are is assumed',
+  ],
 ]
 
-for (const [name, counts, used, assumed] of LISTS) {
+for (const [files, name, counts, used, assumed] of LISTS) {
   test(`the list of ${name} becomes a book without a word of help`, async ({ page }) => {
     await page.clock.setFixedTime('2027-03-10T09:00:00Z')
     const bench = new Workbench(page)
     await bench.open('/')
     await page.getByRole('button', { name: 'Start an empty plan' }).click()
-    await page.getByTestId('list-file').setInputFiles(`data/lists/${name}.csv`)
+    await page.getByTestId('list-file').setInputFiles(files.map((file) => `data/lists/${file}`))
     await expect(page.getByTestId('list-counts')).toContainText(counts)
     await expect(page.getByText(used)).toBeVisible()
-    for (const label of assumed) await expect(page.getByRole('button', { name: label }).first()).toBeVisible()
+    await expect(page.getByRole('button', { name: assumed }).first()).toBeVisible()
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
     const first = await total(page).innerText()
     await page.getByRole('button', { name: 'Use these prices' }).click()
@@ -180,12 +214,22 @@ test('what a column means is changed, a part is pointed at, and rows are asked f
   await pick(page, 'Column of memory', 'what')
   await pick(page, 'Part of the cell that is memory', /“16” of/)
   await pick(page, 'What a price of the list is for', 'an hour')
+  // Of the two prices of each size the first kind was proposed.
+  await expect(page.getByRole('button', { name: 'Only these rows is assumed. It is so' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take rows with any kind' }).click()
   await expect(page.getByText('Two answers for the price of')).toHaveCount(3)
   await pick(page, 'Filter by another column', 'kind')
   await pick(page, 'Wanted text of kind', 'b')
   await expect(counts).toContainText('3 sizes 1 place 3 prices')
   await expect(page.getByText('Two answers for the price of')).toHaveCount(0)
   await expect(page.getByText('m 4/16').first()).toBeVisible()
+  await page.getByRole('combobox', { name: 'City of Here' }).fill('Leed')
+  await page.getByRole('combobox', { name: 'City of Here' }).press('Enter')
+  await expect(page.getByText('Not among the cities. Leeds?')).toBeVisible()
+  await page.getByRole('combobox', { name: 'City of Here' }).fill('Leeds')
+  await page.getByRole('combobox', { name: 'City of Here' }).press('Enter')
+  await page.getByRole('button', { name: 'Undo in the list' }).click()
+  await expect(page.getByRole('combobox', { name: 'City of Here' })).toHaveValue('')
   // The list stays while another screen is looked at.
   await page.getByRole('link', { name: 'Bench' }).click()
   await page.getByRole('link', { name: 'Prices' }).click()
@@ -255,7 +299,7 @@ test('the next list of the same shape is read at one press, as the last one was'
     buffer: readFileSync('data/lists/saltmarsh.csv'),
   })
   await expect(page.getByText('read as the last list of this shape was')).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Prices of saltmarsh' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Prices of Saltmarsh' })).toBeVisible()
   await expect(page.getByRole('button', { name: /Manner of charging$/ })).toContainText('until deleted')
   await expect(page.getByRole('button', { name: /^vCPU is assumed/ })).toHaveCount(0)
 })

@@ -18,6 +18,8 @@ interface TextInputProps {
   readonly floating?: boolean
   /** What an empty line means. */
   readonly whenEmpty?: string
+  /** Id of a list of what is usually meant, offered while typing. */
+  readonly suggestions?: string
 }
 
 /**
@@ -34,6 +36,7 @@ export function TextInput({
   wide,
   floating,
   whenEmpty,
+  suggestions,
 }: TextInputProps) {
   const [draft, setDraft] = useState<string | undefined>(undefined)
   const text = draft ?? value
@@ -51,6 +54,7 @@ export function TextInput({
         spellCheck={false}
         placeholder={whenEmpty ?? ''}
         autoComplete="off"
+        list={suggestions}
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit()
           if (event.key === 'Escape' && draft !== undefined) {

@@ -3,7 +3,7 @@
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { meaningsOf } from '../../core/pricelist/compileMapping.ts'
-import type { RowMeaning } from '../../core/pricelist/listMapping.ts'
+import type { ListMapping } from '../../core/pricelist/listMapping.ts'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { LIST_FIELD_NAMES, leftOutText, PERIOD_NAMES } from '../../wording/list'
 import { groupDigits } from '../../wording/money'
@@ -14,7 +14,7 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
   const { reading, table, mapping, lookAtTable } = edit
   const { leftOut, rows, used, proofs, tables } = reading
   const { columns, sample, name } = table
-  const roles = useMemo(() => rolesOf(meaningsOf(mapping, name)), [mapping, name])
+  const roles = useMemo(() => rolesOf(mapping, name), [mapping, name])
   return (
     <Part aria-label="The list">
       <h2>
@@ -96,19 +96,23 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
 }
 
 /** What each column is read for. */
-function rolesOf(meanings: readonly RowMeaning[]): ReadonlyMap<string, string[]> {
+function rolesOf(mapping: ListMapping, table: string): ReadonlyMap<string, string[]> {
   const roles = new Map<string, string[]>()
   const note = (column: string, role: string): void => {
     const known = roles.get(column) ?? []
     if (!known.includes(role)) roles.set(column, [...known, role])
   }
-  for (const { fields, only, prices = [] } of meanings) {
+  for (const { fields, only, prices = [] } of meaningsOf(mapping, table)) {
     for (const [field, source] of Object.entries(fields)) {
       if (source?.from === 'column')
         note(source.column, LIST_FIELD_NAMES[field as keyof typeof LIST_FIELD_NAMES])
     }
     for (const { column } of only) note(column, 'filter')
     for (const { column, ...said } of prices) note(column, ['price', ...Object.values(said)].join(', '))
+  }
+  for (const join of mapping.joins ?? []) {
+    if (join.table === table) note(join.column, `found in ${join.with}`)
+    if (join.with === table) note(join.key, 'key')
   }
   return roles
 }

@@ -1,92 +1,115 @@
 'use client'
 
+import { useId } from 'react'
 import styled from 'styled-components'
-import { CITIES } from '../../core/catalogue/cities.ts'
+import { CITIES, cityNamed } from '../../core/catalogue/cities.ts'
 import type { PlaceAnswer } from '../../core/pricelist/listMapping.ts'
-import { Dropdown } from '../../interface/Dropdown'
+import { LONGEST_NAME } from '../../core/pricelist/readRow.ts'
+import { nearestName } from '../../files/inventory/nearestName.ts'
+import { QuietButton } from '../../interface/Button'
 import { ListInPart } from '../../interface/ListInPart'
+import { TextInput } from '../../interface/TextInput'
 import { AssumedMark } from './AssumedMark'
 import type { MappingEdit } from './useMapping.ts'
 
-const NOWHERE = ''
-const CITY_OPTIONS = [
-  { id: NOWHERE, name: 'not known' },
-  ...[...CITIES]
-    .sort((a, b) => a.name.localeCompare(b.name))
-    .map(({ name, country }) => ({ id: name, name: `${name}, ${country}` })),
-]
+const NAMES = CITIES.map(({ name }) => ({ id: name, name }))
 
-/** Where the list's places are, and which of their names are of one place. */
+/** Where the list's places are; a place that is given the name of another is that one. */
 export function MappingPlaces({ edit }: { readonly edit: MappingEdit }) {
   const { mapping, reading, change, unsure, confirm } = edit
   const { places = [] } = mapping
+  const cities = useId()
+  const names = useId()
+  const textOf = (name: string): string => places.find((each) => each.name === name)?.text ?? name
   const answer = (text: string, part: Partial<PlaceAnswer>): void => {
     const before = places.find((each) => each.text === text)
     const others = places.filter((each) => each.text !== text)
     change({ ...mapping, places: [...others, { ...before, text, ...part }] }, 'places')
   }
-  const apart = (text: string): void =>
-    change({ ...mapping, places: places.filter((each) => each.text !== text) }, 'places')
   const brought = places.filter(({ text, name }) => name !== undefined && name !== text)
   if (reading.places.length === 0) return null
   return (
     <>
       <h2>
-        Places{' '}
+        Places <small>name in the book, and city</small>{' '}
         {unsure.includes('places') && (
           <AssumedMark what="Where places are" onConfirm={() => confirm('places')} />
         )}
       </h2>
+      <datalist id={cities}>
+        {CITIES.map(({ name }) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+      <datalist id={names}>
+        {reading.places.map(({ name }) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
       <ListInPart label="Places" items={reading.places} keyOf={({ name }) => name}>
         {({ name, city }) => (
           <Place>
-            <span>{name}</span>
-            <Dropdown
-              label={`City of ${name}`}
-              value={city ?? NOWHERE}
-              options={CITY_OPTIONS}
-              onChange={(id) => answer(name, { city: id })}
+            <TextInput
+              label={`Name of ${name} in the book`}
+              value={name}
+              wide
+              suggestions={names}
+              check={(text) =>
+                text.trim() === '' || text.length > LONGEST_NAME ? `1 to ${LONGEST_NAME} letters` : undefined
+              }
+              onCommit={(text) => answer(textOf(name), { name: text.trim() })}
             />
-            {reading.places.length > 1 && (
-              <Dropdown
-                label={`Another name of ${name}`}
-                value="is the same as…"
-                options={reading.places
-                  .filter((each) => each.name !== name)
-                  .map((each) => ({ id: each.name, name: each.name }))}
-                onChange={(other) => answer(name, { name: other })}
-              />
-            )}
+            <TextInput
+              label={`City of ${name}`}
+              value={city ?? ''}
+              wide
+              whenEmpty="city not known"
+              suggestions={cities}
+              check={cityProblem}
+              onCommit={(text) => answer(textOf(name), { city: text.trim() })}
+            />
           </Place>
         )}
       </ListInPart>
       {brought.map(({ text, name }) => (
-        <Place key={text}>
-          <span>{text}</span>
-          <Dropdown
-            label={`What ${text} is`}
-            value="together"
-            options={[
-              { id: 'together', name: `is ${name!}` },
-              { id: 'apart', name: 'a place of its own' },
-            ]}
-            onChange={() => apart(text)}
-          />
-        </Place>
+        <Apart key={text}>
+          <small>
+            “{text}” of the list is {name}
+          </small>
+          <QuietButton
+            aria-label={`${text} is a place of its own`}
+            onPress={() =>
+              change({ ...mapping, places: places.filter((each) => each.text !== text) }, 'places')
+            }
+          >
+            ×
+          </QuietButton>
+        </Apart>
       ))}
     </>
   )
 }
 
-const Place = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 3px 8px;
-  align-items: center;
-  padding: 3px 0;
-  border-top: 1px solid var(--rule);
+function cityProblem(text: string): string | undefined {
+  const name = text.trim()
+  if (name === '' || cityNamed(name)) return undefined
+  const nearest = nearestName(name, NAMES)
+  return nearest ? `Not among the cities. ${nearest}?` : 'Not among the cities; empty, it is not known.'
+}
 
-  span:first-child {
-    min-width: 78px;
+const Place = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 3px 6px;
+  padding: 2px 0;
+`
+
+const Apart = styled.div`
+  display: flex;
+  gap: 6px;
+  align-items: center;
+
+  small {
+    color: var(--ink-2);
   }
 `

@@ -70,6 +70,7 @@ export function beginList(name: string, source: ListSource, shown = name): void 
     .replace(/[-_]+/g, ' ')
     .trim()
     .slice(0, 60)
+    .replace(/(^|\s)\p{Ll}/gu, (letter) => letter.toUpperCase())
   setOpenList({
     name: shown,
     source,
