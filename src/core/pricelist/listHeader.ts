@@ -1,5 +1,3 @@
-import { currencyOfSign } from './listWords.ts'
-
 /** Where a table's headings stand, and what its columns are called: each name once. */
 export interface ListHeader {
   /** Rows above the first one with data; the headings are in the last of them, or in several. */
@@ -16,8 +14,10 @@ const MOST_ABOVE = 60
 const LONGEST_HEADING = 80
 const LONGEST_ABOUT = 400
 
-const isFigure = (cell: string): boolean =>
-  /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell) || (/\d/.test(cell) && currencyOfSign(cell) !== undefined)
+/** A sign of a currency beside a figure: `from C$ 0.05`, and no heading such as `1 year, $/h`. */
+const MONEY = /[$€£₹¥]\s*\d|\d\s*[$€£₹¥]/
+
+const isFigure = (cell: string): boolean => /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell) || MONEY.test(cell)
 
 /**
  * The headings are the last row of words before rows that hold figures under it. What stands above in fewer cells (a title,

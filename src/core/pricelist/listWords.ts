@@ -5,7 +5,7 @@ const words = (text: string): ReadonlySet<string> => new Set(text.split(' '))
 /** Words that headings of price lists use, in a few languages; the first of a field are the surest. */
 export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> } = {
   size: words(
-    'size sizes type model flavour flavor machine instance sku shape name label title product server vm offer typ modell taille maschine bezeichnung',
+    'size sizes type model flavour flavor machine instance sku shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung plan',
   ),
   vcpu: words('vcpu vcpus cpu cpus core cores processors threads kerne coeurs vkerne'),
   memory: words('memory mem ram speicher memoire arbeitsspeicher'),

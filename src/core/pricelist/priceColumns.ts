@@ -1,3 +1,4 @@
+import { withoutShared } from './withoutShared.ts'
 import type { ColumnTraits } from './columnTraits.ts'
 import type { PriceColumn } from './listMapping.ts'
 import { PLAIN_SYSTEM } from './listWords.ts'
@@ -22,15 +23,20 @@ export function priceColumnsOf(
   if (new Set(above).size > 1 && new Set(below).size > 1 && new Set(below).size < below.length) {
     const [one, other] = [saidBy(above), saidBy(below)]
     if (one !== other)
-      return headings.map((column, i) => ({ column, [one]: plain(above)[i]!, [other]: plain(below)[i]! }))
+      return headings.map((column, i) => ({
+        column,
+        [one]: withoutShared(above)[i]!,
+        [other]: withoutShared(below)[i]!,
+      }))
   }
   if (isOnTerms) {
-    return headings.map((column) => ({
+    const terms = withoutShared(headings)
+    return headings.map((column, i) => ({
       column,
-      term: ['commitment', 'spot'].includes(termOfText(column)?.is ?? '') ? column : '',
+      term: ['commitment', 'spot'].includes(termOfText(column)?.is ?? '') ? terms[i]! : '',
     }))
   }
-  const texts = plain(headings)
+  const texts = withoutShared(headings)
   const said = saidBy(texts)
   return headings.map((column, i) => ({ column, [said]: texts[i]! }))
 }
@@ -45,24 +51,4 @@ function saidBy(texts: readonly string[]): 'place' | 'term' | 'system' {
     return 'term'
   }
   return distinct.some((text) => PLAIN_SYSTEM.test(text)) ? 'system' : 'place'
-}
-
-/** Without the words at their ends that all have: "Lyon" of "Lyon €/month". */
-function plain(texts: readonly string[]): string[] {
-  const words = texts.map((text) => text.split(' '))
-  const distinct = new Set(texts)
-  if (distinct.size < 2) return [...texts]
-  let [after, before] = [0, 0]
-  const endsAlike = (count: number): boolean =>
-    words.every((each) => each.length > count + 1 && each.at(-1 - count) === words[0]!.at(-1 - count))
-  while (endsAlike(after)) after += 1
-  const beginsAlike = (count: number): boolean =>
-    words.every((each) => each.length > after + count + 1 && each[count] === words[0]![count])
-  while (beginsAlike(before)) before += 1
-  return words.map((each) =>
-    each
-      .slice(before, each.length - after)
-      .join(' ')
-      .replace(/[\s,;:–-]+$/, ''),
-  )
 }

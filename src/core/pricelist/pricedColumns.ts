@@ -1,8 +1,13 @@
+import { cityIn } from '../catalogue/cities.ts'
+import { wordsIn } from '../quantity/wordsIn.ts'
+import { withoutShared } from './withoutShared.ts'
 import { isNamed, isNumber, type ColumnFinder } from './columnFinder.ts'
 import type { ColumnTraits } from './columnTraits.ts'
 import { LIST_FIELDS } from './listMapping.ts'
-import { currencyOfSign, CURRENCY_CODES } from './listWords.ts'
+import { currencyOfSign, CURRENCY_CODES, FIELD_WORDS } from './listWords.ts'
 import { termOfText } from './termOfText.ts'
+
+const MANY = 4
 
 const OTHER_FIELDS = LIST_FIELDS.filter((field) => !['price', 'place', 'term', 'payment'].includes(field))
 
@@ -15,6 +20,7 @@ export function pricedColumns(finder: ColumnFinder): ColumnTraits[] {
     (each) => isNumber(each) && each.filled.length > 0 && !isNamed(each, 'upFront'),
   )
   const called = figures.filter((each) => isNamed(each, 'price'))
+  if (called.length > 1 && isAcross(called)) return called
   if (called.length > 0) {
     const onTerms = figures.filter(isOtherTerms)
     const base = called.filter((each) => !isOtherTerms(each))
@@ -29,6 +35,14 @@ export function pricedColumns(finder: ColumnFinder): ColumnTraits[] {
         !/^column \d+$/.test(each.column)),
   )
   return across.length > 1 || across.some(isMoney) ? across : []
+}
+
+/** Whether headings differ in what they are the price for alone: in cities or terms, or in many words that are no other. */
+function isAcross(called: readonly ColumnTraits[]): boolean {
+  const rests = withoutShared(called.map(({ column }) => column))
+  if (rests.some((rest) => wordsIn(rest).some((word) => FIELD_WORDS.price.has(word)))) return false
+  const cities = rests.filter((rest) => cityIn(rest)).length
+  return cities * 2 > rests.length || (called.length >= MANY && new Set(rests).size === rests.length)
 }
 
 /** Called by a commitment or as what may be taken away. */

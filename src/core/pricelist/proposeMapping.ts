@@ -27,7 +27,7 @@ export function proposeMapping(tables: readonly SampleTable[]): ProposedMapping 
   if (joins.length > 0) unsure.add('joins')
   const byName = new Map(tables.map((table) => [table.name, table]))
   const joined = [...used].map((table) => withPartners(table, joins, byName))
-  const rows = joined.flatMap((table) => rowsOf(table, tables.length > 1, unsure))
+  const rows = alike(joined).flatMap((group) => rowsOf(group, tables.length > 1, unsure))
   const main = rows.find(({ meaning }) => meaning.is === 'size-price') ?? rows[0]!
   const textsIn = (meaning: RowMeaning, fields: readonly TextField[]): ReadonlySet<string>[] =>
     joined
@@ -95,8 +95,25 @@ const traitsOf = (
     ),
   )
 
+/** Tables with the same columns, such as a sheet for each place, are read alike. */
+function alike(tables: readonly JoinedSample[]): JoinedSample[][] {
+  const groups = new Map<string, JoinedSample[]>()
+  for (const table of tables) {
+    const key = JSON.stringify(table.columns)
+    const group = groups.get(key)
+    if (group) group.push(table)
+    else groups.set(key, [table])
+  }
+  return [...groups.values()]
+}
+
 /** A meaning for each kind of row, where a column tells them apart. */
-function rowsOf(table: JoinedSample, isNamed: boolean, unsure: Set<MappingQuestion>): ProposedRows[] {
+function rowsOf(
+  group: readonly JoinedSample[],
+  isNamed: boolean,
+  unsure: Set<MappingQuestion>,
+): ProposedRows[] {
+  const table: JoinedSample = { ...group[0]!, rows: group.flatMap(({ rows }) => rows) }
   const groups = kindGroups(traitsOf(table, table.headings))
   if (groups.length === 0)
     return [proposed(kindOfTable(table.name, traitsOf(table, table.headings)), table, [])]
@@ -120,12 +137,14 @@ function rowsOf(table: JoinedSample, isNamed: boolean, unsure: Set<MappingQuesti
       const better = source?.from === 'column' && betterName(field, source.column, part, traits)
       if (better) Object.assign(fields, { [field]: fromColumn(better) })
     }
+    if (group.length > 1 && fields.place?.from === 'constant')
+      Object.assign(fields, { place: { from: 'table' } })
     return {
       ...found,
       meaning: {
         ...found.meaning,
         only: [...only, ...found.meaning.only],
-        ...(isNamed && { tables: [table.name] }),
+        ...(isNamed && { tables: group.map(({ name }) => name) }),
       },
     }
   }

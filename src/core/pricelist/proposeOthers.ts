@@ -4,6 +4,7 @@ import type { ColumnTraits } from './columnTraits.ts'
 import type { FieldSource, ListField, MappingQuestion, RowKind } from './listMapping.ts'
 import { priceColumnsOf } from './priceColumns.ts'
 import { pricedColumns } from './pricedColumns.ts'
+import { periodOfText } from './termOfText.ts'
 import type { ProposedRows, SampleTable } from './sampleTable.ts'
 import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
 
@@ -25,7 +26,7 @@ export function proposeOthers(
   for (const each of priced) finder.take(each)
   const place = placeColumn(finder)
   put('place', place)
-  const unit = finder.named('unit', isText)
+  const unit = finder.named('unit', isText) ?? finder.first(isUnits)
   put('unit', unit)
   if (is === 'disk-price') {
     const room = finder.named('room', (each) => isNumber(each) && each.wholes === 1)
@@ -53,6 +54,12 @@ export function proposeOthers(
     ...(currency && { currency }),
   }
 }
+
+/** Such as "per GiB-month" in every cell. */
+const isUnits = ({ filled, distinct }: ColumnTraits): boolean =>
+  filled.length > 0 &&
+  distinct.length <= 5 &&
+  distinct.every((text) => /\b[gm]i?b\b/i.test(text) && periodOfText(text))
 
 /** A bound of a band may be left open, or be a word. */
 const isBound = ({ filled }: ColumnTraits): boolean => filled.some((cell) => /\d/.test(cell))

@@ -8,7 +8,7 @@ import { isMoney, pricedColumns } from './pricedColumns.ts'
 import type { ProposedRows, SampleTable } from './sampleTable.ts'
 import { placeColumn } from './proposeOthers.ts'
 import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
-import { termOfText } from './termOfText.ts'
+import { periodOfText, termOfText } from './termOfText.ts'
 
 const FACTS = ['network', 'localDisk', 'mostDisks', 'iops', 'throughput'] as const
 
@@ -42,12 +42,12 @@ export function proposeSizes(
     'bandFrom',
     finder.named('bandFrom', (each) => isNumber(each) && each.wholes === 1),
   )
-  const unit = finder.named('unit', isText)
+  const unit = finder.named('unit', saysPeriod)
   put('unit', unit)
   const place = placeColumn(finder)
   put('payment', finder.named('payment', isWord))
   put('system', finder.named('system', isWord) ?? finder.first(isSystems))
-  put('term', finder.named('term', isTerms) ?? finder.first(isTerms) ?? finder.named('term', isWord))
+  put('term', finder.named('term', isTerms) ?? finder.first(isTerms) ?? finder.named('term', isPlainTerms))
   put('zone', finder.named('zone', isText))
   put('family', finder.named('family', isText))
   const size = finder.named('size', isText) ?? mostTexts(finder)
@@ -93,6 +93,13 @@ const isTerms = ({ distinct, filled }: ColumnTraits): boolean =>
   distinct.length <= 20 &&
   distinct.some((text) => ['commitment', 'spot'].includes(termOfText(text)?.is ?? '')) &&
   distinct.filter((text) => termOfText(text)).length * 2 > distinct.length
+
+/** One of them says at the least that nothing is bound. */
+const isPlainTerms = (each: ColumnTraits): boolean =>
+  isWord(each) && each.distinct.some((text) => termOfText(text) !== undefined)
+
+const saysPeriod = (each: ColumnTraits): boolean =>
+  isText(each) && each.distinct.some((text) => periodOfText(text) !== undefined)
 
 const isSystems = ({ distinct }: ColumnTraits): boolean =>
   distinct.length >= 2 &&

@@ -43,7 +43,13 @@ export function proposeUnits(clues: UnitClues, unsure: Set<MappingQuestion>): Li
 
 function memoryUnitOf({ memory, traits }: UnitClues, unsure: Set<MappingQuestion>): MemoryUnit {
   const all = (): string => traits.map(({ column, filled }) => `${column} ${filled[0] ?? ''}`).join(' ')
-  const said = memory ? `${memory.column} ${memory.filled[0] ?? ''}` : all()
+  const beside = traits.filter(
+    ({ words }) =>
+      words.includes('unit') && memory?.words.some((word) => word !== 'value' && words.includes(word)),
+  )
+  const said = memory
+    ? `${memory.column} ${memory.filled[0] ?? ''} ${beside.map(({ distinct }) => distinct.join(' ')).join(' ')}`
+    : all()
   const unit = unitIn(said)
   if (unit === 'GiB' || unit === 'MiB') return unit
   // GB is written by many who mean GiB.

@@ -1,7 +1,7 @@
 import type { PricePeriod, TermAnswer } from './listMapping.ts'
 
 const UNBOUND =
-  /on.?demand|hourly|none|\bpay\b|flex|free|unbound|no.?(term|commit)|st(ue|ü)ndlich|sans|ohne|\blist\b/i
+  /on.?demand|hourly|none|\bpay|flex|free|unbound|no.?(term|commit)|st(ue|ü)ndlich|sans|ohne|\blist\b/i
 const SPOT = /spot|spare|surplus|interrupt|reclaim|pre.?empt/i
 const YEARS = /(\d{1,2})[\s_-]*(?:y|yr|yrs|year|years|jahre?|ans?)(?![a-z])|^(?:y|yr|year)[\s_-]*(\d{1,2})$/i
 const MONTHS = /(\d{1,2})[\s_-]*(?:m|mo|mon|mth|mths|months?|monate?|mois)(?![a-z])|^m[\s_-]*(\d{1,2})$/i

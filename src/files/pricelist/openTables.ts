@@ -76,7 +76,7 @@ async function fileTables({ name, file }: NamedFile, depth: number): Promise<Lis
     }))
   }
   if (isPage(start, name)) return pageTables(name, open())
-  if (start.subarray(0, 4_096).includes(0) && !isUtf16(start)) {
+  if (isBinary(start)) {
     throw new UnreadableList(
       `${name} is no text. Expected: CSV, JSON, a spreadsheet (.xlsx), or one of them packed.`,
     )
@@ -139,9 +139,13 @@ function unpack<T>(name: string, work: () => T): T {
 const isJson = (start: Uint8Array): boolean =>
   /^\uFEFF?\s*[[{]/.test(new TextDecoder().decode(start.subarray(0, 1_000)))
 
-const isUtf16 = (start: Uint8Array): boolean => {
-  const { encoding } = recogniseTable(start)
-  return encoding === 'utf-16le' || encoding === 'utf-16be'
+/** Zeros stand in every second place of text in UTF-16, and anywhere in what is no text. */
+function isBinary(start: Uint8Array): boolean {
+  const zeros = [0, 0]
+  start.subarray(0, 4_096).forEach((byte, i) => {
+    if (byte === 0) zeros[i % 2]! += 1
+  })
+  return Math.min(...zeros) * 5 > Math.max(...zeros)
 }
 
 const isPage = (start: Uint8Array, name: string): boolean =>

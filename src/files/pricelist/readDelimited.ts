@@ -7,6 +7,8 @@ export interface Delimited {
   readonly separator: Separator
 }
 
+/** No price list is so long; something packed may unpack to it. */
+const MOST_BYTES = 4 * 1024 ** 3
 /** More is no row: a quote that is never closed. */
 const LONGEST_ROW = 4 * 1024 * 1024
 
@@ -21,10 +23,16 @@ export async function* readDelimited(
   const decoder = new TextDecoder(encoding)
   const reader = stream.getReader()
   let rest = ''
+  let bytes = 0
   try {
     for (let isDone = false; !isDone;) {
       const { done, value } = await reader.read()
       isDone = done
+      bytes += value?.length ?? 0
+      if (bytes > MOST_BYTES)
+        throw new UnreadableList(
+          'The list has more than 4 GiB, unpacked. Expected: a part of it, such as one place.',
+        )
       rest += done ? decoder.decode() : decoder.decode(value, { stream: true })
       const parser = new Papa.Parser({ delimiter: separator })
       const { data, meta } = parser.parse(rest, 0, !done) as Papa.ParseResult<string[]>

@@ -1,0 +1,226 @@
+import { describe, expect, test } from 'vitest'
+import { toDecimal, parseDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { add } from '../../core/quantity/exact.ts'
+import { readList } from './readList.ts'
+
+/** What a list gives without a word of help, a line for each price: `size, place, terms, system: price`. */
+async function linesOf(files: Readonly<Record<string, string>>): Promise<string[]> {
+  const steps = readList({
+    source: {
+      kind: 'files',
+      files: Object.entries(files).map(([name, text]) => ({ name, file: new Blob([text]) })),
+    },
+    provider: { id: 'own', name: 'Own' },
+    from: '2027-03-01',
+    manner: 'gives-back',
+  })
+  let step = await steps.next()
+  while (!step.done) step = await steps.next()
+  if (!step.value.ok) return step.value.issues.map(({ problem }) => problem)
+  const { book, issues } = step.value.value
+  if (!book) return issues.map(({ problem }) => problem)
+  const lines = book.regions.flatMap(({ id, name: place }) => {
+    const { sizes, disks, addresses, trafficOut = [], snapshotPerGiBMonth } = book.prices[id]!
+    return [
+      ...Object.entries(sizes).flatMap(([size, price]) => {
+        const { name, vcpu, memoryGiB } = book.sizes.find((each) => each.id === size)!
+        const head = `${name} ${vcpu}/${memoryGiB}, ${place}`
+        const rateOf = (texts: typeof price): string =>
+          texts.perHour === undefined ? `${texts.perMonth!} a month` : `${texts.perHour} an hour`
+        return [
+          `${head}: ${rateOf(price)}`,
+          ...Object.entries(price.licences ?? {}).map(
+            ([licence, { perHour }]) =>
+              `${head}, ${licence}: ${trimDecimal(toDecimal(add(parseDecimal(price.perHour!)!, parseDecimal(perHour!)!), 12))} an hour`,
+          ),
+          ...Object.entries(price.terms ?? {}).map(
+            ([terms, offer]) =>
+              `${head}, ${terms}: ${rateOf(offer)}${offer.upFront === undefined ? '' : ` and ${offer.upFront}`}`,
+          ),
+        ]
+      }),
+      ...Object.entries(disks)
+        .filter(([kind]) =>
+          book.diskKinds.some(({ id: each, name }) => each === kind && !name.includes('not given')),
+        )
+        .map(([kind, { perGiBMonth = '' }]) => `${kind}, ${place}: ${perGiBMonth} a GiB and month`),
+      ...(addresses.fixed ? [`address, ${place}: ${addresses.fixed.attachedOn}`] : []),
+      ...trafficOut.map(({ upToGiB = 'all', perGiB }) => `traffic to ${upToGiB}, ${place}: ${perGiB}`),
+      ...(snapshotPerGiBMonth === undefined ? [] : [`snapshot, ${place}: ${snapshotPerGiBMonth}`]),
+    ]
+  })
+  return lines
+}
+
+describe('lists of shapes that nobody announced', () => {
+  test.each<[string, Record<string, string>, string[]]>([
+    [
+      'rows of several kinds, told by a column, each with its unit',
+      {
+        'mixed.csv': `category,item,location,vcpus,ram_gib,billing unit,list price,currency
+server,Onyx S,Dublin,2,4,hour,0.041,EUR
+server,Onyx M,Dublin,4,8,hour,0.082,EUR
+storage,Slab,Dublin,,,GiB-month,0.08,EUR
+traffic,Egress,Dublin,,,GiB,0.05,EUR
+address,Fixed IP,Dublin,,,month,2.92,EUR
+`,
+      },
+      [
+        'Onyx S 2/4, Dublin: 0.041 an hour',
+        'Onyx M 4/8, Dublin: 0.082 an hour',
+        'slab, Dublin: 0.08 a GiB and month',
+        'address, Dublin: 0.004',
+        'traffic to all, Dublin: 0.05',
+      ],
+    ],
+    [
+      'terms as columns, memory in MiB, tabs',
+      {
+        'terms.tsv':
+          'Flavour\tRegion\tCPU\tMem MiB\tOn demand $/h\t1 yr $/h\nquartz1\tTokyo\t1\t2048\t0.02\t0.014\nquartz2\tTokyo\t2\t4096\t0.04\t\n',
+      },
+      [
+        'quartz1 1/2, Tokyo: 0.02 an hour',
+        'quartz1 1/2, Tokyo, 1-yr: 0.014 an hour',
+        'quartz2 2/4, Tokyo: 0.04 an hour',
+      ],
+    ],
+    [
+      'a value on each line with prices nested by place and system',
+      {
+        'lines.ndjson': `{"id":"p1","spec":{"cpu":2,"memory":{"value":8,"unit":"GiB"}},"prices":[{"region":"Leeds","os":"linux","hourly":"0.08"},{"region":"Leeds","os":"winstone","hourly":"0.12"},{"region":"Kobe","os":"linux","hourly":"0.09"}]}
+{"id":"p2","spec":{"cpu":4,"memory":{"value":16,"unit":"GiB"}},"prices":[{"region":"Leeds","os":"linux","hourly":"0.16"}]}
+`,
+      },
+      [
+        'p1 2/8, Leeds: 0.08 an hour',
+        'p1 2/8, Leeds, winstone: 0.12 an hour',
+        'p2 4/16, Leeds: 0.16 an hour',
+        'p1 2/8, Kobe: 0.09 an hour',
+      ],
+    ],
+    [
+      'a map of places in each size',
+      {
+        'map.json': JSON.stringify({
+          currency: 'USD',
+          sizes: [
+            { name: 'gneiss.s', vcpu: 1, memory_gib: 2, price_per_hour: { Halifax: 0.01, Leeds: 0.012 } },
+            { name: 'gneiss.m', vcpu: 2, memory_gib: 4, price_per_hour: { Halifax: 0.02 } },
+          ],
+        }),
+      },
+      [
+        'gneiss.s 1/2, Halifax: 0.01 an hour',
+        'gneiss.m 2/4, Halifax: 0.02 an hour',
+        'gneiss.s 1/2, Leeds: 0.012 an hour',
+      ],
+    ],
+    [
+      'maps of maps, places first',
+      {
+        'deep.json':
+          '{"eu-lyon":{"opal-2":{"vcpu":2,"ram_gib":4,"usd_hour":0.03},"opal-4":{"vcpu":4,"ram_gib":8,"usd_hour":0.06}},"ap-pune":{"opal-2":{"vcpu":2,"ram_gib":4,"usd_hour":0.025}}}',
+      },
+      [
+        'opal-2 2/4, eu-lyon: 0.03 an hour',
+        'opal-4 4/8, eu-lyon: 0.06 an hour',
+        'opal-2 2/4, ap-pune: 0.025 an hour',
+      ],
+    ],
+    [
+      'prices in words, figures in one cell, by the month',
+      {
+        'words.csv':
+          'Plan,Specs,Price\nReed 1,"1 vCPU, 2 GiB RAM, 25 GiB SSD","$5.00 per month"\nReed 2,"2 vCPU, 4 GiB RAM, 50 GiB SSD","$1,012.00 per month"\n',
+      },
+      ['Reed 1 1/2, Everywhere: 5 a month', 'Reed 2 2/4, Everywhere: 1012 a month'],
+    ],
+    [
+      'zones, whose hardware it is, and what is paid up front',
+      {
+        'zones.csv': `size,region,zone,vcpu,memory_gib,tenancy,term,upfront,hourly
+jade2,Paris,a,2,4,shared,none,0,0.05
+jade2,Paris,b,2,4,shared,none,0,0.05
+jade2,Paris,a,2,4,dedicated,none,0,0.07
+jade2,Paris,a,2,4,shared,1yr,200,0.01
+jade4,Paris,a,4,8,shared,none,0,0.10
+jade4,Paris,a,4,8,dedicated,none,0,0.14
+`,
+      },
+      [
+        'jade2 2/4, Paris: 0.05 an hour',
+        'jade2 2/4, Paris, 1yr: 0.01 an hour and 200',
+        'jade4 4/8, Paris: 0.10 an hour',
+      ],
+    ],
+    [
+      'codes of places in a file of their own, for 1,000 hours',
+      {
+        'prices.csv':
+          'SKU;Description;Region code;Price per 1000 hours (CHF)\nK-100;Basalt 2 vCPU 4 GiB;zrh;31.50\nK-101;Basalt 4 vCPU 8 GiB;zrh;63.00\nK-100;Basalt 2 vCPU 4 GiB;gva;33.10\n',
+        'places.csv': 'code,city\nzrh,Zurich\ngva,Geneva\n',
+      },
+      [
+        'K-100 2/4, Zurich: 0.0315 an hour',
+        'K-101 4/8, Zurich: 0.063 an hour',
+        'K-100 2/4, Geneva: 0.0331 an hour',
+      ],
+    ],
+    [
+      'a file for each place',
+      {
+        'Oslo.csv': 'Size,vCPU,RAM GiB,EUR per hour\nquill2,2,4,0.05\nquill4,4,8,0.10\n',
+        'Riga.csv': 'Size,vCPU,RAM GiB,EUR per hour\nquill2,2,4,0.06\n',
+      },
+      ['quill2 2/4, Oslo: 0.05 an hour', 'quill4 4/8, Oslo: 0.10 an hour', 'quill2 2/4, Riga: 0.06 an hour'],
+    ],
+    [
+      'offers by key beside what is sold, with as many digits as given',
+      {
+        'offers.json': JSON.stringify({
+          catalog: {
+            servers: [
+              { sku: 'A1', title: 'Larch 2', hw: { vcpu: 2, memory_gib: 4 }, os: 'linux' },
+              { sku: 'A2', title: 'Larch 4', hw: { vcpu: 4, memory_gib: 8 }, os: 'linux' },
+              { sku: 'A3', title: 'Larch 2', hw: { vcpu: 2, memory_gib: 4 }, os: 'office' },
+            ],
+          },
+          offers: {
+            A1: [
+              { loc: 'Riga', kind: 'payg', usd: '0.0301234567890123', per: 'hour' },
+              { loc: 'Riga', kind: '1yr', usd: '0.02', per: 'hour' },
+            ],
+            A2: [{ loc: 'Riga', kind: 'payg', usd: '0.06', per: 'hour' }],
+            A3: [{ loc: 'Riga', kind: 'payg', usd: '0.0501234567890123', per: 'hour' }],
+          },
+        }),
+      },
+      [
+        'Larch 2 2/4, Riga: 0.0301234567890123 an hour',
+        'Larch 2 2/4, Riga, office: 0.050123456789 an hour',
+        'Larch 2 2/4, Riga, 1yr: 0.02 an hour',
+        'Larch 4 4/8, Riga: 0.06 an hour',
+      ],
+    ],
+    [
+      'what a price is for in the cells beside it, and a snapshot',
+      {
+        'cells.csv': `"product family","product","attributes","region description","operating system","hourly rate (GBP)"
+"Compute","larch-2","2 vCPU / 4.0 GiB","London West","Linux","£0.0412"
+"Compute","larch-2","2 vCPU / 4.0 GiB","London West","Licensed","£0.0712"
+"Block volumes","plain","per GiB-month","London West","NA","£0.05"
+"Snapshots","","per GiB-month","London West","NA","£0.03"
+`,
+      },
+      [
+        'larch-2 2/4, London West: 0.0412 an hour',
+        'larch-2 2/4, London West, licensed: 0.0712 an hour',
+        'plain, London West: 0.05 a GiB and month',
+        'snapshot, London West: 0.03',
+      ],
+    ],
+  ])('%s', async (_, files, expected) => {
+    expect(await linesOf(files)).toEqual(expected)
+  })
+})
