@@ -13,6 +13,12 @@ const wanted = Number(process.argv[2] ?? 1_024) * 1024 * 1024
 const folder = mkdtempSync(join(tmpdir(), 'lists-'))
 const path = join(folder, 'large.csv')
 
+/** Letters alone, so that the figures in a size are its vCPU and memory. */
+const NAMES = Array.from(
+  { length: 40 },
+  (_, i) => `tern${String.fromCharCode(97 + (i % 26))}${i < 26 ? '' : 'x'}`,
+)
+
 async function writeLarge(): Promise<number> {
   const file = createWriteStream(path)
   file.write('sku_label,site,os,plan,rate_std_hr,cur,mem gib\n')
@@ -22,7 +28,7 @@ async function writeLarge(): Promise<number> {
     for (let i = 0; i < 5_000; i++, rows++) {
       const vcpu = 1 + (rows % 64)
       const size = rows % 3_000
-      piece += `tern${size % 40} ${vcpu}-${vcpu * 4},Place ${rows % 150},${rows % 3 === 0 ? 'linux' : 'srv26'},${rows % 5 === 0 ? 'hourly' : '1y'},0.${1_000 + (rows % 8_999)},USD,${vcpu * 4}\n`
+      piece += `${NAMES[size % 40]} ${vcpu}-${vcpu * 4},Place ${rows % 150},${rows % 3 === 0 ? 'linux' : 'srv26'},${rows % 5 === 0 ? 'hourly' : '1y'},0.${1_000 + (rows % 8_999)},USD,${vcpu * 4}\n`
     }
     bytes += piece.length
     if (!file.write(piece)) await once(file, 'drain')

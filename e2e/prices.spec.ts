@@ -196,7 +196,7 @@ for (const [files, name, counts, used, assumed] of LISTS) {
 test('what a column means is changed, a part is pointed at, and rows are asked for otherwise', async ({
   page,
 }) => {
-  await begin(page)
+  const bench = await begin(page)
   await page.getByTestId('list-file').setInputFiles({
     name: 'own-list.csv',
     mimeType: 'text/csv',
@@ -234,6 +234,10 @@ test('what a column means is changed, a part is pointed at, and rows are asked f
   await page.getByRole('link', { name: 'Bench' }).click()
   await page.getByRole('link', { name: 'Prices' }).click()
   await expect(counts).toContainText('3 sizes 1 place 3 prices')
+  // And after a reload, with all that was answered.
+  await bench.reload()
+  await expect(counts).toContainText('3 sizes 1 place 3 prices')
+  await expect(page.getByRole('button', { name: /Wanted text of kind$/ })).toContainText('b')
   await page.getByRole('button', { name: 'Give up' }).click()
   await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
 })

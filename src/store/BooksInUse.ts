@@ -5,6 +5,7 @@ import { deleteBook, editionName, loadBooks, storeBook } from './planStore.ts'
 import type { CheckStored } from './seals.ts'
 import type { SessionState } from './sessionState.ts'
 import { PriceRecipes } from './PriceRecipes.ts'
+import { UnfinishedList } from './UnfinishedList.ts'
 import { storageProblem } from './storageProblem.ts'
 
 interface Shown {
@@ -19,6 +20,7 @@ export class BooksInUse {
   revision = 0
   readonly edits = new BookEdits({ add: (book) => this.add(book) })
   readonly recipes: PriceRecipes
+  readonly unfinishedList: UnfinishedList
   /** What is still to be stored, by edition: the newest of each alone. */
   private readonly waiting = new Map<string, () => Promise<number>>()
   private storing: Promise<void> | undefined
@@ -31,6 +33,7 @@ export class BooksInUse {
     private readonly onStored: () => void = () => undefined,
   ) {
     this.recipes = new PriceRecipes(db)
+    this.unfinishedList = new UnfinishedList(db)
   }
 
   /** Whether all that is shown is stored, or could not be. */

@@ -56,6 +56,18 @@ export interface StoredRecipe {
   readonly text: string
 }
 
+/** A price list on its way to becoming a book. */
+export interface StoredList {
+  readonly id: 'open'
+  readonly name: string
+  readonly provider: string
+  readonly manner: string
+  /** What was answered so far, as in a recipe's file. */
+  readonly recipe?: string
+  readonly files?: readonly { readonly name: string; readonly file: Blob }[]
+  readonly tables?: readonly { readonly name: string; readonly rows: readonly (readonly string[])[] }[]
+}
+
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
   editions!: Table<StoredBook, [string, string]>
@@ -63,6 +75,7 @@ export class NotchgaugeDatabase extends Dexie {
   shelf!: Table<ShelvedPlan, string>
   seals!: Table<StoredSeal, string>
   recipes!: Table<StoredRecipe, string>
+  lists!: Table<StoredList, string>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -103,6 +116,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   // Labels are read without what the steps change.
   { version: 7, stores: { edits: 'seq, [seq+label]' } },
   { version: 8, stores: { recipes: 'provider, keptAt' } },
+  { version: 9, stores: { lists: 'id' } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

@@ -144,6 +144,7 @@ describe('the tables', () => {
     expect(db.tables.map(({ name }) => name).sort()).toEqual([
       'editions',
       'edits',
+      'lists',
       'plan',
       'recipes',
       'seals',

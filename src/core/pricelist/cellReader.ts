@@ -4,10 +4,18 @@ import type { FieldSource, ListField, ListUnits, RowMeaning } from './listMappin
 import { readFigure } from './readFigure.ts'
 import { LONGEST_NAME } from './readRow.ts'
 
-/** Thrown within the reading of one row, and caught there. */
+/**
+ * Thrown within the reading of one row, and caught there. It is one and the same each time: an error looks at the whole
+ * stack when it is made, which costs more than to read a row, and all rows of a list may be at fault.
+ */
 export class RowFault extends Error {
-  constructor(readonly leftOut: LeftOut) {
-    super('row')
+  private static readonly only = new RowFault('row')
+
+  leftOut: LeftOut = { why: 'empty' }
+
+  static of(leftOut: LeftOut): RowFault {
+    RowFault.only.leftOut = leftOut
+    return RowFault.only
   }
 }
 
@@ -78,22 +86,28 @@ export class CellReader {
     const i = source.from === 'column' ? (this.at.get(source.column) ?? -1) : -1
     const whole: Reader = source.from === 'table' ? () => this.table : (cells) => (cells[i] ?? '').trim()
     if (!part) return whole
+    const known = new Map<string, string>()
     return (cells) => {
       const cell = whole(cells)
-      return cellPart(cell, part) ?? fail(field, cell, 'no-part')
+      const before = known.get(cell)
+      if (before !== undefined) return before
+      const text = cellPart(cell, part) ?? fail(field, cell, 'no-part')
+      remember(known, cell, text)
+      return text
     }
   }
 }
 
 export const cleanName = (text: string): string => text.replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ').trim()
 
-/** A cell that says that there is nothing: empty, or a dash. */
-export const isNothing = (text: string): boolean => /^\s*[-–—]?\s*$/.test(text)
+/** A trimmed cell that says that there is nothing: empty, or a dash. */
+export const isNothing = (text: string): boolean =>
+  text === '' || text === '-' || text === '–' || text === '—'
 
 export function fail(field: ListField, text: string, problem: CellFault): never {
-  throw new RowFault({ why: 'unreadable', field, text: text.slice(0, LONGEST_TOLD), problem })
+  throw RowFault.of({ why: 'unreadable', field, text: text.slice(0, LONGEST_TOLD), problem })
 }
 
-function remember(known: Map<string, string>, text: string, value: string): void {
+export function remember<Value>(known: Map<string, Value>, text: string, value: Value): void {
   if (known.size < MOST_REMEMBERED) known.set(text, value)
 }

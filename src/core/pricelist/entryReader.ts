@@ -1,7 +1,7 @@
 import { gib } from '../quantity/units.ts'
-import { fail, RowFault, type CellReader } from './cellReader.ts'
+import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
-import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning } from './listMapping.ts'
+import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning, TermAnswer } from './listMapping.ts'
 import { gibOf, hourlyPrice, machinePrice, roomPrice, wholePrice } from './scaledPrice.ts'
 import { periodOfText } from './termOfText.ts'
 
@@ -32,6 +32,8 @@ export function entryReader(
     const period = reader.has('unit') ? periodOfText(reader.text('unit', cells)) : undefined
     return period ? { ...units, period } : units
   }
+  const facts = factsReader(reader, units)
+  const terms = new Map((mapping.terms ?? []).map((answer) => [answer.text, answer.is]))
   const entry = is === 'size-price' ? sizeEntry : is === 'disk-price' ? diskEntry : placeEntry
   return (cells, price, column, from) => {
     checkCurrency(cells)
@@ -44,7 +46,8 @@ export function entryReader(
       units: unitsAt(cells),
       amount: reader.figure('price', price),
       place: place(cells, column),
-      mapping,
+      facts,
+      terms,
     })
   }
 }
@@ -59,21 +62,22 @@ interface Row {
   /** Plain decimal text. */
   readonly amount: string
   readonly place: string
-  readonly mapping: ListMapping
+  readonly facts: (cells: readonly string[]) => SizeFacts
+  /** What the terms that were answered are. */
+  readonly terms: ReadonlyMap<string, TermAnswer['is']>
 }
 
-function sizeEntry({ reader, cells, column, from, units, amount, place, mapping }: Row): SizeEntry {
+function sizeEntry({ reader, cells, column, from, units, amount, place, facts, terms }: Row): SizeEntry {
   firstBandOnly(reader, cells)
   const payment = reader.text('payment', cells)
   const term = `${column.term ?? reader.text('term', cells)} ${payment}`.trim()
-  const answer = mapping.terms?.find(({ text }) => text === term)
-  if (answer?.is === 'left-out') throw new RowFault({ why: 'term', text: term })
+  if (terms.get(term) === 'left-out') throw RowFault.of({ why: 'term', text: term })
   const upFront = reader.optionalFigure('upFront', cells)
   const zone = reader.text('zone', cells)
   return {
     is: 'size-price',
     size: reader.name('size', cells),
-    facts: factsOf(reader, cells, units),
+    facts: facts(cells),
     place,
     ...(zone !== '' && { zone: reader.name('zone', cells) }),
     system: column.system ?? reader.text('system', cells),
@@ -87,7 +91,34 @@ function sizeEntry({ reader, cells, column, from, units, amount, place, mapping 
 /** Prices of machines and disks for more than the first of them are for buyers of many. */
 function firstBandOnly(reader: CellReader, cells: readonly string[]): void {
   const begins = reader.optionalFigure('bandFrom', cells)
-  if (begins !== undefined && Number(begins) > 1) throw new RowFault({ why: 'band' })
+  if (begins !== undefined && Number(begins) > 1) throw RowFault.of({ why: 'band' })
+}
+
+const FACTS: readonly ListField[] = [
+  'vcpu',
+  'memory',
+  'architecture',
+  'family',
+  'localDisk',
+  'mostDisks',
+  'iops',
+  'throughput',
+  'network',
+]
+
+/** Facts of sizes by the texts that say them: lists repeat them in every place and on all terms. */
+function factsReader(reader: CellReader, units: ListUnits): (cells: readonly string[]) => SizeFacts {
+  const known = new Map<string, SizeFacts>()
+  const said = FACTS.filter((field) => reader.has(field))
+  return (cells) => {
+    let key = ''
+    for (const field of said) key += `${reader.text(field, cells)}\n`
+    const before = known.get(key)
+    if (before) return before
+    const facts = factsOf(reader, cells, units)
+    remember(known, key, facts)
+    return facts
+  }
 }
 
 function factsOf(reader: CellReader, cells: readonly string[], units: ListUnits): SizeFacts {

@@ -27,12 +27,15 @@ export function machinePrice(
   price: string,
   { period, perCount }: ListUnits,
 ): { price: string; period: Period } {
+  // As most lists have it: nothing to reckon.
+  if (perCount === 1 && (period === 'hour' || period === 'month' || period === 'second'))
+    return { price, period }
   const one = multiply(parseDecimal(price)!, { n: 1n, d: BigInt(perCount) })
   switch (period) {
     case 'second':
     case 'hour':
     case 'month':
-      return { price: perCount === 1 ? price : text(one), period }
+      return { price: text(one), period }
     // Printed months have 730 hours: a rate an hour, to 18 digits.
     case '730-hours':
       return { price: text(multiply(one, { n: 1n, d: 730n })), period: 'hour' }

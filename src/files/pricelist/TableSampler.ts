@@ -26,7 +26,7 @@ export class TableSampler {
     if (isUsed) this.used += 1
     if (this.rows % this.every === 0) this.keep(row, cells, isUsed)
     this.rows += 1
-    for (const i of this.few) this.values[i]!.add((cells[i] ?? '').trim().slice(0, LONGEST_SHOWN))
+    for (const i of this.few) this.note(i, cells[i] ?? '')
     if (this.rows % 64 === 0) this.few = this.few.filter((i) => this.values[i]!.size <= MOST_VALUES)
   }
 
@@ -43,6 +43,11 @@ export class TableSampler {
       used: this.used,
       role,
     }
+  }
+
+  private note(column: number, cell: string): void {
+    const known = this.values[column]!
+    if (!known.has(cell)) known.add(cell.trim().slice(0, LONGEST_SHOWN))
   }
 
   private keep(row: number, cells: readonly string[], isUsed: boolean): void {

@@ -52,12 +52,16 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
   const unsure = reading?.unsure ?? []
   const book = reading?.book
   const recipe = reading && recipeOf(reading)
+  const close = (): void => {
+    setOpenList(undefined)
+    void session.books.unfinishedList.forget()
+  }
   const use = (): void => {
     if (!book || !recipe) return
     void session.books.add(book)
     void session.books.recipes.keep(recipe).catch(() => undefined)
     session.edit(`consider ${book.provider.name}`, considerProviders([book.provider.id]))
-    setOpenList(undefined)
+    close()
     go({ view: 'prices', book: { provider: book.provider.id, edition: book.edition } })
   }
   return (
@@ -88,7 +92,7 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
         <Button isDisabled={steps === 0} onPress={undoOpenList}>
           Undo in the list
         </Button>
-        <Button onPress={() => setOpenList(undefined)}>Give up</Button>
+        <Button onPress={close}>Give up</Button>
         <Button isDisabled={!recipe} onPress={() => recipe && void saveRecipe(recipe)}>
           Save the recipe
         </Button>

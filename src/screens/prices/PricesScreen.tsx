@@ -7,13 +7,14 @@ import { BookSheet } from './BookSheet'
 import { ListScreen } from './ListScreen'
 import { MannerPanel } from './MannerPanel'
 import { Providers } from './Providers'
-import { useOpenList } from './openList.ts'
+import { useOpenList, useUnfinishedList } from './openList.ts'
 import { usePickedBook } from './usePickedBook.ts'
 import { WhosePrices } from './WhosePrices'
 
 /** Whose prices the plan goes by: the providers that it considers, and one of their books as a document. */
 export function PricesScreen() {
-  const { keptBooks } = useWorkbench()
+  const { keptBooks, session } = useWorkbench()
+  useUnfinishedList(session.books.unfinishedList)
   const book = usePickedBook()
   const list = useOpenList()
   if (list) return <ListScreen list={list} />

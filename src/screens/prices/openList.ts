@@ -1,29 +1,20 @@
 'use client'
 
-import { useSyncExternalStore } from 'react'
-import type { Manner } from '../../core/manner/manners.ts'
-import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
+import { useEffect, useSyncExternalStore } from 'react'
 import type { ListSource } from '../../files/pricelist/listAnswer.ts'
 import { Listeners } from '../../store/Listeners.ts'
+import type { ListInHand, UnfinishedList } from '../../store/UnfinishedList.ts'
 
-/** A list that is on its way to becoming a book. */
-export interface OpenList {
-  readonly name: string
-  readonly source: ListSource
-  /** Its name is that of the file as long as nobody says another. */
-  readonly provider: string
-  readonly manner: Manner
-  /** As it was changed; what is proposed, or a kept recipe says, stands where it was not. */
-  readonly mapping?: ListMapping
-  /** Answers of it that nobody has confirmed. */
-  readonly assumed?: readonly MappingQuestion[]
-}
+/** Its name is that of the file as long as nobody says another; what is proposed, or a kept recipe says, stands until it is changed. */
+export type OpenList = ListInHand
 
 const MOST_STEPS = 100
 
 let open: OpenList | undefined
 /** As it was before each change. */
 let before: readonly OpenList[] = []
+/** Whether what an earlier visit left unfinished was looked for. */
+let isLookedFor = false
 const listeners = new Listeners()
 
 /** It stays open while other screens are looked at. */
@@ -33,6 +24,21 @@ export const useOpenList = (): OpenList | undefined =>
     () => open,
     () => undefined,
   )
+
+/** What was left unfinished is there again, and what is changed is kept. */
+export function useUnfinishedList(store: UnfinishedList): void {
+  const list = useOpenList()
+  useEffect(() => {
+    if (isLookedFor) return
+    isLookedFor = true
+    void store.read().then((found) => {
+      if (found && !open) setOpenList(found)
+    })
+  }, [store])
+  useEffect(() => {
+    if (list) void store.keep(list)
+  }, [store, list])
+}
 
 export const useListSteps = (): number =>
   useSyncExternalStore(
