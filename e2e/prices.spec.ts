@@ -307,3 +307,63 @@ test('the next list of the same shape is read at one press, as the last one was'
   await expect(page.getByRole('button', { name: /Manner of charging$/ })).toContainText('until deleted')
   await expect(page.getByRole('button', { name: /^vCPU is assumed/ })).toHaveCount(0)
 })
+
+test('a book is changed like a document: a place, terms, figures, and a new edition that says what changed', async ({
+  page,
+}) => {
+  const bench = await begin(page)
+  for (const [field, text] of [
+    ['Name, new size', 'tern 4-16'],
+    ['vCPU, tern 4-16', '4'],
+    ['GiB of memory, tern 4-16', '16'],
+    ['Price, tern 4-16', '0.1'],
+  ] as const) {
+    await cell(page, field).fill(text)
+  }
+  await expect(total(page)).toHaveText('€ 18.42')
+  await page.getByRole('button', { name: 'Add it to the plan' }).click()
+  await expect(page.getByRole('button', { name: /^Rests on/ })).toBeVisible()
+  await page.getByRole('link', { name: 'Prices' }).click()
+  await page.getByRole('button', { name: 'Places and terms…' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('A new place').fill('Porto 1')
+  await dialog.getByLabel('A new place').press('Enter')
+  await expect(dialog.getByText('PT')).toBeVisible()
+  await dialog.getByLabel('New terms', { exact: true }).fill('A year')
+  await dialog.getByLabel('New terms', { exact: true }).press('Enter')
+  await expect(dialog.getByRole('button', { name: 'Remove A year' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  await dialog.getByRole('button', { name: 'Done' }).click()
+  await pick(page, 'Place of the prices', 'Porto 1')
+  // It is not sold there yet; once it is, it has a price on both.
+  await expect(cell(page, 'Price, tern 4-16')).toHaveValue('')
+  await cell(page, 'Price, tern 4-16').fill('0.11')
+  await pick(page, 'Terms of the prices', 'A year')
+  await expect(cell(page, 'Price, tern 4-16')).toHaveValue('')
+  await cell(page, 'Price, tern 4-16').fill('0.07')
+  await page.getByRole('button', { name: 'More figures' }).click()
+  await cell(page, 'most disks of all sizes').fill('8')
+  await cell(page, 'most disks of all sizes').press('Enter')
+  await expect(cell(page, 'most disks, tern 4-16')).toHaveValue('8')
+  await cell(page, 'hibernates, tern 4-16').fill('perhaps')
+  await expect(page.getByText('yes, no or empty')).toBeVisible()
+  await cell(page, 'hibernates, tern 4-16').fill('yes')
+  await page.getByRole('button', { name: /^Undo in the book: figures of tern/ }).click()
+  await expect(cell(page, 'hibernates, tern 4-16')).toHaveValue('')
+  await page.getByRole('button', { name: 'Prices', exact: true }).click()
+  await page.getByRole('button', { name: 'New edition of it…' }).click()
+  await page.getByLabel(/^Its first day/).fill('2027-04-01')
+  await page.getByLabel(/^Its first day/).press('Enter')
+  await pick(page, 'Place of the prices', 'Fallow Quay')
+  await cell(page, 'Price, tern 4-16').fill('0.15')
+  await page.getByRole('button', { name: 'What changed…' }).click()
+  await expect(page.getByTestId('edition-counts')).toHaveText('1 dearer0 cheaper0 new0 gone4 the same')
+  // 184 h and 23 starts of 30 s, at 0.05 more.
+  await expect(page.getByRole('group', { name: 'Machines under both editions' })).toContainText('+9.21')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await bench.reload()
+  await expect(page.getByTestId('edition-counts')).toContainText('1 dearer')
+  await page.getByRole('button', { name: 'Back to the prices' }).click()
+  await pick(page, 'Edition that is open', 'edition 2027-03-01')
+  await expect(cell(page, 'Price, tern 4-16')).toHaveValue('0.1')
+})

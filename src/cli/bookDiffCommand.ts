@@ -2,9 +2,9 @@ import { compareEditions, type PriceChange } from '../core/pricelist/compareEdit
 import { parseYearMonth, type YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
-import { PlanPricing } from '../core/meter/planPricing.ts'
+import { editionEffect } from '../core/pricelist/editionEffect.ts'
 import { toDecimal } from '../core/quantity/decimal.ts'
-import { subtract, type Exact } from '../core/quantity/exact.ts'
+import { subtract } from '../core/quantity/exact.ts'
 import { readPlan } from '../files/plan/planFile.ts'
 import { readPriceBook } from '../files/priceBook/priceBookFile.ts'
 import { inputText, lineOf } from './bookInputs.ts'
@@ -65,24 +65,20 @@ function printMachines(
   month: YearMonth,
   run: CommandRun,
 ): void {
-  const [before, after] = books.map(({ provider, ...book }) => {
-    const held = { ...book, provider, valid: { from: '1990-01-01' } }
-    return new PlanPricing({ plan, books: [held], month, reading: 'calendar' })
-  }) as [PlanPricing, PlanPricing]
-  for (const machine of plan.machines) {
-    if (machine.provider !== books[1].provider.id) continue
-    const [was, is] = [totalOf(before, machine), totalOf(after, machine)]
+  const [old, now] = books
+  for (const { machine, before: was, after: is } of editionEffect({
+    plan,
+    before: old,
+    after: now,
+    month,
+    reading: 'calendar',
+  })) {
     const difference = was && is ? subtract(is, was) : undefined
     const sign = difference && difference.n > 0n ? '+' : ''
     run.print(
-      `${machine.name}  ${was ? toDecimal(was, 2) : 'not priced'} to ${is ? toDecimal(is, 2) : 'not priced'} ${books[1].currency}${difference ? `, ${sign}${toDecimal(difference, 2)}` : ''}\n`,
+      `${machine}  ${was ? toDecimal(was, 2) : 'not priced'} to ${is ? toDecimal(is, 2) : 'not priced'} ${now.currency}${difference ? `, ${sign}${toDecimal(difference, 2)}` : ''}\n`,
     )
   }
-}
-
-function totalOf(pricing: PlanPricing, machine: Plan['machines'][number]): Exact | undefined {
-  const result = pricing.of(machine)
-  return result.ok ? result.estimate.total : undefined
 }
 
 function bookOf(path: string, run: CommandRun): PriceBook {

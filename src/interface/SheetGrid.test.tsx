@@ -2,7 +2,8 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { useState } from 'react'
 import { afterEach, expect, test } from 'vitest'
-import { SheetGrid, type SheetColumn } from './SheetGrid'
+import type { SheetColumn } from './sheetColumn.ts'
+import { SheetGrid } from './SheetGrid'
 import type { SheetRow } from './useSheetRows.ts'
 
 afterEach(cleanup)

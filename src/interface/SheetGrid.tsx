@@ -4,25 +4,9 @@ import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } 
 import styled from 'styled-components'
 import { VisuallyHidden } from './VisuallyHidden'
 import { Button } from './Button'
-import { SheetCell } from './SheetCell'
-import {
-  useSheetRows,
-  type SheetChange,
-  type SheetRow,
-  type ShownRow,
-  type UnfinishedRows,
-} from './useSheetRows.ts'
-
-export interface SheetColumn {
-  readonly id: string
-  /** What its head reads. */
-  readonly head: string
-  /** What a field of it is called, where the head is too short. */
-  readonly label: string
-  /** Track of a CSS grid. */
-  readonly width: string
-  readonly isNumber?: boolean
-}
+import type { SheetColumn } from './sheetColumn.ts'
+import { SheetLine, SheetRowBox as Row } from './SheetLine'
+import { useSheetRows, type SheetChange, type SheetRow, type UnfinishedRows } from './useSheetRows.ts'
 
 /** More rows than this are drawn when they are asked for. */
 const ROWS_DRAWN = 120
@@ -40,7 +24,8 @@ interface SheetGridProps {
   readonly autoFocus?: boolean
   /** Takes a row as it reads now; `id` is absent for one that was not there. */
   readonly onRow: (id: string | undefined, cells: readonly string[]) => SheetChange
-  readonly onRemove: (id: string) => void
+  /** Absent where rows are neither added nor removed. */
+  readonly onRemove?: (id: string) => void
 }
 
 /**
@@ -65,7 +50,7 @@ export function SheetGrid({
     version,
     ...(unfinished && { unfinished }),
     onRow,
-    onRemove,
+    ...(onRemove && { onRemove }),
   })
   const focus = (row: number, column: number): void => {
     const field = body.current?.querySelector<HTMLInputElement>(`[data-at="${row},${column}"]`)
@@ -149,9 +134,7 @@ export function SheetGrid({
               {head}
             </Head>
           ))}
-          <Head role="columnheader">
-            <VisuallyHidden>Remove</VisuallyHidden>
-          </Head>
+          <Head role="columnheader">{onRemove && <VisuallyHidden>Remove</VisuallyHidden>}</Head>
         </Row>
         <Body ref={body} role="rowgroup">
           {drawn.map(({ row, at }) => (
@@ -167,7 +150,7 @@ export function SheetGrid({
               onKey={onKey}
               onPaste={onPaste}
               onLeave={leave}
-              onRemove={remove}
+              {...(onRemove && { onRemove: remove })}
             />
           ))}
         </Body>
@@ -176,72 +159,6 @@ export function SheetGrid({
         <Button onPress={() => setMost(most * 4)}>Show more of {found.length - drawn.length} below</Button>
       )}
     </>
-  )
-}
-
-interface SheetLineProps {
-  readonly row: ShownRow
-  readonly at: number
-  readonly isActive: boolean
-  readonly onUse: (at: number) => void
-  readonly columns: readonly SheetColumn[]
-  readonly noun: string
-  readonly onType: (at: number, column: number, text: string) => void
-  readonly onKey: (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => void
-  readonly onPaste: (event: ClipboardEvent<HTMLInputElement>, row: number, column: number) => void
-  readonly onLeave: (at: number) => void
-  readonly onRemove: (at: number) => void
-}
-
-function SheetLine({
-  row,
-  at,
-  isActive,
-  onUse,
-  columns,
-  noun,
-  onType,
-  onKey,
-  onPaste,
-  onLeave,
-  onRemove,
-}: SheetLineProps) {
-  const name = row.cells[0] === '' ? `new ${noun}` : row.cells[0]!
-  return (
-    <Row
-      role="row"
-      onFocus={() => onUse(at)}
-      onBlur={(event) => {
-        if (!event.currentTarget.contains(event.relatedTarget)) onLeave(at)
-      }}
-    >
-      {columns.map((column, i) => (
-        <SheetCell
-          key={column.id}
-          label={`${column.label}, ${name}`}
-          at={`${at},${i}`}
-          text={row.cells[i] ?? ''}
-          problem={row.problems[i]}
-          isNumber={column.isNumber ?? false}
-          isReached={isActive}
-          onText={(text) => onType(at, i, text)}
-          onKeyDown={(event) => onKey(event, at, i)}
-          onPaste={(event) => onPaste(event, at, i)}
-        />
-      ))}
-      <Last role="gridcell">
-        {!row.isBlank && (
-          <Remove
-            type="button"
-            tabIndex={isActive ? 0 : -1}
-            aria-label={`Remove ${name}`}
-            onClick={() => onRemove(at)}
-          >
-            ×
-          </Remove>
-        )}
-      </Last>
-    </Row>
   )
 }
 
@@ -265,35 +182,9 @@ const Body = styled.div`
   display: contents;
 `
 
-const Row = styled.div`
-  display: grid;
-  grid-column: 1 / -1;
-  grid-template-columns: subgrid;
-  border-top: 1px solid var(--rule);
-  align-items: start;
-`
-
 const Head = styled.span<{ readonly $isNumber?: boolean | undefined }>`
   padding: 3px 8px;
   font-size: 12px;
   color: var(--ink-2);
   text-align: ${({ $isNumber }) => ($isNumber ? 'right' : 'left')};
-`
-
-const Last = styled.span`
-  display: grid;
-  place-items: center;
-`
-
-const Remove = styled.button`
-  min-width: 28px;
-  min-height: 28px;
-  border: 0;
-  background: none;
-  color: var(--ink-2);
-  cursor: pointer;
-
-  &:hover {
-    color: var(--leak);
-  }
 `

@@ -41,7 +41,8 @@ interface SheetInputs {
   /** Rows that are not whole yet wait here while the sheet is not shown. */
   readonly unfinished?: UnfinishedRows
   readonly onRow: (id: string | undefined, cells: readonly string[]) => SheetChange
-  readonly onRemove: (id: string) => void
+  /** Absent where rows are neither added nor removed. */
+  readonly onRemove?: (id: string) => void
 }
 
 /**
@@ -60,7 +61,8 @@ export function useSheetRows({ rows, columns, version, unfinished, onRow, onRemo
     setSeen(version)
     setDrafts(drafts.filter(({ id }) => id === undefined))
   }
-  const shown = shownRows(rows, drafts, keys, columns, `new-${made}`)
+  const all = shownRows(rows, drafts, keys, columns, `new-${made}`)
+  const shown = onRemove ? all : all.filter(({ isBlank }) => !isBlank)
 
   /** Rows as they read now, one after the other; each is taken, or says why not. */
   const put = (
@@ -90,11 +92,11 @@ export function useSheetRows({ rows, columns, version, unfinished, onRow, onRemo
       const row = shown[at]
       if (row) put([{ row, cells: row.cells.map((cell, i) => (i === column ? text : cell)) }], true)
     },
-    /** A block of cells from one of them on; what goes beyond the rows becomes new ones. */
+    /** A block of cells from one of them on; what goes beyond the rows becomes new ones, where there may be new ones. */
     paste: (at: number, column: number, block: readonly (readonly string[])[]): void => {
       const last = shown.length - 1
       put(
-        block.map((line, i) => {
+        (onRemove ? block : block.slice(0, shown.length - at)).map((line, i) => {
           const there = shown[Math.min(at + i, last)]!
           const beyond = Math.max(0, at + i - last)
           const row = there.isBlank ? { ...there, key: `new-${made + beyond}` } : there
@@ -114,7 +116,7 @@ export function useSheetRows({ rows, columns, version, unfinished, onRow, onRemo
       const row = shown[at]
       if (!row) return
       setDrafts(drafts.filter(({ key }) => key !== row.key))
-      if (row.id !== undefined) onRemove(row.id)
+      if (row.id !== undefined) onRemove?.(row.id)
     },
   }
 }

@@ -4,6 +4,8 @@ import type { PlanLedger, PlanLedgerInputs } from '../core/ledger/planLedger.ts'
 import type { AssumptionCost } from '../core/manner/assumptionCosts.ts'
 import type { PlanPricingInputs } from '../core/meter/planPricing.ts'
 import type { MachineSummary } from '../core/meter/summarisePlan.ts'
+import type { EditionEffect, EditionEffectInputs } from '../core/pricelist/editionEffect.ts'
+import type { EditionSummary } from '../core/pricelist/summariseEditions.ts'
 import type { Outcome } from '../core/outcome.ts'
 import type { ManyChange } from '../core/wholePlan/changeMany.ts'
 import type { ManyPreview } from '../core/wholePlan/previewMany.ts'
@@ -51,6 +53,16 @@ export const changeAsker = () =>
   new WorkerAsker<ChangeQuestion, readonly (readonly MachineChange[])[]>({
     begin: () => new Worker(new URL('./change.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'What this changes could not be priced.',
+  })
+
+/** Compares two editions of a book, and what that does to the plan. */
+export const editionAsker = () =>
+  new WorkerAsker<
+    EditionEffectInputs,
+    { readonly summary: EditionSummary; readonly effects: readonly EditionEffect[] }
+  >({
+    begin: () => new Worker(new URL('./edition.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The editions could not be compared.',
   })
 
 /** Writes files. */

@@ -21,13 +21,20 @@ export const LONGEST_NAME = 60
 const MOST_VCPU = 4_096
 const MOST_GIB = 65_536
 
-/** Name, vCPU, GiB of memory and price, as they are typed. `taken` are the names of other sizes. */
-export function readSizeRow(cells: readonly string[], taken: ReadonlySet<string>): ReadRow<SizeRow> {
+/**
+ * Name, vCPU, GiB of memory and price, as they are typed. `taken` are the names of other sizes. A size that is sold
+ * elsewhere may have no price here.
+ */
+export function readSizeRow(
+  cells: readonly string[],
+  taken: ReadonlySet<string>,
+  isSoldElsewhere = false,
+): ReadRow<SizeRow> {
   const [name, vcpu, memoryGiB, price] = [
     readName(cells[0] ?? '', taken),
     readWhole(cells[1] ?? '', MOST_VCPU),
     readGiB(cells[2] ?? '', MOST_GIB),
-    readPrice(cells[3] ?? ''),
+    isSoldElsewhere && (cells[3] ?? '').trim() === '' ? accept('') : readPrice(cells[3] ?? ''),
   ]
   return name.ok && vcpu.ok && memoryGiB.ok && price.ok
     ? {

@@ -1,5 +1,5 @@
 import { ownValue } from '../ownValue.ts'
-import type { PriceBook, Size, SizePrice, SizeRateTexts } from '../catalogue/priceBook.ts'
+import type { PriceBook, Size, SizePrice, SizeRateTexts, TermsPrice } from '../catalogue/priceBook.ts'
 import type { GiB } from '../quantity/units.ts'
 import { idOf } from './idOf.ts'
 import { mapRegions, without } from './mapRegions.ts'
@@ -19,7 +19,7 @@ export interface SizeRow {
   readonly name: string
   readonly vcpu: number
   readonly memoryGiB: GiB
-  /** Decimal text. */
+  /** Decimal text; empty where it is not sold there. */
   readonly price: string
 }
 
@@ -27,17 +27,25 @@ export interface SizeRow {
 export interface PricePlace {
   readonly region: string
   readonly period: Period
+  /** Id of other terms than those that the book's plain prices are on. */
+  readonly terms?: string
 }
 
 /** The plain rate of a size in a place; undefined where it is not sold there, or only in parts. */
 export function plainPrice(
   book: PriceBook,
   sizeId: string,
-  { region, period }: PricePlace,
+  { region, period, terms }: PricePlace,
 ): string | undefined {
   const price = ownValue(ownValue(book.prices, region)?.sizes, sizeId)
-  return price && ratesIn(book, price)[FIELD[period]]
+  return price && ratesIn(book, price, terms)[FIELD[period]]
 }
+
+/** Whether a size has any price but the plain one in a place. */
+export const isSoldElsewhere = (book: PriceBook, sizeId: string, at: PricePlace): boolean =>
+  Object.values(withPrice(book, sizeId, at, '').prices).some(
+    ({ sizes }) => ownValue(sizes, sizeId) !== undefined,
+  )
 
 /** Puts a size in the book, or changes the one with this id. Its other figures, and its prices elsewhere, stay. */
 export function putSize(book: PriceBook, id: string | undefined, row: SizeRow, at: PricePlace): PriceBook {
@@ -64,17 +72,23 @@ export function dropSize(book: PriceBook, id: string): PriceBook {
   return { ...book, sizes: book.sizes.filter((size) => size.id !== id), prices }
 }
 
-function withPrice(book: PriceBook, id: string, { region, period }: PricePlace, text: string): PriceBook {
-  const prices = ownValue(book.prices, region)
+function withPrice(book: PriceBook, id: string, at: PricePlace, text: string): PriceBook {
+  const prices = ownValue(book.prices, at.region)
   if (!prices) return book
   const before = ownValue(prices.sizes, id) ?? {}
-  const { perHour, perMonth, perSecond, ...rates } = ratesIn(book, before)
-  const after = withRates(book, before, { ...rates, [FIELD[period]]: text })
-  return {
-    ...book,
-    prices: { ...book.prices, [region]: { ...prices, sizes: { ...prices.sizes, [id]: after } } },
-  }
+  const { perHour, perMonth, perSecond, ...rates } = ratesIn(book, before, at.terms)
+  const after = withRates(
+    book,
+    before,
+    text === '' ? rates : { ...rates, [FIELD[at.period]]: text },
+    at.terms,
+  )
+  const sizes = isPriced(after) ? { ...prices.sizes, [id]: after } : without(prices.sizes, id)
+  return { ...book, prices: { ...book.prices, [at.region]: { ...prices, sizes } } }
 }
+
+const isPriced = ({ zones, licences, terms = {}, ...rates }: SizePrice): boolean =>
+  Object.keys(rates).length + Object.keys(terms).length > 0
 
 /** Id of the flat terms where the book sells on these alone; its plain prices stand with them. */
 function flatTerms({ terms }: PriceBook): string | undefined {
@@ -82,16 +96,21 @@ function flatTerms({ terms }: PriceBook): string | undefined {
   return terms.find(({ kind }) => kind === 'flat')?.id
 }
 
-function ratesIn(book: PriceBook, price: SizePrice): SizeRateTexts {
-  const flat = flatTerms(book)
-  if (flat !== undefined) return ownValue(price.terms, flat) ?? {}
-  const { zones, terms, ...rates } = price
+/** Rates on some terms; on those of the plain prices where none are named. */
+function ratesIn(book: PriceBook, price: SizePrice, asked?: string): TermsPrice {
+  const id = asked ?? flatTerms(book)
+  if (id !== undefined) return ownValue(price.terms, id) ?? {}
+  const { zones, terms, licences, ...rates } = price
   return rates
 }
 
-function withRates(book: PriceBook, price: SizePrice, rates: SizeRateTexts): SizePrice {
-  const flat = flatTerms(book)
-  const { zones, terms } = price
-  if (flat !== undefined) return { ...(zones && { zones }), terms: { ...terms, [flat]: rates } }
-  return { ...rates, ...(zones && { zones }), ...(terms && { terms }) }
+function withRates(book: PriceBook, price: SizePrice, rates: TermsPrice, asked?: string): SizePrice {
+  const id = asked ?? flatTerms(book)
+  if (id === undefined) {
+    const { zones, terms, licences } = price
+    return { ...rates, ...(zones && { zones }), ...(terms && { terms }), ...(licences && { licences }) }
+  }
+  const { terms: before = {}, ...others } = price
+  const terms = Object.keys(rates).length > 0 ? { ...before, [id]: rates } : without(before, id)
+  return { ...others, ...(Object.keys(terms).length > 0 && { terms }) }
 }

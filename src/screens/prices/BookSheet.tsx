@@ -3,31 +3,18 @@
 import { useState, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { PERIODS, plainPrice, type Period } from '../../core/pricelist/sizeRows.ts'
 import { QuietButton } from '../../interface/Button'
-import { Dropdown } from '../../interface/Dropdown'
+import { EditionTools } from './EditionTools'
 import { DiskSheet } from './DiskSheet'
 import { FirstMachine } from './FirstMachine'
-import { SizeSheet } from './SizeSheet'
+import { SizesPart } from './SizesPart'
 import { useBookEdit } from './useBookEdit.ts'
-
-const PERIOD_NAMES = { hour: 'an hour', month: 'a month', second: 'a second' } as const satisfies Record<
-  Period,
-  string
->
-
-/** The first in which the book has a plain price, so that what is there is seen. */
-const periodOf = (book: PriceBook, region: string): Period =>
-  PERIODS.find((period) =>
-    book.sizes.some(({ id }) => plainPrice(book, id, { region, period }) !== undefined),
-  ) ?? 'hour'
 
 /** A price book as a document: sizes and disks as rows that are typed, pasted and taken back. */
 export function BookSheet({ book }: { readonly book: PriceBook }) {
   const edits = useBookEdit(book)
   const [picked, setPicked] = useState(book.regions[0]!.id)
   const region = book.regions.find(({ id }) => id === picked) ?? book.regions[0]!
-  const [period, setPeriod] = useState<Period>(() => periodOf(book, region.id))
   const { provider, currency, valid } = book
   const onKey = (event: KeyboardEvent): void => {
     if (!(event.ctrlKey || event.metaKey) || event.altKey) return
@@ -45,6 +32,7 @@ export function BookSheet({ book }: { readonly book: PriceBook }) {
         <small>
           {currency}, from {valid.from} on
         </small>
+        <EditionTools book={book} />
         <Spring />
         <QuietButton
           aria-label={
@@ -65,29 +53,7 @@ export function BookSheet({ book }: { readonly book: PriceBook }) {
           Redo
         </QuietButton>
       </Head>
-      <Title>
-        <h2>Sizes</h2>
-        <span>prices in</span>
-        <Dropdown
-          label="Place of the prices"
-          value={region.id}
-          options={book.regions.map(({ id, name }) => ({ id, name }))}
-          onChange={setPicked}
-        />
-        <span>in {currency}</span>
-        <Dropdown
-          label="What a price is for"
-          value={period}
-          options={PERIODS.map((id) => ({ id, name: PERIOD_NAMES[id] }))}
-          onChange={(id) => setPeriod(PERIODS.find((each) => each === id) ?? 'hour')}
-        />
-      </Title>
-      <SizeSheet
-        key={`${region.id} ${period}`}
-        book={book}
-        edits={edits}
-        at={{ region: region.id, period }}
-      />
+      <SizesPart book={book} edits={edits} region={region.id} onRegion={setPicked} />
       <Title>
         <h2>Disks</h2>
         <span>{currency} a month, for each GiB or for a whole disk of so many</span>

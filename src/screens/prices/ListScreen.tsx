@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
+import { editionsOf } from '../../core/catalogue/bookFor.ts'
 import { idOf } from '../../core/pricelist/idOf.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import type { ListReading } from '../../files/pricelist/listAnswer.ts'
@@ -62,7 +63,18 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
     void session.books.recipes.keep(recipe).catch(() => undefined)
     session.edit(`consider ${book.provider.name}`, considerProviders([book.provider.id]))
     close()
-    go({ view: 'prices', book: { provider: book.provider.id, edition: book.edition } })
+    // Of a provider that is known what changed is shown first.
+    const before = editionsOf(book.provider.id, keptBooks).findLast(
+      ({ valid }) => valid.from < book.valid.from,
+    )
+    go({
+      view: 'prices',
+      book: {
+        provider: book.provider.id,
+        edition: book.edition,
+        ...(before && { against: before.edition }),
+      },
+    })
   }
   return (
     <Page>

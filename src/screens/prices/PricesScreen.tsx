@@ -3,6 +3,7 @@
 import styled from 'styled-components'
 import { media } from '../../interface/theme/media'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { EditionCompare } from './EditionCompare'
 import { BookSheet } from './BookSheet'
 import { ListScreen } from './ListScreen'
 import { MannerPanel } from './MannerPanel'
@@ -13,17 +14,24 @@ import { WhosePrices } from './WhosePrices'
 
 /** Whose prices the plan goes by: the providers that it considers, and one of their books as a document. */
 export function PricesScreen() {
-  const { keptBooks, session } = useWorkbench()
+  const { keptBooks, session, address } = useWorkbench()
   useUnfinishedList(session.books.unfinishedList)
   const book = usePickedBook()
   const list = useOpenList()
   if (list) return <ListScreen list={list} />
   if (keptBooks.length === 0 || !book) return <WhosePrices />
+  const before = keptBooks.find(
+    ({ provider, edition }) => provider.id === book.provider.id && edition === address.book?.against,
+  )
   return (
     <Columns>
       <Providers open={book} />
       <Main>
-        <BookSheet key={`${book.provider.id} ${book.edition}`} book={book} />
+        {before ? (
+          <EditionCompare book={book} before={before} />
+        ) : (
+          <BookSheet key={`${book.provider.id} ${book.edition}`} book={book} />
+        )}
       </Main>
       <MannerPanel book={book} />
     </Columns>

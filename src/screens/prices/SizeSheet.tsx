@@ -2,8 +2,15 @@
 
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { readSizeRow } from '../../core/pricelist/readRow.ts'
-import { dropSize, plainPrice, putSize, type PricePlace } from '../../core/pricelist/sizeRows.ts'
-import { SheetGrid, type SheetColumn } from '../../interface/SheetGrid'
+import {
+  dropSize,
+  isSoldElsewhere,
+  plainPrice,
+  putSize,
+  type PricePlace,
+} from '../../core/pricelist/sizeRows.ts'
+import type { SheetColumn } from '../../interface/sheetColumn.ts'
+import { SheetGrid } from '../../interface/SheetGrid'
 import type { SheetChange, SheetRow } from '../../interface/useSheetRows.ts'
 import { cellProblemText } from '../../wording/cellProblem'
 import { unfinishedRows } from './unfinishedRows.ts'
@@ -37,7 +44,7 @@ export function SizeSheet({ book, edits, at }: SizeSheetProps) {
   const take = (id: string | undefined, cells: readonly string[]): SheetChange => {
     const before = edits.now()
     const taken = new Set(before.sizes.filter((size) => size.id !== id).map(({ name }) => name))
-    const read = readSizeRow(cells, taken)
+    const read = readSizeRow(cells, taken, id !== undefined && isSoldElsewhere(before, id, at))
     if (!read.ok) return { problems: read.problems.map(cellProblemText) }
     const { row } = read
     edits.edit(

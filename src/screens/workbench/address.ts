@@ -48,6 +48,8 @@ interface BenchAddress {
 interface BookAddress {
   readonly provider: string
   readonly edition: string
+  /** An earlier edition that it is compared with. */
+  readonly against?: string | undefined
 }
 
 const LONGEST = 200
@@ -75,6 +77,7 @@ const foldOf = (text: string | null): ShareFold | undefined =>
 export function readAddress(query: URLSearchParams): Address {
   const provider = short(query.get('provider'), 64)
   const edition = short(query.get('edition'), 40)
+  const against = short(query.get('against'), 40)
   return {
     machine: short(query.get('machine'), 60),
     // The plan first; a link to a machine opens its gauge.
@@ -91,7 +94,10 @@ export function readAddress(query: URLSearchParams): Address {
       fold: foldOf(query.get('by')) ?? 'machine',
       order: among(SHARE_ORDERS, query.get('sort')) ?? 'total',
     },
-    book: provider !== undefined && edition !== undefined ? { provider, edition } : undefined,
+    book:
+      provider !== undefined && edition !== undefined
+        ? { provider, edition, ...(against !== undefined && { against }) }
+        : undefined,
     day: parseDate(query.get('day') ?? ''),
     list: plateOf(query.get('list')),
     rate: short(query.get('rate'), LONGEST),
@@ -131,6 +137,7 @@ export function writeAddress({
     if (book) {
       query.set('provider', book.provider)
       query.set('edition', book.edition)
+      if (view === 'prices' && book.against !== undefined) query.set('against', book.against)
     }
     if (view === 'book' && rate !== undefined) query.set('rate', rate)
   }
