@@ -87,9 +87,7 @@ function licencePrice({ machine, counted }: Clocks, inputs: SimpleInputs): Fract
       ? new Fraction(own.perHour ?? '0').add(new Fraction(own.perSecond ?? '0').mul(3_600))
       : new Fraction(found.perVcpuHour!).mul(vcpu)
     const wholeMonth = hours(inputs.month.to - inputs.month.from, inputs)
-    total = total.add(perHour.mul(time)).add(
-      new Fraction(own?.perMonth ?? '0').mul(time).div(wholeMonth),
-    )
+    total = total.add(perHour.mul(time)).add(new Fraction(own?.perMonth ?? '0').mul(time).div(wholeMonth))
   }
   return total
 }
