@@ -294,6 +294,22 @@ test('the next list of the same shape is read at one press, as the last one was'
   await expect(counts).toContainText('132 prices')
   await page.getByRole('button', { name: /^vCPU is assumed/ }).click()
   await pick(page, 'Manner of charging', /until deleted/)
+  const saved = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save the recipe' }).click()
+  const recipe = readFileSync(await (await saved).path(), 'utf8')
+  expect(recipe).toContain('notchgauge/price-recipe/1')
+  await page.getByRole('button', { name: 'Give up' }).click()
+  // Whoever is given the recipe reads the list with it at once.
+  await page.locator('input[aria-label^="Plan, price book"]').setInputFiles({
+    name: 'saltmarsh.recipe.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(recipe),
+  })
+  await expect(
+    page.getByText('Price lists of this shape are read as those of Saltmarsh from now on.'),
+  ).toBeVisible()
+  await page.getByTestId('list-file').setInputFiles('data/lists/saltmarsh.csv')
+  await expect(page.getByText('read as the last list of this shape was')).toBeVisible()
   await page.getByRole('button', { name: 'Use these prices' }).click()
   await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
   await bench.reload()

@@ -51,7 +51,6 @@ const PICTURES = [
     },
   ],
   ['gauge-light', GAUGE, 'light'],
-  ['gauge-dark', GAUGE, 'dark'],
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
   [
     'gap-advice',
@@ -132,6 +131,7 @@ const PICTURES = [
       await page.getByRole('list', { name: 'What assumptions are worth' }).waitFor()
     },
   ],
+  ['prices-editions', '?view=prices&provider=quarry-row&edition=2027-07&against=2026-10', 'dark'],
   [
     'prices-list',
     '?view=bench',

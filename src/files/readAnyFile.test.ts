@@ -6,17 +6,29 @@ import { formatClockTime, parseClockTime } from './reading/clockTime.ts'
 import { excerpt, issueLine, pointerOf } from './reading/fileIssue.ts'
 import { readAnyFile } from './readAnyFile.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
+import { writeRecipe } from './pricelist/recipeFile.ts'
 import { stableJson } from './reading/stableJson.ts'
 import { limited } from './reading/validate.ts'
 
 const PLAN = readFileSync('data/larkspur-trams.json', 'utf8')
 const BOOK = readFileSync('data/fennmark.json', 'utf8')
+const RECIPE = writeRecipe({
+  provider: { id: 'own', name: 'Own' },
+  manner: 'gives-back',
+  mapping: {
+    currency: 'EUR',
+    units: { memory: 'GiB', vcpuPerCount: 1, period: 'hour', perCount: 1, diskRoom: 'GiB' },
+    rows: [{ is: 'size-price', only: [], fields: { size: { from: 'column', column: 'what' } } }],
+  },
+})
 const books = DEMO_BOOKS
 
 describe('a file of either kind', () => {
   test('is taken for what it says it is', () => {
     expect(readAnyFile(PLAN, books)).toMatchObject({ ok: true, value: { kind: 'plan' } })
     expect(readAnyFile(BOOK, [])).toMatchObject({ ok: true, value: { kind: 'book' } })
+    expect(readAnyFile(RECIPE, [])).toMatchObject({ ok: true, value: { kind: 'recipe' } })
+    expect(readAnyFile(RECIPE.replace('price-recipe/1', 'price-recipe/2'), [])).toMatchObject({ ok: false })
     expect(readAnyFile(`\uFEFF${PLAN}`, books)).toMatchObject({ ok: true, value: { kind: 'plan' } })
   })
 

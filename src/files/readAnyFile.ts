@@ -1,4 +1,5 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { PriceRecipe } from '../core/pricelist/priceRecipe.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
 import { checkEditions } from './priceBook/checkEditions.ts'
@@ -7,20 +8,31 @@ import type { FileIssue } from './reading/fileIssue.ts'
 import { readPlan } from './plan/planFile.ts'
 import { readPriceBook } from './priceBook/priceBookFile.ts'
 import { PRICE_BOOK_KIND } from './priceBook/priceBookDocument.ts'
+import { readRecipe } from './pricelist/recipeFile.ts'
+import { RECIPE_KIND } from './pricelist/recipeSchema.ts'
 import { limited } from './reading/validate.ts'
 
-export type ReadFile =
-  { readonly kind: 'plan'; readonly plan: Plan } | { readonly kind: 'book'; readonly book: PriceBook }
+/** Where a file says what it is. */
+const HEAD = 2_000
 
-/** A plan or a price book, whichever the text is. A plan is also held against the books at hand. */
+export type ReadFile =
+  | { readonly kind: 'plan'; readonly plan: Plan }
+  | { readonly kind: 'book'; readonly book: PriceBook }
+  | { readonly kind: 'recipe'; readonly recipe: PriceRecipe }
+
+/** A plan, a price book or a recipe for price lists, whichever the text is. A plan is also held against the books at hand. */
 export function readAnyFile(text: string, books: readonly PriceBook[]): Outcome<ReadFile, FileIssue> {
-  if (text.slice(0, 2_000).includes(`"${PRICE_BOOK_KIND}/`)) {
+  if (text.slice(0, HEAD).includes(`"${PRICE_BOOK_KIND}/`)) {
     const book = readPriceBook(text)
     if (!book.ok) return book
     const overlaps = checkEditions(book.value, books)
     return overlaps.length > 0
       ? { ok: false, issues: limited(overlaps) }
       : accept({ kind: 'book', book: book.value })
+  }
+  if (text.slice(0, HEAD).includes(`"${RECIPE_KIND}/`)) {
+    const recipe = readRecipe(text)
+    return recipe.ok ? accept({ kind: 'recipe', recipe: recipe.value }) : recipe
   }
   const plan = readPlan(text)
   if (!plan.ok) return plan

@@ -79,6 +79,14 @@ export function useImports(): Imports {
       const takeBack = () => void (before ? session.books.add(before) : session.books.remove(book))
       return { name: file.name, text, takeBack }
     }
+    if (read.value.kind === 'recipe') {
+      const { recipe } = read.value
+      await session.books.recipes.keep(recipe)
+      return {
+        name: file.name,
+        text: `Price lists of this shape are read as those of ${recipe.provider.name} from now on.`,
+      }
+    }
     const { plan } = read.value
     replaceOpenPlan(session, `import ${file.name}`, plan)
     // Whoever looked for prices has a plan now.
