@@ -139,7 +139,7 @@ const PICTURES = [
     async (page) => {
       await page.clock.setFixedTime('2027-03-10T09:00:00Z')
       await startEmpty(page)
-      await page.getByTestId('list-file').setInputFiles(join(ROOT, 'data', 'lists', 'saltmarsh.csv'))
+      await page.getByTestId('list-file').setInputFiles(join(ROOT, 'data', 'lists', 'windle.xlsx'))
       await page.getByTestId('list-counts').waitFor()
     },
   ],

@@ -4,18 +4,37 @@ import { UnreadableList } from './listTable.ts'
 
 /** Deeper nesting is no price list. */
 const MOST_DEPTH = 40
+/** No record has so many keys: they are data. */
+const MOST_KEYS = 200
 
 /** What stands at one place of a JSON document, over all values that stand there. */
 export class JsonShape {
   private readonly scalars = new Set<string>()
   private readonly fields = new Map<string, JsonShape>()
   private list: JsonShape | undefined
+  /** What stands under any key, where there are more keys than any record has. */
+  private collapsed: JsonShape | undefined
   private kept: { readonly isMap: boolean; readonly within: JsonShape } | undefined
 
   static of(value: unknown): JsonShape {
     const shape = new JsonShape()
     shape.learn(value, 0)
     return shape
+  }
+
+  /** Learns from a value that stands at the end of these keys; undefined are items of lists. */
+  learnAt(path: readonly (string | undefined)[], value: unknown): void {
+    let parent: JsonShape = this
+    for (const key of path.slice(0, -1))
+      parent = key === undefined ? (parent.list ??= new JsonShape()) : parent.field(key)
+    const key = path.at(-1)
+    if (path.length === 0) parent.learn(value, 0)
+    else if (key === undefined) parent.learn([value], path.length)
+    else parent.learn({ [key]: value }, path.length)
+  }
+
+  get isList(): boolean {
+    return this.list !== undefined
   }
 
   /** Of the items of a list. */
@@ -25,13 +44,14 @@ export class JsonShape {
 
   /** What stands under a key: where keys are data, under any of them. */
   under(key: string): JsonShape {
+    if (this.collapsed) return this.collapsed
     const { isMap, within } = this.look()
     return isMap ? within : (this.fields.get(key) ?? this)
   }
 
   /** Whether the keys of the objects here are data: what stands under them is of one shape. */
   get isMap(): boolean {
-    return this.look().isMap
+    return this.collapsed !== undefined || this.look().isMap
   }
 
   private look() {
@@ -52,6 +72,10 @@ export class JsonShape {
     if (this.list) {
       const { levels, keys } = this.list.signature()
       return { levels: `[${levels}`, keys }
+    }
+    if (this.collapsed) {
+      const { levels, keys } = this.collapsed.signature()
+      return { levels: `{${levels}`, keys }
     }
     if (this.scalars.size > 0 || this.fields.size === 0) {
       return { levels: '', keys: new Set([...this.scalars, ...this.fields.keys()]) }
@@ -77,6 +101,12 @@ export class JsonShape {
   }
 
   private field(key: string): JsonShape {
+    if (this.collapsed) return this.collapsed
+    if (this.fields.size >= MOST_KEYS) {
+      this.collapsed = JsonShape.merged(this.fields.values())
+      this.fields.clear()
+      return this.collapsed
+    }
     const known = this.fields.get(key)
     if (known) return known
     const shape = new JsonShape()
@@ -91,6 +121,7 @@ export class JsonShape {
   }
 
   private take(other: JsonShape): void {
+    if (other.collapsed) (this.collapsed ??= JsonShape.merged(this.fields.values())).take(other.collapsed)
     for (const key of other.scalars) this.scalars.add(key)
     for (const [key, shape] of other.fields) this.field(key).take(shape)
     if (other.list) (this.list ??= new JsonShape()).take(other.list)

@@ -6,7 +6,7 @@ const MOST_ROWS = 2_000_000
 const MOST_TABLES = 40
 
 type Scalar = string | number | boolean
-type Cells = ReadonlyMap<string, string>
+export type Cells = ReadonlyMap<string, string>
 
 interface JsonTable {
   readonly name: string
@@ -28,7 +28,7 @@ interface Growing {
 export function jsonTables(value: unknown): JsonTable[] {
   const tables = new Map<string, Growing>()
   let count = 0
-  walk(value, { path: 'list', shape: JsonShape.of(value), above: new Map() }, (path, cells) => {
+  walkJson(value, { path: 'list', shape: JsonShape.of(value), above: new Map() }, (path, cells) => {
     let table = tables.get(path)
     if (!table) {
       if (tables.size >= MOST_TABLES)
@@ -65,7 +65,8 @@ export const ndjsonTables = (text: string): JsonTable[] =>
     }),
   )
 
-interface Place {
+/** Where a value of a JSON document stands. */
+export interface JsonPlace {
   /** Name of the collection that the value stands in. */
   readonly path: string
   readonly shape: JsonShape
@@ -75,33 +76,33 @@ interface Place {
 
 type Emit = (path: string, cells: Cells) => void
 
-function walk(value: unknown, { path, shape, above }: Place, emit: Emit): void {
+export function walkJson(value: unknown, { path, shape, above }: JsonPlace, emit: Emit): void {
   if (Array.isArray(value)) {
-    for (const item of value) walk(item, { path, shape: shape.items, above }, emit)
+    for (const item of value) walkJson(item, { path, shape: shape.items, above }, emit)
   } else if (isObject(value)) {
     if (shape.isMap) {
       const column = headingOf(path, above)
       for (const [key, item] of Object.entries(value)) {
-        walk(item, { path, shape: shape.under(key), above: new Map(above).set(column, key) }, emit)
+        walkJson(item, { path, shape: shape.under(key), above: new Map(above).set(column, key) }, emit)
       }
       return
     }
     const cells = new Map(above)
     const collections: Collection[] = []
-    lay(value, { path: '', shape, above: cells }, collections)
+    layJson(value, { path: '', shape, above: cells }, collections)
     if (collections.length === 0) emit(path, cells)
-    for (const { items, ...within } of collections) walk(items, { ...within, above: cells }, emit)
+    for (const { items, ...within } of collections) walkJson(items, { ...within, above: cells }, emit)
   }
 }
 
-interface Collection extends Pick<Place, 'path' | 'shape'> {
+export interface Collection extends Pick<JsonPlace, 'path' | 'shape'> {
   readonly items: unknown
 }
 
 /** Scalars of an object as cells, those of plain objects in it under longer headings; collections are set aside. */
-function lay(
+export function layJson(
   value: object,
-  { path, shape, above: cells }: { readonly above: Map<string, string> } & Pick<Place, 'path' | 'shape'>,
+  { path, shape, above: cells }: { readonly above: Map<string, string> } & Pick<JsonPlace, 'path' | 'shape'>,
   collections: Collection[],
 ): void {
   for (const [key, item] of Object.entries(value)) {
@@ -113,13 +114,13 @@ function lay(
       else if (item.length > 0) cells.set(headingOf(name, cells), item.filter(isScalar).join(' '))
     } else if (isObject(item)) {
       if (own.isMap) collections.push({ path: name, shape: own, items: item })
-      else lay(item, { path: name, shape: own, above: cells }, collections)
+      else layJson(item, { path: name, shape: own, above: cells }, collections)
     }
   }
 }
 
 /** What stands above and is called the same keeps its heading. */
-function headingOf(name: string, cells: Cells): string {
+export function headingOf(name: string, cells: Cells): string {
   let heading = name
   for (let count = 2; cells.has(heading); count++) heading = `${name} (${count})`
   return heading

@@ -10,6 +10,8 @@ export interface ListTable {
   readonly columns?: readonly string[]
   /** Which mark parts decimals, as far as the text shows. */
   readonly mark?: DecimalMark
+  /** Each reading is one of the whole file: it is read on only where its rows are used. */
+  readonly isCostly?: boolean
 }
 
 export async function* onlyBatch(rows: Rows): AsyncGenerator<Rows> {

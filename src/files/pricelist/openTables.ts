@@ -3,11 +3,13 @@ import { htmlTables } from './htmlTables.ts'
 import { recogniseTable } from '../inventory/recogniseTable.ts'
 import type { ListSource } from './listAnswer.ts'
 import { jsonTables, ndjsonTables } from './jsonTables.ts'
+import { largeJsonTables } from './largeJsonTables.ts'
 import { onlyBatch, UnreadableList, type ListTable } from './listTable.ts'
 import { readDelimited } from './readDelimited.ts'
 
 const BYTES_LOOKED_AT = 256 * 1024
 const MIB = 1024 * 1024
+/** JSON up to here is in memory whole. */
 const MOST_JSON = 64 * MIB
 /** A spreadsheet or an archive is unpacked in memory. */
 const MOST_PACKED = 64 * MIB
@@ -66,15 +68,7 @@ async function fileTables({ name, file }: NamedFile, depth: number): Promise<Lis
   if (isGzip && [GZIP, ZIP].some((sign) => sign.every((byte, i) => start[i] === byte))) {
     throw new UnreadableList(`${name} is packed twice. Expected: a list that is packed once.`)
   }
-  if (isJson(start)) {
-    const tables = await jsonFileTables(open())
-    return tables.map((table) => ({
-      ...table,
-      name: tables.length === 1 ? plainName(name) : table.name,
-      rows: onlyBatch(table.rows),
-      mark: '.' as const,
-    }))
-  }
+  if (isJson(start)) return jsonFileTables(name, open)
   if (isPage(start, name)) return pageTables(name, open())
   if (isBinary(start)) {
     throw new UnreadableList(
@@ -177,13 +171,20 @@ function isAligned(text: string): boolean {
   return most > 1 && counts.filter((count) => count === most).length > lines.length * 0.7
 }
 
-/** JSON as a whole, or a value on each line. */
-async function jsonFileTables(stream: ReadableStream<Uint8Array>) {
-  const text = await textOf(
-    stream,
-    MOST_JSON,
-    `A list in JSON may have ${MOST_JSON / MIB} MiB; as CSV it may be of any length.`,
-  )
+/** JSON as a whole, or a value on each line; what is too large for memory is read as it comes. */
+async function jsonFileTables(name: string, open: () => ReadableStream<Uint8Array>): Promise<ListTable[]> {
+  const text = await textUpTo(open(), MOST_JSON)
+  if (text === undefined) return largeJsonTables(open)
+  const tables = jsonTextTables(text)
+  return tables.map((table) => ({
+    ...table,
+    name: tables.length === 1 ? plainName(name) : table.name,
+    rows: onlyBatch(table.rows),
+    mark: '.',
+  }))
+}
+
+function jsonTextTables(text: string) {
   const lines = text.trimEnd().split('\n', 2)
   try {
     if (lines.length < 2 || !isValue(lines[0]!)) return jsonTables(JSON.parse(text))
@@ -204,6 +205,13 @@ function isValue(line: string): boolean {
 }
 
 async function textOf(stream: ReadableStream<Uint8Array>, most: number, tooMuch: string): Promise<string> {
+  const text = await textUpTo(stream, most)
+  if (text === undefined) throw new UnreadableList(tooMuch)
+  return text
+}
+
+/** Undefined where there is more of it. */
+async function textUpTo(stream: ReadableStream<Uint8Array>, most: number): Promise<string | undefined> {
   const reader = stream.getReader()
   const decoder = new TextDecoder()
   let text = ''
@@ -213,7 +221,7 @@ async function textOf(stream: ReadableStream<Uint8Array>, most: number, tooMuch:
     text += decoder.decode(value, { stream: true })
     if (text.length > most) {
       await reader.cancel().catch(() => undefined)
-      throw new UnreadableList(tooMuch)
+      return undefined
     }
   }
 }

@@ -158,6 +158,7 @@ async function* readTable(
     sampler.add(row, cells, said.entries.length > 0)
   }
   for (const cells of table.rows) take(cells)
+  if (table.isCostly && !isRead) await table.rest.return(undefined)
   for await (const batch of table.rest) {
     for (const cells of batch) take(cells)
     yield found.rows

@@ -8,6 +8,7 @@ type Rows = readonly (readonly string[])[]
 export interface TableBeginning extends SampleTable {
   /** Rows above the first with data. */
   readonly above: number
+  readonly isCostly: boolean
   /** What follows the first rows. */
   readonly rest: AsyncGenerator<Rows>
 }
@@ -36,6 +37,7 @@ export async function beginningOf(table: ListTable): Promise<TableBeginning> {
     levels,
     about,
     ...(mark && { mark }),
+    isCostly: table.isCostly ?? false,
     rows: head.slice(header.rows),
     above: header.rows,
     rest: rows,
