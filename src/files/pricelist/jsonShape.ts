@@ -23,14 +23,17 @@ export class JsonShape {
   }
 
   /** Learns from a value that stands at the end of these keys; undefined are items of lists. */
-  learnAt(path: readonly (string | undefined)[], value: unknown): void {
-    let parent: JsonShape = this
-    for (const key of path.slice(0, -1))
-      parent = key === undefined ? (parent.list ??= new JsonShape()) : parent.field(key)
-    const key = path.at(-1)
-    if (path.length === 0) parent.learn(value, 0)
-    else if (key === undefined) parent.learn([value], path.length)
-    else parent.learn({ [key]: value }, path.length)
+  learnAt(path: readonly (string | undefined)[], value: unknown, depth = 0): void {
+    const [key, ...rest] = path
+    if (path.length === 0) this.learn(value, depth)
+    else if (rest.length > 0) this.grown(key).learnAt(rest, value, depth + 1)
+    else if (key === undefined) this.learn([value], depth)
+    else this.learn({ [key]: value }, depth)
+  }
+
+  /** Grows where it is not there yet. */
+  private grown(key: string | undefined): JsonShape {
+    return key === undefined ? (this.list ??= new JsonShape()) : this.field(key)
   }
 
   get isList(): boolean {
