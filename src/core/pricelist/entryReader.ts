@@ -2,7 +2,7 @@ import { gib } from '../quantity/units.ts'
 import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
 import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning, TermAnswer } from './listMapping.ts'
-import { gibOf, hourlyPrice, machinePrice, roomPrice, wholePrice } from './scaledPrice.ts'
+import { convertedPrice, gibOf, hourlyPrice, machinePrice, roomPrice, wholePrice } from './scaledPrice.ts'
 import { periodOfText } from './termOfText.ts'
 
 export type EntryReader = (
@@ -24,9 +24,12 @@ export function entryReader(
     const text = column.place ?? reader.name('place', cells)
     return places.get(text) ?? text
   }
-  const checkCurrency = (cells: readonly string[]): void => {
+  const rates = new Map((mapping.rates ?? []).map(({ currency, rate }) => [currency, rate]))
+  /** The rate of the row's currency; undefined for the list's own. */
+  const rateOf = (cells: readonly string[]): string | undefined => {
     const found = reader.text('currency', cells).toUpperCase()
-    if (found !== '' && found !== mapping.currency) fail('currency', found, 'other-currency')
+    if (found === '' || found === mapping.currency) return undefined
+    return rates.get(found) ?? fail('currency', found, 'other-currency')
   }
   const unitsAt = (cells: readonly string[]): ListUnits => {
     const period = reader.has('unit') ? periodOfText(reader.text('unit', cells)) : undefined
@@ -36,7 +39,8 @@ export function entryReader(
   const terms = new Map((mapping.terms ?? []).map((answer) => [answer.text, answer.is]))
   const entry = is === 'size-price' ? sizeEntry : is === 'disk-price' ? diskEntry : placeEntry
   return (cells, price, column, from) => {
-    checkCurrency(cells)
+    const rate = rateOf(cells)
+    const figure = reader.figure('price', price)
     return entry({
       is,
       reader,
@@ -44,10 +48,11 @@ export function entryReader(
       column,
       from,
       units: unitsAt(cells),
-      amount: reader.figure('price', price),
+      amount: rate === undefined ? figure : convertedPrice(figure, rate),
       place: place(cells, column),
       facts,
       terms,
+      rate,
     })
   }
 }
@@ -65,14 +70,28 @@ interface Row {
   readonly facts: (cells: readonly string[]) => SizeFacts
   /** What the terms that were answered are. */
   readonly terms: ReadonlyMap<string, TermAnswer['is']>
+  /** What one of the row's currency is worth, where it is another than the list's. */
+  readonly rate: string | undefined
 }
 
-function sizeEntry({ reader, cells, column, from, units, amount, place, facts, terms }: Row): SizeEntry {
+function sizeEntry({
+  reader,
+  cells,
+  column,
+  from,
+  units,
+  amount,
+  place,
+  facts,
+  terms,
+  rate,
+}: Row): SizeEntry {
   firstBandOnly(reader, cells)
   const payment = reader.text('payment', cells)
   const term = `${column.term ?? reader.text('term', cells)} ${payment}`.trim()
   if (terms.get(term) === 'left-out') throw RowFault.of({ why: 'term', text: term })
-  const upFront = reader.optionalFigure('upFront', cells)
+  const paid = reader.optionalFigure('upFront', cells)
+  const upFront = paid !== undefined && rate !== undefined ? convertedPrice(paid, rate) : paid
   const zone = reader.text('zone', cells)
   return {
     is: 'size-price',

@@ -130,6 +130,15 @@ export interface PlaceAnswer {
   readonly city?: string
 }
 
+/** What one of another currency was worth in the list's on a day. */
+export interface CurrencyRate {
+  readonly currency: string
+  /** Decimal text. */
+  readonly rate: string
+  /** `2027-03-01`. */
+  readonly on: string
+}
+
 /** How the tables of a list become a book. */
 export interface ListMapping {
   readonly currency: string
@@ -140,6 +149,8 @@ export interface ListMapping {
   readonly plainSystem?: string
   readonly terms?: readonly TermAnswer[]
   readonly places?: readonly PlaceAnswer[]
+  /** Of other currencies of the list; prices in one without a rate are left out. */
+  readonly rates?: readonly CurrencyRate[]
 }
 
 /** A question about a mapping whose answer was only proposed. */

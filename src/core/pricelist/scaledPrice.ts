@@ -88,3 +88,7 @@ export function priceAbove(price: string, base: string): string | undefined {
   const more = subtract(parseDecimal(price)!, parseDecimal(base)!)
   return sign(more) < 0 ? undefined : text(more)
 }
+
+/** A price in another currency at a rate, to the digits that a book keeps. */
+export const convertedPrice = (price: string, rate: string): string =>
+  text(multiply(parseDecimal(price)!, parseDecimal(rate)!))

@@ -239,3 +239,18 @@ describe('what is no price list', () => {
     expect(read.leftOut[0]!.examples.length).toBe(50)
   })
 })
+
+test('prices in another currency are left out, or made one at a dated rate, which stands in the recipe', async () => {
+  const text =
+    'size,vcpu,memory GiB,place,currency,price per hour\ns1,2,4,Here,EUR,0.1\ns2,4,8,Here,USD,0.2\ns3,8,16,Here,GBP,0.3\n'
+  const read = await reading(text)
+  expect(read.mapping.currency).toBe('EUR')
+  expect(read.book!.sizes.map(({ name }) => name)).toEqual(['s1'])
+  expect(read.leftOut).toMatchObject([{ rows: 2, leftOut: { field: 'currency', problem: 'other-currency' } }])
+  const rated = await reading(text, {
+    ...read.mapping,
+    rates: [{ currency: 'USD', rate: '0.925', on: '2027-03-01' }],
+  })
+  expect(rated.book!.prices.here!.sizes).toEqual({ s1: { perHour: '0.1' }, s2: { perHour: '0.185' } })
+  expect(rated.leftOut).toMatchObject([{ rows: 1, leftOut: { text: 'GBP' } }])
+})

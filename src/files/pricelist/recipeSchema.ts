@@ -11,6 +11,7 @@ import {
   type ListField,
   type ListMapping,
   type ListUnits,
+  type CurrencyRate,
   type PlaceAnswer,
   type PriceColumn,
   type RowMeaning,
@@ -18,7 +19,19 @@ import {
   type TermAnswer,
 } from '../../core/pricelist/listMapping.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
-import { currency, id, label, listOf, need, objectBy, objectOf, tag, type Fields } from '../reading/rules.ts'
+import {
+  currency,
+  date,
+  id,
+  label,
+  listOf,
+  need,
+  objectBy,
+  objectOf,
+  price,
+  tag,
+  type Fields,
+} from '../reading/rules.ts'
 
 export const RECIPE_KIND = 'notchgauge/price-recipe'
 export const RECIPE_VERSION = 1
@@ -135,6 +148,10 @@ export const recipeSchema = objectOf<RecipeFile>({
       joins: listOf(join, 40),
       plainSystem: text.description('The system that costs nothing more; others are licences.'),
       terms: listOf(term, 60).description('What the list calls terms, and what they are.'),
+      rates: listOf(
+        objectOf<CurrencyRate>({ currency: need(currency), rate: need(price), on: need(date) }),
+        40,
+      ).description('What one of another currency was worth in the list’s on a day.'),
       places: listOf(placeAnswer, 400).description('Names of places brought together, and their cities.'),
     }),
   ),

@@ -45,8 +45,10 @@ export function ListBook({ reading, isStale }: { readonly reading: ListReading; 
             <b>
               {size} in {place}
             </b>{' '}
-            costs {factor < 1 ? `one ${Math.round(1 / factor)}th` : `${Math.round(factor)} times`} of its
-            neighbours: {price} for {vcpu} vCPU. A slipped decimal? <small>row {number(from.row)}</small>
+            {factor === 0
+              ? 'is free of charge. Does the provider say so?'
+              : `costs ${factor < 1 ? `one ${Math.round(1 / factor)}th` : `${Math.round(factor)} times`} of its neighbours: ${price} for ${vcpu} vCPU. A slipped decimal?`}{' '}
+            <small>row {number(from.row)}</small>
           </li>
         ))}
         {contradictions.slice(0, 8).map(({ about, of, place, first, second }) => (

@@ -1,16 +1,15 @@
 'use client'
 
 import { MEMORY_UNITS, PRICE_PERIODS } from '../../core/pricelist/listMapping.ts'
-import { isCurrency } from '../../files/reading/moneyText.ts'
 import { Dropdown } from '../../interface/Dropdown'
-import { TextInput } from '../../interface/TextInput'
 import { PERIOD_NAMES } from '../../wording/list'
+import { MappingCurrencies } from './MappingCurrencies'
 import { MappingRow } from './MappingRow'
 import type { MappingEdit } from './useMapping.ts'
 
 /** How what the columns hold is counted. */
 export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
-  const { mapping, meaning, units, setUnits, change } = edit
+  const { meaning, units, setUnits } = edit
   const isSizes = meaning.is === 'size-price'
   const unitOptions = MEMORY_UNITS.map((id) => ({ id, name: id }))
   return (
@@ -70,16 +69,7 @@ export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
           onChange={(id) => setUnits({ perCount: Number(id) }, 'perCount')}
         />
       </MappingRow>
-      <MappingRow name="money" question="currency" edit={edit}>
-        <TextInput
-          label="Currency of the list"
-          value={mapping.currency}
-          check={(text) =>
-            isCurrency(text.toUpperCase()) ? undefined : 'Three letters of ISO 4217, such as EUR.'
-          }
-          onCommit={(text) => change({ ...mapping, currency: text.toUpperCase() }, 'currency')}
-        />
-      </MappingRow>
+      <MappingCurrencies edit={edit} />
       <MappingRow name="decimals by" question="decimalMark" edit={edit}>
         <Dropdown
           label="Mark before decimals"
