@@ -4,9 +4,9 @@ import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { editionEffect } from '../core/pricelist/editionEffect.ts'
 import { toDecimal } from '../core/quantity/decimal.ts'
-import { subtract } from '../core/quantity/exact.ts'
 import { readPlan } from '../files/plan/planFile.ts'
 import { readPriceBook } from '../files/priceBook/priceBookFile.ts'
+import { shownDifference } from '../wording/money'
 import { inputText, lineOf } from './bookInputs.ts'
 import type { CommandRun } from './CommandRun.ts'
 
@@ -73,7 +73,7 @@ function printMachines(
     month,
     reading: 'calendar',
   })) {
-    const difference = was && is ? subtract(is, was) : undefined
+    const difference = was && is ? shownDifference(is, was) : undefined
     const sign = difference && difference.n > 0n ? '+' : ''
     run.print(
       `${machine}  ${was ? toDecimal(was, 2) : 'not priced'} to ${is ? toDecimal(is, 2) : 'not priced'} ${now.currency}${difference ? `, ${sign}${toDecimal(difference, 2)}` : ''}\n`,

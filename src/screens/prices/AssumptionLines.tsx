@@ -3,8 +3,8 @@
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { AssumptionCost } from '../../core/manner/assumptionCosts.ts'
-import { compare, subtract } from '../../core/quantity/exact.ts'
-import { formatMoney, signedMoney } from '../../wording/money'
+import { compare } from '../../core/quantity/exact.ts'
+import { formatMoney, shownDifference, signedMoney } from '../../wording/money'
 import { ifText } from '../../wording/manner'
 import { assumptionAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
@@ -45,7 +45,7 @@ function Cost({
   readonly currency: string
   readonly isFirst: boolean
 }) {
-  const difference = signedMoney(subtract(then, now))
+  const difference = signedMoney(shownDifference(then, now))
   return (
     <li>
       {ifText(about, value)}, this month is <b>{formatMoney(then, currency)}</b> in place of{' '}

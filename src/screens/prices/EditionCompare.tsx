@@ -12,13 +12,13 @@ import {
   type ChangeFold,
   type EditionSummary,
 } from '../../core/pricelist/summariseEditions.ts'
-import { add, subtract, ZERO } from '../../core/quantity/exact.ts'
+import { add, ZERO } from '../../core/quantity/exact.ts'
 import { QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { lazyPart } from '../../interface/lazyPart'
 import { ListInPart } from '../../interface/ListInPart'
 import { ToggleRow } from '../../interface/ToggleRow'
-import { formatMoney, groupDigits, signedMoney } from '../../wording/money'
+import { formatMoney, groupDigits, shownDifference, signedMoney } from '../../wording/money'
 import { editionAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -130,7 +130,9 @@ interface EffectsProps {
 
 function Effects({ effects, currency }: EffectsProps) {
   if (effects.length === 0) return <Note>None of the plan’s machines is at this provider.</Note>
-  const both = effects.flatMap(({ before, after }) => (before && after ? [subtract(after, before)] : []))
+  const both = effects.flatMap(({ before, after }) =>
+    before && after ? [shownDifference(after, before)] : [],
+  )
   const total = both.reduce(add, ZERO)
   return (
     <>
@@ -156,7 +158,7 @@ function Effects({ effects, currency }: EffectsProps) {
                 <th scope="row">{machine}</th>
                 <td>{before ? formatMoney(before, currency) : 'not priced'}</td>
                 <td>{after ? formatMoney(after, currency) : 'not priced'}</td>
-                <td>{before && after ? signedMoney(subtract(after, before)) : ''}</td>
+                <td>{before && after ? signedMoney(shownDifference(after, before)) : ''}</td>
               </tr>
             ))}
           </tbody>

@@ -1,10 +1,22 @@
 'use client'
 
 import styled from 'styled-components'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { ListReading } from '../../files/pricelist/listAnswer.ts'
 import { groupDigits } from '../../wording/money'
 import { FirstMachine } from './FirstMachine'
 import { PricePicture } from './PricePicture'
+
+const FACTS = [
+  ['mostDisks', 'most disks'],
+  ['iops', 'IOPS'],
+  ['hibernation', 'hibernation'],
+  ['architecture', 'how sizes are built'],
+] as const
+
+/** What a machine may rest on, and the list does not say of some size. */
+const notSaid = ({ sizes }: PriceBook): string[] =>
+  FACTS.flatMap(([fact, name]) => (sizes.some((size) => size[fact] === undefined) ? [name] : []))
 
 const UNHELD = {
   'below-plain': 'costs less than it does without',
@@ -82,8 +94,8 @@ export function ListBook({ reading, isStale }: { readonly reading: ListReading; 
           <li>No kind of disk yet: type two prices once the book is in use, or add them to the list.</li>
         )}
         {!book && <li>No price could be read yet: say what the columns mean.</li>}
-        {book && (
-          <li>IOPS, hibernation and most disks are not known: they close nothing and are to be checked.</li>
+        {book && notSaid(book).length > 0 && (
+          <li>Not known: {notSaid(book).join(', ')}. They close nothing and are to be checked.</li>
         )}
       </Points>
       {book && <FirstMachine book={book} isOffered={false} />}
