@@ -5,7 +5,7 @@ const words = (text: string): ReadonlySet<string> => new Set(text.split(' '))
 /** Words that headings of price lists use, in a few languages; the first of a field are the surest. */
 export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> } = {
   size: words(
-    'size sizes type model flavour flavor machine instance sku shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung plan',
+    'size sizes type types model models flavour flavor machine machines instance instances server servers sku shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung plan',
   ),
   vcpu: words('vcpu vcpus cpu cpus core cores processors threads kerne coeurs vkerne'),
   memory: words('memory mem ram speicher memoire arbeitsspeicher'),
@@ -41,7 +41,7 @@ export const KIND_WORDS: { readonly [Kind in RowKind]: ReadonlySet<string> } = {
     'machine machines compute server servers vm vms size sizes instance instances maschine maschinen rechner',
   ),
   'disk-price': words(
-    'disk disks disc discs volume volumes storage drive drives block platten platte disque disques',
+    'disk disks disc discs speicher massenspeicher stockage volume volumes storage drive drives block platten platte disque disques',
   ),
   'address-price': words('address addresses ip ipv4 ips adresse adressen'),
   'traffic-price': words('traffic egress transfer outbound bandwidth verkehr trafic outgoing'),
@@ -59,6 +59,10 @@ const SYMBOLS: readonly (readonly [RegExp, string, boolean])[] = [
   [/€/, 'EUR', true],
   [/£/, 'GBP', true],
   [/₹/, 'INR', true],
+  [/zł/, 'PLN', true],
+  [/Kč/, 'CZK', true],
+  [/\b(CHF|SFr\.?|Fr\.)/, 'CHF', true],
+  [/R\$/, 'BRL', true],
   // More than one country’s.
   [/\$/, 'USD', false],
   [/¥/, 'JPY', false],

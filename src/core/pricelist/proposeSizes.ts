@@ -47,7 +47,12 @@ export function proposeSizes(
   const place = placeColumn(finder)
   put('payment', finder.named('payment', isWord))
   put('system', finder.named('system', isWord) ?? finder.first(isSystems))
-  put('term', finder.named('term', isTerms) ?? finder.first(isTerms) ?? finder.named('term', isPlainTerms))
+  put(
+    'term',
+    finder.named('term', isTerms) ??
+      finder.first((each) => isTerms(each) && !isNamed(each, 'size')) ??
+      finder.named('term', isPlainTerms),
+  )
   put('zone', finder.named('zone', isText))
   put('family', finder.named('family', isText))
   const size = finder.named('size', isText) ?? mostTexts(finder)

@@ -204,6 +204,43 @@ jade4,Paris,a,4,8,dedicated,none,0,0.14
       ],
     ],
     [
+      'keys that look like terms and are sizes',
+      {
+        'keys.json': JSON.stringify({
+          regions: [
+            {
+              label: 'Kobe',
+              machines: {
+                m1: { cpu: 2, mem_gib: 4, cost: { per_hour: 0.02 } },
+                m2: { cpu: 4, mem_gib: 8, cost: { per_hour: 0.04 } },
+              },
+            },
+            { label: 'Osaka', machines: { m1: { cpu: 2, mem_gib: 4, cost: { per_hour: 0.021 } } } },
+          ],
+        }),
+      },
+      ['m1 2/4, Kobe: 0.02 an hour', 'm2 4/8, Kobe: 0.04 an hour', 'm1 2/4, Osaka: 0.021 an hour'],
+    ],
+    [
+      'German words for kinds of rows, and decimal commas',
+      {
+        'dienste.csv': `Dienst;Bezeichnung;vKerne;RAM in GiB;Standort;Einheit;Preis in EUR
+Rechner;Ahorn 2;2;4;Köln;Stunde;0,031
+Rechner;Ahorn 4;4;8;Köln;Stunde;0,062
+Speicher;Platte schnell;;;Köln;GiB und Monat;0,09
+Verkehr;ausgehend;;;Köln;GiB;0,04
+IP-Adresse;fest;;;Köln;Stunde;0,004
+`,
+      },
+      [
+        'Ahorn 2 2/4, Köln: 0.031 an hour',
+        'Ahorn 4 4/8, Köln: 0.062 an hour',
+        'platte-schnell, Köln: 0.09 a GiB and month',
+        'address, Köln: 0.004',
+        'traffic to all, Köln: 0.04',
+      ],
+    ],
+    [
       'what a price is for in the cells beside it, and a snapshot',
       {
         'cells.csv': `"product family","product","attributes","region description","operating system","hourly rate (GBP)"

@@ -18,6 +18,7 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ListBook } from './ListBook'
 import { ListRows } from './ListRows'
 import { MappingPanel } from './MappingPanel'
+import { OpenListButtons } from './OpenListButtons'
 import { setOpenList, undoOpenList, useListSteps, type OpenList } from './openList.ts'
 import { useMapping } from './useMapping.ts'
 
@@ -120,6 +121,11 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
               : '')}
         </Fault>
       )}
+      {(failure ?? (answer && !answer.ok)) && (
+        <Ways>
+          <OpenListButtons />
+        </Ways>
+      )}
       {reading && <Reading reading={reading} isStale={isStale} />}
     </Page>
   )
@@ -187,6 +193,13 @@ const Spring = styled.span`
 const Fault = styled.p`
   padding: 8px 16px;
   color: var(--leak);
+`
+
+const Ways = styled.div`
+  display: flex;
+  gap: 8px;
+  align-items: start;
+  padding: 0 16px;
 `
 
 const Columns = styled.div`
