@@ -7,7 +7,7 @@ import type { ListMapping, MappingQuestion } from './listMapping.ts'
 import type { ListCollector } from './ListCollector.ts'
 import { FAMILY, newBook, ONE_ZONE, UNPRICED_DISK, type NewBook } from './newBook.ts'
 import { placePricesOfList } from './placePricesOfList.ts'
-import { sizePriceOfList, type UnheldPrice } from './sizePricesOfList.ts'
+import { isPaid, sizePriceOfList, type UnheldPrice } from './sizePricesOfList.ts'
 
 export interface BookOfList {
   readonly book: PriceBook
@@ -65,7 +65,7 @@ export function bookOfList(found: ListCollector, { head, manner, unsure, places 
       const price = sizePriceOfList(size, place, offer)
       if (!price) continue
       priced.add(size.name)
-      const own = [...(size.zones.get(place) ?? [])].map((zone) => zones.get(place)!.get(zone)!)
+      const own = [...(size.zones.get(place) ?? [])].flatMap((zone) => zones.get(place)!.get(zone) ?? [])
       const isInAll = own.length === 0 || own.length === zones.get(place)!.size
       sold.push([sizeIds.get(size.name)!, isInAll ? price : { ...price, zones: own.sort() }])
     }
@@ -145,7 +145,7 @@ function termsOf(found: ListCollector): ListedTerms[] {
   const withUpFront = new Set(
     [...found.sizes.values()].flatMap(({ offers }) =>
       [...offers.values()].flatMap((there) =>
-        [...there.values()].flatMap(({ term, upFront }) => (upFront === undefined ? [] : [term])),
+        [...there.values()].flatMap(({ term, upFront }) => (isPaid(upFront) ? [term] : [])),
       ),
     ),
   )

@@ -2,7 +2,14 @@ import { ColumnFinder, fromColumn, isNamed, isText } from './columnFinder.ts'
 import { columnTraits, type ColumnTraits } from './columnTraits.ts'
 import { joinRow, joinTables } from './joinedRows.ts'
 import { cellPart } from './cellPart.ts'
-import type { ListMapping, ListUnits, MappingQuestion, PriceColumn, RowMeaning } from './listMapping.ts'
+import {
+  partnerColumn,
+  type ListMapping,
+  type ListUnits,
+  type MappingQuestion,
+  type PriceColumn,
+  type RowMeaning,
+} from './listMapping.ts'
 import { pricedColumns } from './pricedColumns.ts'
 import { proposeJoins } from './proposeJoins.ts'
 import { proposeOthers } from './proposeOthers.ts'
@@ -163,7 +170,7 @@ function betterName(
     const heading = headings[columns.indexOf(each.column)]!
     return (
       each.column !== heading &&
-      each.column.startsWith(`${join.with}: `) &&
+      each.column.startsWith(partnerColumn(join.with, '')) &&
       isText(each) &&
       isNamed(each, field)
     )

@@ -56,7 +56,9 @@ export function sizePriceOfList(size: SizeFound, place: string, names: Names): S
       id,
       {
         ...rateOf(plain),
-        ...(plain.upFront !== undefined && isCommitment(found, text) && { upFront: plain.upFront }),
+        ...(plain.upFront !== undefined &&
+          isCommitment(found, text) &&
+          (isPaid(plain.upFront) || needsUpFront(found, text)) && { upFront: plain.upFront }),
         ...(differing.length > 0 && { licences: Object.fromEntries(differing) }),
       },
     ])
@@ -68,6 +70,9 @@ export function sizePriceOfList(size: SizeFound, place: string, names: Names): S
     ...(Object.keys(licences).length > 0 && { licences }),
   }
 }
+
+/** Lists write 0 where nothing is paid up front. */
+export const isPaid = (upFront: string | undefined): boolean => upFront !== undefined && Number(upFront) > 0
 
 const isOnDemand = ({ terms }: ListCollector, { term }: Offer): boolean => terms.get(term)?.is === 'on-demand'
 

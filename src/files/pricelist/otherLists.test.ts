@@ -145,6 +145,7 @@ jade2,Paris,b,2,4,shared,none,0,0.05
 jade2,Paris,a,2,4,dedicated,none,0,0.07
 jade2,Paris,a,2,4,shared,1yr,200,0.01
 jade4,Paris,a,4,8,shared,none,0,0.10
+jade4,Paris,a,4,8,shared,3yr,0,0.06
 jade4,Paris,a,4,8,dedicated,none,0,0.14
 `,
       },
@@ -152,6 +153,7 @@ jade4,Paris,a,4,8,dedicated,none,0,0.14
         'jade2 2/4, Paris: 0.05 an hour',
         'jade2 2/4, Paris, 1yr: 0.01 an hour and 200',
         'jade4 4/8, Paris: 0.10 an hour',
+        'jade4 4/8, Paris, 3yr: 0.06 an hour',
       ],
     ],
     [

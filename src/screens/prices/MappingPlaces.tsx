@@ -3,6 +3,7 @@
 import { useId } from 'react'
 import styled from 'styled-components'
 import { CITIES, cityNamed } from '../../core/catalogue/cities.ts'
+import { answerPlace } from '../../core/pricelist/answerPlace.ts'
 import type { PlaceAnswer } from '../../core/pricelist/listMapping.ts'
 import { LONGEST_NAME } from '../../core/pricelist/readRow.ts'
 import { nearestName } from '../../files/inventory/nearestName.ts'
@@ -20,12 +21,8 @@ export function MappingPlaces({ edit }: { readonly edit: MappingEdit }) {
   const { places = [] } = mapping
   const cities = useId()
   const names = useId()
-  const textOf = (name: string): string => places.find((each) => each.name === name)?.text ?? name
-  const answer = (text: string, part: Partial<PlaceAnswer>): void => {
-    const before = places.find((each) => each.text === text)
-    const others = places.filter((each) => each.text !== text)
-    change({ ...mapping, places: [...others, { ...before, text, ...part }] }, 'places')
-  }
+  const answer = (name: string, part: Pick<PlaceAnswer, 'name' | 'city'>): void =>
+    change({ ...mapping, places: answerPlace(places, name, part) }, 'places')
   const brought = places.filter(({ text, name }) => name !== undefined && name !== text)
   if (reading.places.length === 0) return null
   return (
@@ -57,7 +54,7 @@ export function MappingPlaces({ edit }: { readonly edit: MappingEdit }) {
               check={(text) =>
                 text.trim() === '' || text.length > LONGEST_NAME ? `1 to ${LONGEST_NAME} letters` : undefined
               }
-              onCommit={(text) => answer(textOf(name), { name: text.trim() })}
+              onCommit={(text) => answer(name, { name: text.trim() })}
             />
             <TextInput
               label={`City of ${name}`}
@@ -66,7 +63,7 @@ export function MappingPlaces({ edit }: { readonly edit: MappingEdit }) {
               whenEmpty="city not known"
               suggestions={cities}
               check={cityProblem}
-              onCommit={(text) => answer(textOf(name), { city: text.trim() })}
+              onCommit={(text) => answer(name, { city: text.trim() })}
             />
           </Place>
         )}
