@@ -4,6 +4,7 @@ import { useState, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { QuietButton } from '../../interface/Button'
+import { PartTitle } from './PartTitle'
 import { EditionTools } from './EditionTools'
 import { DiskSheet } from './DiskSheet'
 import { FirstMachine } from './FirstMachine'
@@ -54,10 +55,10 @@ export function BookSheet({ book }: { readonly book: PriceBook }) {
         </QuietButton>
       </Head>
       <SizesPart book={book} edits={edits} region={region.id} onRegion={setPicked} />
-      <Title>
+      <PartTitle>
         <h2>Disks</h2>
         <span>{currency} a month, for each GiB or for a whole disk of so many</span>
-      </Title>
+      </PartTitle>
       <DiskSheet key={region.id} book={book} edits={edits} region={region.id} />
       <FirstMachine book={book} />
     </div>
@@ -77,18 +78,4 @@ const Head = styled.div`
 
 const Spring = styled.span`
   flex: 1;
-`
-
-const Title = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-  margin: 16px 0 4px;
-  color: var(--ink-2);
-
-  h2 {
-    font-size: 16px;
-    color: var(--ink);
-  }
 `

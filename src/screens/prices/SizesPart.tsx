@@ -1,12 +1,12 @@
 'use client'
 
 import { useState } from 'react'
-import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { PERIODS, plainPrice, type Period, type PricePlace } from '../../core/pricelist/sizeRows.ts'
 import { QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { lazyPart } from '../../interface/lazyPart'
+import { PartTitle } from './PartTitle'
 import { BookPartsDialog } from './BookPartsDialog'
 import { SizeSheet } from './SizeSheet'
 import type { BookEdit } from './useBookEdit.ts'
@@ -46,7 +46,7 @@ export function SizesPart({ book, edits, region, onRegion }: SizesPartProps) {
   }
   return (
     <>
-      <Title>
+      <PartTitle>
         <h2>Sizes</h2>
         <span>prices in</span>
         <Dropdown
@@ -78,7 +78,7 @@ export function SizesPart({ book, edits, region, onRegion }: SizesPartProps) {
         <QuietButton aria-expanded={hasFigures} onPress={() => setHasFigures(!hasFigures)}>
           {hasFigures ? 'Prices' : 'More figures'}
         </QuietButton>
-      </Title>
+      </PartTitle>
       {hasFigures ? (
         <FigureSheet book={book} edits={edits} />
       ) : (
@@ -107,17 +107,3 @@ const tableText = (book: PriceBook, at: PricePlace): string =>
       ].join('\t'),
     )
     .join('\n')
-
-const Title = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-  margin: 16px 0 4px;
-  color: var(--ink-2);
-
-  h2 {
-    font-size: 16px;
-    color: var(--ink);
-  }
-`
