@@ -117,6 +117,12 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
     rules.push(
       `Band ${band.at + 1} of ${band.count}, ${number(Number(band.from))} ${band.to === undefined ? 'GiB and more' : `to ${number(Number(band.to))} GiB`} of the ${number(subject.accountGiB)} GiB that the account sends from the region; this machine pays its share.`,
     )
+  } else if (band && !band.share) {
+    const unit = subject.of === 'disk' ? 'GiB of the disk' : 'hours of the machine’s month'
+    const end = band.to === undefined ? 'on' : `to ${number(Number(band.to))}`
+    rules.push(
+      `Band ${band.at + 1} of ${band.count}: from ${number(Number(band.from))} ${end}, in ${unit}, each at its own price.`,
+    )
   } else if (band) {
     rules.push(
       `Band ${band.at + 1} of ${band.count}: from ${percent(band.from)} to ${percent(band.to ?? '1')} of the month, at ${percent(band.share?.text ?? '1')} of the rate.`,

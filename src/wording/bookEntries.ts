@@ -1,5 +1,5 @@
 import { ownValue } from '../core/ownValue.ts'
-import type { PriceBook, SizeRateTexts } from '../core/catalogue/priceBook.ts'
+import type { HourBands, PriceBand, PriceBook, SizeRateTexts } from '../core/catalogue/priceBook.ts'
 import { POWER_STATES } from '../core/off/powerState.ts'
 import { groupDigits } from './money'
 import { STATE_NAMES } from './state'
@@ -125,13 +125,29 @@ const RATE_PER = {
   perGiBHour: 'GiB of memory and hour',
 } as const satisfies Record<keyof SizeRateTexts, string>
 
-function sizeRateEntries(label: string, texts: SizeRateTexts, pointer: string): BookEntry[] {
-  return (Object.keys(RATE_PER) as (keyof SizeRateTexts)[]).flatMap((field): BookEntry[] => {
+function bandEntries(
+  label: string,
+  bands: readonly PriceBand[] | undefined,
+  { unit, per, pointer }: { readonly unit: string; readonly per: string; readonly pointer: string },
+): BookEntry[] {
+  return (bands ?? []).map(({ upTo, price }, i) => ({
+    sort: 'rate',
+    label: `${label}, ${upTo === undefined ? 'beyond' : `up to ${number(upTo)} ${unit}`}`,
+    text: price,
+    per,
+    pointer: `${pointer}/${i}/price`,
+  }))
+}
+
+function sizeRateEntries(label: string, texts: SizeRateTexts & HourBands, pointer: string): BookEntry[] {
+  const hours = { unit: 'h of a month', per: 'hour', pointer: `${pointer}/perHourBands` }
+  const plain = (Object.keys(RATE_PER) as (keyof SizeRateTexts)[]).flatMap((field): BookEntry[] => {
     const text = texts[field]
     return text === undefined
       ? []
       : [{ sort: 'rate', label, text, per: RATE_PER[field], pointer: `${pointer}/${field}` }]
   })
+  return [...plain, ...bandEntries(label, texts.perHourBands, hours)]
 }
 
 function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
@@ -169,6 +185,11 @@ function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
         ),
       ),
       ...rate(name, price.perGiBMonth, 'GiB and month', `disks/${id}/perGiBMonth`),
+      ...bandEntries(name, price.perGiBMonthBands, {
+        unit: 'GiB',
+        per: 'GiB and month',
+        pointer: `${at}/disks/${id}/perGiBMonthBands`,
+      }),
       ...rate(
         `${name}, IOPS on top`,
         price.perExtraIopsMonth,

@@ -25,6 +25,7 @@ export const LIST_FIELD_NAMES = {
   price: 'price',
   unit: 'unit of the price',
   currency: 'currency',
+  validFrom: 'valid from',
 } as const satisfies Record<ListField, string>
 
 export const PERIOD_NAMES = {
@@ -47,6 +48,8 @@ const FAULTS: Readonly<Record<Extract<LeftOut, { why: 'unreadable' }>['problem']
   empty: 'is empty',
   'no-number': 'is no number',
   'several-numbers': 'is not one number',
+  'no-date': 'is no date',
+  'two-dates': 'can be read as two dates',
   negative: 'is below zero',
   'too-many-digits': 'has too many digits',
   'no-part': 'does not have the part that was pointed at',
@@ -71,6 +74,10 @@ export function leftOutText(leftOut: LeftOut): string {
       return `on terms that are left out (“${leftOut.text}”)`
     case 'band':
       return 'for larger quantities than the first'
+    case 'other-day':
+      return `valid on other days than the list’s first (“${leftOut.text}”)`
+    case 'early':
+      return `valid later only, taken from the list’s first day on (“${leftOut.text}”)`
     case 'unreadable':
       return `unreadable: ${LIST_FIELD_NAMES[leftOut.field]} ${FAULTS[leftOut.problem]}${leftOut.text === '' ? '' : ` (“${leftOut.text}”)`}`
   }

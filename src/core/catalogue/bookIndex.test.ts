@@ -60,7 +60,7 @@ describe('disk room', () => {
     [101, undefined],
   ])('%d GiB by the GiB is charged as %s', (asked, charged) => {
     expect(chargedRoom(byGiB, gib(asked), middle)).toBe(charged)
-    expect(diskRate(east, byGiB, gib(asked))?.units).toBe(charged)
+    expect(diskRate(east, byGiB, gib(asked))?.parts[0]!.units).toBe(charged)
   })
 
   test('rooms that are offered lie within what the kind has', () => {

@@ -2,6 +2,7 @@ import { ownValue } from '../ownValue.ts'
 import { keptFor } from '../keptFor.ts'
 import { rate, type Rate } from '../quantity/rate.ts'
 import { gib, type GiB } from '../quantity/units.ts'
+import { bandRates, type BandRate } from './bandRates.ts'
 import { keptRate, pointerIn, type RegionIndex } from './bookIndex.ts'
 import type { DiskKind, Size } from './priceBook.ts'
 
@@ -16,10 +17,16 @@ export function chargedRoom(kind: DiskKind, asked: GiB, size: Size): GiB | undef
 }
 
 export interface DiskRate {
-  readonly rate: Rate
   readonly chargedGiB: GiB
+  /** They add up; several where room is sold in bands. */
+  readonly parts: readonly DiskRatePart[]
+}
+
+interface DiskRatePart {
+  readonly rate: Rate
   /** How many times the rate is charged: once for a step, else for each GiB. */
   readonly units: number
+  readonly band?: BandRate
 }
 
 const ratesOf: (region: RegionIndex) => (kind: DiskKind) => Map<GiB, DiskRate> = keptFor(() =>
@@ -46,12 +53,22 @@ function readDiskRate(region: RegionIndex, kind: DiskKind, asked: GiB): DiskRate
     const text = step === undefined ? undefined : ownValue(price.perMonthByStep, String(step))
     if (step === undefined || text === undefined) return undefined
     const pointer = pointerIn(region, `${path}/perMonthByStep/${step}`)
-    return { rate: rate(text, 'month', pointer), chargedGiB: step, units: 1 }
+    return { chargedGiB: step, parts: [{ rate: rate(text, 'month', pointer), units: 1 }] }
   }
-  if (kind.room.by === 'size' || price.perGiBMonth === undefined) return undefined
+  if (kind.room.by === 'size') return undefined
   if (asked < kind.room.leastGiB || asked > kind.room.mostGiB) return undefined
+  if (price.perGiBMonthBands) {
+    const bands = bandRates(region, 'month', price.perGiBMonthBands, `${path}/perGiBMonthBands`)
+    const reached = bands.filter(({ from }) => from < asked)
+    const parts = reached.map((band) => ({
+      rate: band.rate,
+      units: Math.min(asked, band.to) - band.from,
+      band,
+    }))
+    return { chargedGiB: asked, parts }
+  }
   const perGiB = keptRate(region, 'month', price.perGiBMonth, `${path}/perGiBMonth`)
-  return perGiB && { rate: perGiB, chargedGiB: asked, units: asked }
+  return perGiB && { chargedGiB: asked, parts: [{ rate: perGiB, units: asked }] }
 }
 
 /** Rates of what is bought or counted beside room; undefined where the region does not sell it. */

@@ -258,14 +258,14 @@ export interface RegionPrices {
 }
 
 /** On demand, where the book has such terms and one of the rates stands here; other terms by their id. */
-export interface SizePrice extends SizeRateTexts {
+export interface SizePrice extends SizeRateTexts, HourBands {
   /** Zones of the region that sell it; all of them when absent. */
   readonly zones?: readonly string[]
   readonly terms?: { readonly [termsId: string]: TermsPrice }
   readonly licences?: LicencePrices
 }
 
-export interface TermsPrice extends SizeRateTexts {
+export interface TermsPrice extends SizeRateTexts, HourBands {
   /** Paid once for a whole commitment. */
   readonly upFront?: DecimalText
   /** How often it is taken away there, where it differs from what the terms say. */
@@ -292,10 +292,23 @@ export interface SizeRateTexts {
   readonly perGiBHour?: DecimalText
 }
 
+/** In place of `perHour`: bands of the charged hours of one machine's month. */
+export interface HourBands {
+  readonly perHourBands?: readonly PriceBand[]
+}
+
+/** A price for a part of a quantity; each band for its own part only. Bands grow, and the last one has no end. */
+export interface PriceBand {
+  readonly upTo?: number
+  readonly price: DecimalText
+}
+
 export interface DiskPrice {
   /** By step, for kinds that are sold by steps. */
   readonly perMonthByStep?: { readonly [stepGiB: string]: DecimalText }
   readonly perGiBMonth?: DecimalText
+  /** In place of `perGiBMonth`: bands of one disk's GiB. */
+  readonly perGiBMonthBands?: readonly PriceBand[]
   readonly perTenThousandOperations?: DecimalText
   readonly perExtraIopsMonth?: DecimalText
   readonly perExtraMegabytesPerSecondMonth?: DecimalText

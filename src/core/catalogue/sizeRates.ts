@@ -2,6 +2,7 @@ import { ownValue } from '../ownValue.ts'
 import { keptFor } from '../keptFor.ts'
 import { compare, type Exact, add, ZERO } from '../quantity/exact.ts'
 import { amountAt, rate, unitsExact, type Rate } from '../quantity/rate.ts'
+import { bandRates, type BandRate } from './bandRates.ts'
 import { pointerIn, type RegionIndex } from './bookIndex.ts'
 import type { Size, SizeRateTexts, Terms } from './priceBook.ts'
 
@@ -11,6 +12,8 @@ export type SizeRateBase = 'machine' | 'vcpu' | 'core' | 'memory'
 interface SizeRatePart {
   readonly base: SizeRateBase
   readonly rate: Rate
+  /** It is for these hours of the machine's month alone. */
+  readonly hours?: BandRate
 }
 
 /** A size's price on some terms: its parts add up. */
@@ -50,10 +53,14 @@ function readRates(region: RegionIndex, sizeId: string, terms: Terms): SizeRates
   const texts = onDemand ? price : ownValue(price?.terms, terms.id)
   if (!texts) return undefined
   const path = `sizes/${sizeId}${onDemand ? '' : `/terms/${terms.id}`}`
-  const parts = FIELDS.flatMap(([field, base, per]) => {
+  const parts: SizeRatePart[] = FIELDS.flatMap(([field, base, per]) => {
     const text = texts[field]
     return text === undefined ? [] : [{ base, rate: rate(text, per, pointerIn(region, `${path}/${field}`)) }]
   })
+  if (texts.perHourBands) {
+    const bands = bandRates(region, 'hour', texts.perHourBands, `${path}/perHourBands`)
+    for (const hours of bands) parts.push({ base: 'machine', rate: hours.rate, hours })
+  }
   const upFront =
     upFrontText === undefined ? undefined : rate(upFrontText, 'term', pointerIn(region, `${path}/upFront`))
   if (parts.length === 0 && !upFront) return undefined
@@ -80,9 +87,10 @@ export function unitsOf(
 /** An hour as ticks out of those that a rate is for. */
 const AN_HOUR = { second: [3_600, 1], hour: [1, 1], month: [1, 730] } as const
 
-/** One hour at the size's rates, a month taken as 730 hours: for putting sizes in order, never for a figure. */
+/** The first hour at the size's rates, a month taken as 730 hours: for putting sizes in order, never for a figure. */
 export const roughHour = ({ parts }: SizeRates, size: Size): Exact =>
-  parts.reduce((total, { base, rate }) => {
+  parts.reduce((total, { base, rate, hours }) => {
+    if (hours && hours.at > 0) return total
     const [ticks, period] = AN_HOUR[rate.per === 'month' || rate.per === 'second' ? rate.per : 'hour']
     return add(total, amountAt(rate, unitsExact(unitsOf(base, size)), ticks, period))
   }, ZERO)

@@ -1,5 +1,6 @@
 import { refuse, type Refused } from '../outcome.ts'
 import type { AddressUse } from '../catalogue/priceBook.ts'
+import type { BandRate } from '../catalogue/bandRates.ts'
 import type { SizeRateBase } from '../catalogue/sizeRates.ts'
 import type { Exact } from '../quantity/exact.ts'
 import type { Rate } from '../quantity/rate.ts'
@@ -58,12 +59,19 @@ export interface Band {
   /** From 0. */
   readonly at: number
   readonly count: number
-  /** Where it begins and ends, in the book's words: shares of the month, GiB; the last one may have no end. */
+  /** Where it begins and ends, in the book's words: shares of the month, hours, GiB; the last one may have no end. */
   readonly from: string
   readonly to: string | undefined
   /** What is charged of the rate, where the band lowers it. */
   readonly share?: { readonly text: string; readonly value: Exact; readonly pointer: string }
 }
+
+export const bandOfRate = ({ at, count, from, to }: BandRate): Band => ({
+  at,
+  count,
+  from: String(from),
+  to: to === Infinity ? undefined : String(to),
+})
 
 /** Why nothing is charged for something that has a rate. */
 export type Waiver =

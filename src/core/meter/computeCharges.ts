@@ -1,4 +1,5 @@
 import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
+import type { BandRate } from '../catalogue/bandRates.ts'
 import { sizeRates, unitsOf } from '../catalogue/sizeRates.ts'
 import type { PriceBook, Terms } from '../catalogue/priceBook.ts'
 import { keptFor } from '../keptFor.ts'
@@ -7,7 +8,7 @@ import type { Exact } from '../quantity/exact.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
 import { accept, type Outcome } from '../outcome.ts'
-import { missingPrice, type Band, type Charge, type MissingPrice, type Waiver } from './charge.ts'
+import { bandOfRate, missingPrice, type Band, type Charge, type MissingPrice, type Waiver } from './charge.ts'
 import { makeCharge } from './makeCharge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { regionOf, type HardwareReads } from './chargeReads.ts'
@@ -42,7 +43,7 @@ export function computeCharges(
   for (const part of rates.parts) {
     const subject = { of: 'size', name, base: part.base, terms: terms.name } as const
     const tariff = clockTariff(part.rate, unitsOf(part.base, reads), month)
-    for (const { pieces: own, band, waived } of slices) {
+    for (const { pieces: own, band, waived } of part.hours ? hoursOf(slices, part.hours, month) : slices) {
       const rules = { rounding, band, waived }
       charges.push(makeCharge(committed ? 'commitment' : 'compute', subject, tariff, own, rules))
     }
@@ -74,6 +75,18 @@ const plain = (pieces: Pieces): Slice => ({ pieces, band: undefined, waived: und
 
 const waivedSlices = (pieces: Pieces, waived: Waiver): Slice[] =>
   pieces.ticks > 0 ? [{ pieces, band: undefined, waived }] : []
+
+/** What of the slices falls into a band of hours; what is waived is of the first one. */
+function hoursOf(slices: readonly Slice[], hours: BandRate, month: BillingMonth): Slice[] {
+  const { ticksPerHour } = hourClock(month)
+  return slices.flatMap((slice): Slice[] => {
+    if (slice.waived) return hours.at === 0 ? [slice] : []
+    const [, beyond] = cutAtTicks(slice.pieces, hours.from * ticksPerHour)
+    const [own] =
+      hours.to === Infinity ? [beyond] : cutAtTicks(beyond, (hours.to - hours.from) * ticksPerHour)
+    return own.ticks > 0 || hours.at === 0 ? [{ ...slice, pieces: own, band: bandOfRate(hours) }] : []
+  })
+}
 
 /** Bands begin at whole seconds of the month: 0.3 of 2,678,400 s is 803,520 s; parts of a second are dropped. */
 function rebateSlices(book: PriceBook, pieces: Pieces, month: BillingMonth): Slice[] {

@@ -11,7 +11,7 @@ import type { ResolvedDisk } from '../machine/resolveMachine.ts'
 import { unitsExact, type Rate } from '../quantity/rate.ts'
 import { lengthOf } from '../quantity/units.ts'
 import { accept, type Outcome } from '../outcome.ts'
-import { missingPrice, type Charge, type ChargeSubject, type MissingPrice } from './charge.ts'
+import { bandOfRate, missingPrice, type Charge, type ChargeSubject, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
 import { disksOfReads, regionOf, type BelongingsReads } from './chargeReads.ts'
 import { makeCharge } from './makeCharge.ts'
@@ -42,7 +42,7 @@ export function diskCharges(reads: BelongingsReads, context: ChargeContext): Out
 
 function roomCharges(
   disk: ResolvedDisk,
-  { rate, units, chargedGiB }: DiskRate,
+  { parts, chargedGiB }: DiskRate,
   pieces: Pieces,
   month: BillingMonth,
   free: FreeShare | undefined,
@@ -56,19 +56,20 @@ function roomCharges(
     chargedGiB,
     byStep: kind.room.by === 'step',
   }
-  if (!free) return [makeCharge('disk', subject, monthTariff(rate, unitsExact(units), month), pieces)]
   const ticksPerSecond = chargedGiB * MIB_PER_GIB
-  const tariff = {
-    rate,
-    units: unitsExact(units),
-    ticksPerPeriod: lengthOf(month) * ticksPerSecond,
-    ticksPerSecond,
-  }
-  const [covered, rest] = cutAtTicks(inMebibytes(pieces, chargedGiB), free.ticks)
-  const rules = { rounding: undefined, band: undefined, waived: allowanceWaiver(free) }
-  const charges = covered.ticks > 0 ? [makeCharge('disk', subject, tariff, covered, rules)] : []
-  if (rest.ticks > 0 || covered.ticks === 0) charges.push(makeCharge('disk', subject, tariff, rest))
-  return charges
+  const cut = free && cutAtTicks(inMebibytes(pieces, chargedGiB), free.ticks)
+  return parts.flatMap(({ rate, units: each, band: bandRate }) => {
+    const units = unitsExact(each)
+    const band = bandRate && bandOfRate(bandRate)
+    const rules = { rounding: undefined, band, waived: undefined }
+    if (!cut) return [makeCharge('disk', subject, monthTariff(rate, units, month), pieces, rules)]
+    const tariff = { rate, units, ticksPerPeriod: lengthOf(month) * ticksPerSecond, ticksPerSecond }
+    const [covered, rest] = cut
+    const waived = { ...rules, waived: allowanceWaiver(free) }
+    const charges = covered.ticks > 0 ? [makeCharge('disk', subject, tariff, covered, waived)] : []
+    if (rest.ticks > 0 || covered.ticks === 0) charges.push(makeCharge('disk', subject, tariff, rest, rules))
+    return charges
+  })
 }
 
 /** IOPS and throughput bought on top, and operations. */

@@ -29,6 +29,7 @@ export interface PriceFound {
   readonly price: string
   readonly period: Period
   readonly upFront?: string
+  readonly since?: string
   readonly from: CellAt
 }
 
@@ -41,7 +42,16 @@ export interface Offer extends PriceFound {
 interface DiskFound {
   readonly name: string
   /** By place; each by the room of a whole disk, or for a GiB under `undefined`. */
-  readonly prices: Map<string, Map<GiB | undefined, { readonly price: string; readonly from: CellAt }>>
+  readonly prices: Map<string, Map<GiB | undefined, Dated>>
+  /** By place, where a GiB is sold in bands. */
+  readonly bands: Map<string, DiskEntry[]>
+}
+
+/** A price, the first day on which it holds where the list says it, and where it stands. */
+interface Dated {
+  readonly price: string
+  readonly since?: string
+  readonly from: CellAt
 }
 
 /** Faults of one sort are counted, and so many of them shown. */
@@ -85,7 +95,11 @@ export class ListCollector {
   private readonly left = new Map<string, { leftOut: LeftOut; rows: number; examples: number[] }>()
   private readonly answers: ReadonlyMap<string, TermAnswer>
 
-  constructor(private readonly mapping: Pick<ListMapping, 'terms' | 'plainSystem'> = {}) {
+  /** `on` is the day whose prices are wanted, `2027-03-01`. */
+  constructor(
+    private readonly mapping: Pick<ListMapping, 'terms' | 'plainSystem'> = {},
+    private readonly on = '',
+  ) {
     this.answers = new Map((mapping.terms ?? []).map((answer) => [answer.text, answer]))
   }
 
@@ -106,7 +120,25 @@ export class ListCollector {
   }
 
   leftOut(): LeftOutCount[] {
-    return [...this.left.values()].sort((a, b) => b.rows - a.rows)
+    const early = [...this.prices()].filter(({ since = '' }) => since > this.on)
+    const examples = early.map(({ from }) => from.row)
+    const told = early.slice(0, 1).map(({ since = '' }) => ({
+      leftOut: { why: 'early', text: since } as const,
+      rows: new Set(examples).size,
+      examples: [...new Set(examples)].slice(0, MOST_SHOWN),
+    }))
+    return [...this.left.values(), ...told].sort((a, b) => b.rows - a.rows)
+  }
+
+  /** Every price that stands. */
+  private *prices(): Generator<Dated> {
+    for (const { prices, offers } of this.sizes.values()) {
+      yield* prices.values()
+      for (const there of offers.values()) yield* there.values()
+    }
+    for (const { prices, bands } of this.disks.values()) {
+      for (const there of [...prices.values(), ...bands.values()]) yield* there.values()
+    }
   }
 
   private count(row: number, leftOut: LeftOut, table: string | undefined): void {
@@ -122,7 +154,7 @@ export class ListCollector {
   }
 
   private addSize(entry: SizeEntry): void {
-    const { size: name, facts, place, zone, system, term, price, period, upFront, from } = entry
+    const { size: name, facts, place, zone, system, term, price, period, upFront, since, from } = entry
     const size = this.sizeOf(name, facts, from)
     if (!size || !this.knows(place)) return
     const terms = this.termsOf(term)
@@ -136,7 +168,13 @@ export class ListCollector {
       if (zones) zones.add(zone)
       else size.zones.set(place, new Set([zone]))
     }
-    const found = { price, period, ...(upFront !== undefined && { upFront }), from }
+    const found = {
+      price,
+      period,
+      ...(upFront !== undefined && { upFront }),
+      ...(since !== undefined && { since }),
+      from,
+    }
     if (terms.is === 'on-demand' && this.isPlain(system)) {
       this.put(size.prices, place, found, `${name}`, place)
       return
@@ -217,49 +255,80 @@ export class ListCollector {
       known.set(key, found)
       return true
     }
-    if (before.price === found.price && before.period === found.period) this.duplicates += 1
-    else this.contradict('price', of, place, [before.from, before.price], [found.from, found.price])
+    if (this.isBetter(before, found)) known.set(key, found)
+    else if (before.since === found.since)
+      this.repeated(before.period === found.period, before, found, of, place)
     return false
   }
 
-  private addDisk({ disk: name, place, wholeGiB, price, from }: DiskEntry): void {
+  /** Whether a price holds on the day that is wanted rather than another one; the other one is told. */
+  private isBetter(before: Dated, found: Dated): boolean {
+    if (before.since === found.since) return false
+    const holds = ({ since = '' }: Dated): boolean => since <= this.on
+    const isLater = (before.since ?? '') < (found.since ?? '')
+    const isBetter = holds(found) ? isLater || !holds(before) : !isLater && !holds(before)
+    const worse = isBetter ? before : found
+    this.count(worse.from.row, { why: 'other-day', text: worse.since ?? '' }, worse.from.table)
+    return isBetter
+  }
+
+  private repeated(isAlike: boolean, before: Dated, found: Dated, of: string, place: string): void {
+    if (isAlike && before.price === found.price) this.duplicates += 1
+    else this.contradict('price', of, place, [before.from, before.price], [found.from, found.price])
+  }
+
+  private addDisk(entry: DiskEntry): void {
+    const { disk: name, place, wholeGiB } = entry
     let disk = this.disks.get(name)
     if (!disk) {
       if (this.disks.size >= MOST_DISKS) {
         this.beyond += 1
         return
       }
-      this.disks.set(name, (disk = { name, prices: new Map() }))
+      this.disks.set(name, (disk = { name, prices: new Map(), bands: new Map() }))
     }
     if (!this.knows(place)) return
+    if (entry.fromGiB !== undefined || entry.upToGiB !== undefined) {
+      this.addBand(disk.bands, entry, name)
+      return
+    }
     let there = disk.prices.get(place)
     if (!there) disk.prices.set(place, (there = new Map()))
-    const before = there.get(wholeGiB)
-    if (!before) there.set(wholeGiB, { price, from })
-    else if (before.price === price) this.duplicates += 1
-    else this.contradict('price', name, place, [before.from, before.price], [from, price])
+    this.putOne(there, wholeGiB, entry, name, place)
+  }
+
+  private putOne<Key, Found extends Dated>(
+    known: Map<Key, Found>,
+    key: Key,
+    found: Found,
+    of: string,
+    place: string,
+  ): void {
+    const before = known.get(key)
+    if (!before || this.isBetter(before, found)) known.set(key, found)
+    else if (before.since === found.since) this.repeated(true, before, found, of, place)
+  }
+
+  private addBand<Entry extends DiskEntry | PlaceEntry>(
+    known: Map<string, Entry[]>,
+    entry: Entry,
+    of: string,
+  ): void {
+    const bands = known.get(entry.place) ?? []
+    const same = bands.find((band) => band.fromGiB === entry.fromGiB && band.upToGiB === entry.upToGiB)
+    if (!same) {
+      if (bands.length >= MOST_BANDS) this.beyond += 1
+      else known.set(entry.place, [...bands, entry])
+    } else if (this.isBetter(same, entry)) bands[bands.indexOf(same)] = entry
+    else if (same.since === entry.since) this.repeated(true, same, entry, of, entry.place)
   }
 
   private addToPlace(entry: PlaceEntry): void {
-    const { is, place, price, from } = entry
+    const { is, place } = entry
     if (!this.knows(place)) return
-    if (is === 'traffic-price') {
-      const bands = this.traffic.get(place) ?? []
-      const same = bands.find((band) => band.fromGiB === entry.fromGiB && band.upToGiB === entry.upToGiB)
-      if (same?.price === price) this.duplicates += 1
-      else if (same) this.contradict('price', 'traffic', place, [same.from, same.price], [from, price])
-      else if (bands.length >= MOST_BANDS) this.beyond += 1
-      else this.traffic.set(place, [...bands, entry])
-      return
-    }
-    const known = is === 'address-price' ? this.addresses : this.snapshots
-    const before = known.get(place)
-    if (!before) known.set(place, entry)
-    else if (before.price === price) this.duplicates += 1
-    else {
-      const of = is === 'address-price' ? 'an address' : 'a snapshot'
-      this.contradict('price', of, place, [before.from, before.price], [from, price])
-    }
+    if (is === 'traffic-price') this.addBand(this.traffic, entry, 'traffic')
+    else if (is === 'address-price') this.putOne(this.addresses, place, entry, 'an address', place)
+    else this.putOne(this.snapshots, place, entry, 'a snapshot', place)
   }
 
   private knows(place: string): boolean {

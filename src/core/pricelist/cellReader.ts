@@ -2,6 +2,7 @@ import { cellPart } from './cellPart.ts'
 import type { CellFault, LeftOut } from './listEntry.ts'
 import type { FieldSource, ListField, ListUnits, RowMeaning } from './listMapping.ts'
 import { readFigure } from './readFigure.ts'
+import { readListDate } from './readListDate.ts'
 import { LONGEST_NAME } from './readRow.ts'
 
 /**
@@ -30,6 +31,7 @@ export class CellReader {
   private readonly readers = new Map<ListField, Reader>()
   private readonly figures = new Map<string, string>()
   private readonly names = new Map<string, string>()
+  private readonly dates = new Map<string, string>()
 
   constructor(
     { fields }: RowMeaning,
@@ -72,6 +74,18 @@ export class CellReader {
     if (!read.ok) return fail(field, text, read.issues[0].code)
     remember(this.figures, text, read.value.text)
     return read.value.text
+  }
+
+  /** `2027-03-01`; undefined where nothing stands there. */
+  optionalDate(field: ListField, cells: readonly string[]): string | undefined {
+    const text = this.text(field, cells)
+    if (text === '' || isNothing(text)) return undefined
+    const known = this.dates.get(text)
+    if (known !== undefined) return known
+    const read = readListDate(text)
+    if (!read.ok) return fail(field, text, read.issues[0].code)
+    remember(this.dates, text, read.value)
+    return read.value
   }
 
   /** Undefined where nothing stands there. */

@@ -1,4 +1,10 @@
-import type { LicencePrices, PriceBook, RegionPrices, SizeRateTexts } from '../catalogue/priceBook.ts'
+import type {
+  LicencePrices,
+  PriceBand,
+  PriceBook,
+  RegionPrices,
+  SizeRateTexts,
+} from '../catalogue/priceBook.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import { compare, toNumber } from '../quantity/exact.ts'
 
@@ -70,17 +76,20 @@ function* listedPrices(book: PriceBook): Generator<ListedPrice> {
 }
 
 function* pricesIn(region: string, prices: RegionPrices): Generator<ListedPrice> {
-  for (const [id, { zones, terms = {}, licences, ...rates }] of Object.entries(prices.sizes)) {
+  for (const [id, { zones, terms = {}, licences, perHourBands, ...rates }] of Object.entries(prices.sizes)) {
     yield* ratesOf(rates, { of: 'size', id, region })
+    yield* bandsOf(perHourBands, { of: 'size', id, region })
     yield* licenceRates(licences, { of: 'size', id, region })
     for (const [name, offer] of Object.entries(terms)) {
-      const { interruption, licences: onTerms, ...own } = offer
+      const { interruption, licences: onTerms, perHourBands: bandsOnTerms, ...own } = offer
       yield* ratesOf(own, { of: 'size', id, region, terms: name })
+      yield* bandsOf(bandsOnTerms, { of: 'size', id, region, terms: name })
       yield* licenceRates(onTerms, { of: 'size', id, region, terms: name })
     }
   }
-  for (const [id, { perMonthByStep = {}, ...rates }] of Object.entries(prices.disks)) {
+  for (const [id, { perMonthByStep = {}, perGiBMonthBands, ...rates }] of Object.entries(prices.disks)) {
     yield* ratesOf(rates, { of: 'disk', id, region })
+    yield* bandsOf(perGiBMonthBands, { of: 'disk', id, region })
     yield* ratesOf(perMonthByStep, { of: 'disk', id, region })
   }
   for (const [id, rates] of Object.entries(prices.addresses))
@@ -91,6 +100,13 @@ function* pricesIn(region: string, prices: RegionPrices): Generator<ListedPrice>
   for (const [i, { perGiB }] of trafficOut.entries()) {
     yield { of: 'other', id: 'trafficOut', region, rate: `band ${i + 1}`, text: perGiB }
   }
+}
+
+function* bandsOf(
+  bands: readonly PriceBand[] | undefined,
+  of: Omit<ListedPrice, 'rate' | 'text'>,
+): Generator<ListedPrice> {
+  for (const [i, { price }] of (bands ?? []).entries()) yield { ...of, rate: `band ${i + 1}`, text: price }
 }
 
 function* licenceRates(

@@ -1,6 +1,8 @@
 import type { DiskKind, DiskPrice } from '../catalogue/priceBook.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { ListCollector } from './ListCollector.ts'
+import { bandsInOrder } from './bandsInOrder.ts'
+import type { DiskEntry } from './listEntry.ts'
 import { ANY_ROOM } from './newBook.ts'
 
 interface ListedKind {
@@ -15,18 +17,19 @@ interface ListedKind {
  * step does not sell the kind: a book has a price for every one.
  */
 export const diskKindsOfList = ({ disks }: ListCollector): ListedKind[] =>
-  [...disks.values()].map(({ name, prices }) => {
+  [...disks.values()].map(({ name, prices, bands }) => {
     const rooms = new Set([...prices.values()].flatMap((there) => [...there.keys()]))
-    if (rooms.has(undefined)) {
+    if (rooms.has(undefined) || bands.size > 0) {
       return {
         name,
         room: ANY_ROOM,
-        prices: new Map(
-          [...prices].flatMap(([place, there]) => {
+        prices: new Map<string, DiskPrice>([
+          ...[...bands].map(([place, there]) => [place, inBands(there)] as const),
+          ...[...prices].flatMap(([place, there]) => {
             const price = there.get(undefined)
             return price ? [[place, { perGiBMonth: price.price }] as const] : []
           }),
-        ),
+        ]),
       }
     }
     const stepsGiB = ([...rooms] as GiB[]).sort((a, b) => a - b)
@@ -42,6 +45,12 @@ export const diskKindsOfList = ({ disks }: ListCollector): ListedKind[] =>
       ),
     }
   })
+
+/** One band is a price for every GiB. */
+function inBands(listed: readonly DiskEntry[]): DiskPrice {
+  const bands = bandsInOrder(listed)
+  return bands.length === 1 ? { perGiBMonth: bands[0]!.price } : { perGiBMonthBands: bands }
+}
 
 const byStep = (stepsGiB: readonly GiB[], there: ReadonlyMap<GiB | undefined, { readonly price: string }>) =>
   Object.fromEntries(stepsGiB.map((step) => [String(step), there.get(step)!.price]))

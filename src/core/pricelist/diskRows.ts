@@ -26,7 +26,10 @@ export const diskRows = (book: PriceBook, region: string): (DiskRow & { readonly
   book.diskKinds.flatMap(({ id, name, room }) => {
     const price = ownValue(ownValue(book.prices, region)?.disks, id)
     if (!price || room.by === 'size' || (id === UNPRICED_DISK.id && isUnpriced(book))) return []
-    if (room.by === 'gib') return [{ at: { kind: id }, name, price: price.perGiBMonth ?? '' }]
+    if (room.by === 'gib')
+      return [
+        { at: { kind: id }, name, price: price.perGiBMonth ?? price.perGiBMonthBands?.[0]!.price ?? '' },
+      ]
     return room.stepsGiB.map((wholeGiB) => ({
       at: { kind: id, wholeGiB },
       name,
@@ -78,10 +81,12 @@ function ownKind(book: PriceBook, at: DiskRowAt | undefined, { wholeGiB }: DiskR
 
 function withPrice(before: DiskPrice | undefined, { wholeGiB, price }: DiskRow, isHere: boolean): DiskPrice {
   if (wholeGiB === undefined) {
-    const { perMonthByStep, ...others } = before ?? {}
+    // What is typed in one place leaves the bands of others as they are.
+    if (!isHere && before?.perGiBMonthBands) return before
+    const { perMonthByStep, perGiBMonthBands, ...others } = before ?? {}
     return { ...others, perGiBMonth: isHere ? price : (before?.perGiBMonth ?? price) }
   }
-  const { perGiBMonth, ...others } = before ?? {}
+  const { perGiBMonth, perGiBMonthBands, ...others } = before ?? {}
   const step = String(wholeGiB)
   const own = isHere ? price : (ownValue(before?.perMonthByStep, step) ?? price)
   return { ...others, perMonthByStep: { ...before?.perMonthByStep, [step]: own } }

@@ -41,7 +41,8 @@ export function entryReader(
   return (cells, price, column, from) => {
     const rate = rateOf(cells)
     const figure = reader.figure('price', price)
-    return entry({
+    const since = reader.optionalDate('validFrom', cells)
+    const made = entry({
       is,
       reader,
       cells,
@@ -54,6 +55,7 @@ export function entryReader(
       terms,
       rate,
     })
+    return since === undefined ? made : { ...made, since }
   }
 }
 
@@ -187,20 +189,39 @@ function wholeOf(
   }
 }
 
+/** By the GiB, bands are of GiB; of whole disks, they are for buyers of many. */
 function diskEntry({ reader, cells, from, units, amount, place }: Row): ListEntry {
-  firstBandOnly(reader, cells)
   const room = reader.optionalFigure('room', cells)
   const disk = reader.name('disk', cells)
-  return room === undefined
-    ? { is: 'disk-price', disk, place, price: roomPrice(amount, units), from }
-    : {
-        is: 'disk-price',
-        disk,
-        place,
-        wholeGiB: gib(gibOf(room, units.diskRoom)),
-        price: wholePrice(amount, units),
-        from,
-      }
+  if (room === undefined)
+    return {
+      is: 'disk-price',
+      disk,
+      place,
+      price: roomPrice(amount, units),
+      ...bandOf(reader, cells, units),
+      from,
+    }
+  firstBandOnly(reader, cells)
+  return {
+    is: 'disk-price',
+    disk,
+    place,
+    wholeGiB: gib(gibOf(room, units.diskRoom)),
+    price: wholePrice(amount, units),
+    from,
+  }
+}
+
+function bandOf(
+  reader: CellReader,
+  cells: readonly string[],
+  units: ListUnits,
+): Pick<PlaceEntry, 'fromGiB' | 'upToGiB'> {
+  const [fromGiB, upToGiB] = (['bandFrom', 'bandUpTo'] as const).map((field) =>
+    boundOf(reader, field, cells, units),
+  )
+  return { ...(fromGiB !== undefined && { fromGiB }), ...(upToGiB !== undefined && { upToGiB }) }
 }
 
 function placeEntry({ is, reader, cells, from, units, amount, place }: Row): PlaceEntry {
@@ -209,17 +230,7 @@ function placeEntry({ is, reader, cells, from, units, amount, place }: Row): Pla
       ? hourlyPrice(amount, units)
       : roomPrice(amount, is === 'traffic-price' ? { ...units, period: 'month' } : units)
   if (is !== 'traffic-price') return { is: is as PlaceEntry['is'], place, price, from }
-  const [fromGiB, upToGiB] = (['bandFrom', 'bandUpTo'] as const).map((field) =>
-    boundOf(reader, field, cells, units),
-  )
-  return {
-    is,
-    place,
-    price,
-    ...(fromGiB !== undefined && { fromGiB }),
-    ...(upToGiB !== undefined && { upToGiB }),
-    from,
-  }
+  return { is, place, price, ...bandOf(reader, cells, units), from }
 }
 
 /** Where a band begins or ends; words such as "over" and "∞" are no end. */

@@ -1,5 +1,6 @@
 import type { Size } from '../catalogue/priceBook.ts'
 import type { FigureProblem } from './readFigure.ts'
+import type { DateProblem } from './readListDate.ts'
 import type { ListField } from './listMapping.ts'
 import type { Period } from './sizeRows.ts'
 
@@ -22,6 +23,7 @@ export type SizeFacts = Pick<
   readonly family?: string
 }
 
+/** `since` is the first day on which a price holds, `2027-03-01`, where the list says it. */
 export interface SizeEntry {
   readonly is: 'size-price'
   readonly size: string
@@ -35,6 +37,7 @@ export interface SizeEntry {
   readonly period: Period
   /** Paid once for a whole commitment. */
   readonly upFront?: string
+  readonly since?: string
   readonly from: CellAt
 }
 
@@ -44,6 +47,10 @@ export interface DiskEntry {
   readonly place: string
   readonly wholeGiB?: Size['memoryGiB']
   readonly price: string
+  /** Sold by the GiB: the band of a disk's room that it is for. */
+  readonly fromGiB?: number
+  readonly upToGiB?: number
+  readonly since?: string
   readonly from: CellAt
 }
 
@@ -55,6 +62,7 @@ export interface PlaceEntry {
   /** Traffic: the band of a month that it is for. */
   readonly fromGiB?: number
   readonly upToGiB?: number
+  readonly since?: string
   readonly from: CellAt
 }
 
@@ -76,6 +84,10 @@ export type LeftOut =
   | { readonly why: 'no-partner'; readonly text: string }
   /** On terms that were answered to be left out. */
   | { readonly why: 'term'; readonly text: string }
+  /** Another price holds on the list's first day. */
+  | { readonly why: 'other-day'; readonly text: string }
+  /** No price holds on the list's first day yet: the first one stands for it, and is used. */
+  | { readonly why: 'early'; readonly text: string }
   /** A price for larger quantities than the first. */
   | { readonly why: 'band' }
   | {
@@ -86,4 +98,10 @@ export type LeftOut =
     }
 
 export type CellFault =
-  FigureProblem['code'] | 'no-part' | 'out-of-range' | 'unknown-word' | 'too-long' | 'other-currency'
+  | FigureProblem['code']
+  | DateProblem['code']
+  | 'no-part'
+  | 'out-of-range'
+  | 'unknown-word'
+  | 'too-long'
+  | 'other-currency'

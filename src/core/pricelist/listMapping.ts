@@ -25,6 +25,7 @@ export const LIST_FIELDS = [
   'price',
   'unit',
   'currency',
+  'validFrom',
 ] as const
 export type ListField = (typeof LIST_FIELDS)[number]
 

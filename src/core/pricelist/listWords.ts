@@ -32,6 +32,7 @@ export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> }
   bandUpTo: words('to upto until end ends max below bis upper'),
   price: words('price rate cost amount fee tariff charge preis prix tarif value hourly monthly'),
   unit: words('unit per basis uom measure einheit unite'),
+  validFrom: words('valid effective since starting applicable gueltig gultig ab valable'),
   currency: words('currency cur ccy waehrung wahrung devise money'),
 }
 

@@ -2,6 +2,7 @@ import { cityIn } from '../catalogue/cities.ts'
 import { fromColumn, isNumber, isText, type ColumnFinder } from './columnFinder.ts'
 import type { ColumnTraits } from './columnTraits.ts'
 import type { FieldSource, ListField, MappingQuestion, RowKind } from './listMapping.ts'
+import { readListDate } from './readListDate.ts'
 import { priceColumnsOf } from './priceColumns.ts'
 import { pricedColumns } from './pricedColumns.ts'
 import { periodOfText } from './termOfText.ts'
@@ -22,6 +23,7 @@ export function proposeOthers(
   }
   const coded = finder.first(isCurrencies)
   put('currency', coded)
+  put('validFrom', validFromColumn(finder))
   const priced = pricedColumns(finder)
   for (const each of priced) finder.take(each)
   const place = placeColumn(finder)
@@ -29,6 +31,9 @@ export function proposeOthers(
   const unit = finder.named('unit', isText) ?? finder.first(isUnits)
   put('unit', unit)
   if (is === 'disk-price') {
+    const [begins, ends] = [finder.named('bandFrom', isBound), finder.named('bandUpTo', isBound)]
+    put('bandFrom', begins)
+    put('bandUpTo', ends)
     const room = finder.named('room', (each) => isNumber(each) && each.wholes === 1)
     put('room', room)
     put('disk', finder.named('disk', isText) ?? finder.first(isText))
@@ -63,6 +68,18 @@ const isUnits = ({ filled, distinct }: ColumnTraits): boolean =>
 
 /** A bound of a band may be left open, or be a word. */
 const isBound = ({ filled }: ColumnTraits): boolean => filled.some((cell) => /\d/.test(cell))
+
+/** Dates under a heading that says that something begins with them. */
+export const validFromColumn = (finder: ColumnFinder): ColumnTraits | undefined =>
+  finder.named(
+    'validFrom',
+    ({ words, distinct }) =>
+      distinct.length > 0 &&
+      distinct.every((text) => readListDate(text).ok) &&
+      !words.some((word) => ENDS.has(word)),
+  )
+
+const ENDS: ReadonlySet<string> = new Set(['to', 'until', 'end', 'ends', 'bis', 'expires'])
 
 /** By its heading, or by the cities in its cells. */
 export const placeColumn = (finder: ColumnFinder): ColumnTraits | undefined =>

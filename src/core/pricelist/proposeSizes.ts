@@ -6,7 +6,7 @@ import { PLAIN_SYSTEM } from './listWords.ts'
 import { priceColumnsOf } from './priceColumns.ts'
 import { isMoney, pricedColumns } from './pricedColumns.ts'
 import type { ProposedRows, SampleTable } from './sampleTable.ts'
-import { placeColumn } from './proposeOthers.ts'
+import { placeColumn, validFromColumn } from './proposeOthers.ts'
 import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
 import { periodOfText, termOfText } from './termOfText.ts'
 
@@ -25,6 +25,7 @@ export function proposeSizes(
   }
   const coded = finder.first(isCurrencies)
   put('currency', coded)
+  put('validFrom', validFromColumn(finder))
   const vcpu = finder.named('vcpu', (each) => isNumber(each) && each.largest <= 1_024)
   const memory = finder.named('memory', isNumber)
   put('vcpu', vcpu)
@@ -126,12 +127,12 @@ function filtersOf(
   prices: readonly PriceColumn[] | undefined,
   { free }: ColumnFinder,
 ): ColumnFilter[] {
-  const keys = (['size', 'place', 'system', 'term', 'payment', 'zone', 'bandFrom'] as const).flatMap(
-    (field) => {
-      const source = fields[field]
-      return source?.from === 'column' && !source.part ? [columns.indexOf(source.column)] : []
-    },
-  )
+  const keys = (
+    ['size', 'place', 'system', 'term', 'payment', 'zone', 'bandFrom', 'validFrom'] as const
+  ).flatMap((field) => {
+    const source = fields[field]
+    return source?.from === 'column' && !source.part ? [columns.indexOf(source.column)] : []
+  })
   const price = prices ? columns.indexOf(prices[0]!.column) : columns.indexOf(sourceColumn(fields.price))
   const keyOf = (row: readonly string[]): string => keys.map((at) => row[at] ?? '').join('\n')
   return [...free].flatMap((each): ColumnFilter[] => {

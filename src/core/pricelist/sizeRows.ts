@@ -76,7 +76,7 @@ function withPrice(book: PriceBook, id: string, at: PricePlace, text: string): P
   const prices = ownValue(book.prices, at.region)
   if (!prices) return book
   const before = ownValue(prices.sizes, id) ?? {}
-  const { perHour, perMonth, perSecond, ...rates } = ratesIn(book, before, at.terms)
+  const { perHour, perMonth, perSecond, perHourBands, ...rates } = ratesIn(book, before, at.terms)
   const after = withRates(
     book,
     before,

@@ -228,7 +228,7 @@ function dataDiskIn(disk: Disk, { index, size, region }: ResolvedMachine): Disk 
   let cheapest: { kind: DiskKind; cost: number } | undefined
   for (const kind of index.book.diskKinds) {
     const found = rateOn(kind)
-    const cost = found && toNumber(found.rate.value) * found.units
+    const cost = found?.parts.reduce((sum, { rate, units }) => sum + toNumber(rate.value) * units, 0)
     if (cost !== undefined && (!cheapest || cost < cheapest.cost)) cheapest = { kind, cost }
   }
   return cheapest && onKind(disk, cheapest.kind.id)

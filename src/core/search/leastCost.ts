@@ -11,7 +11,8 @@ const MARGIN = 1 - 1e-9
 
 /**
  * What a size's machine time costs at the least, as a floating number: a bound by which offers are passed over, never a
- * figure. Free hours count as if the machine had them all, a rebate as if all hours had its deepest share. Undefined
+ * figure. Free hours count as if the machine had them all, a rebate as if all hours had its deepest share, bands of
+ * hours as if all had the lowest rate. Undefined
  * where the region does not sell the size on these terms.
  */
 export function leastCost(
@@ -31,7 +32,10 @@ export function leastCost(
   const hours = terms.kind === 'commitment' ? hoursInMonth : Math.min(used, capOf(terms))
   const monthLength = ((month.to - month.from) * ticksPerSecond) / ticksPerHour
   let cost = 0
-  for (const { base, rate } of rates.parts) {
+  const bands = rates.parts.filter((part) => part.hours)
+  if (bands.length > 0) cost += Math.min(...bands.map(({ rate }) => toNumber(rate.value))) * hours
+  for (const { base, rate, hours: band } of rates.parts) {
+    if (band) continue
     const each = toNumber(rate.value) * unitsOf(base, size)
     cost +=
       rate.per === 'month' ? (each * hours) / monthLength : each * hours * (rate.per === 'second' ? 3_600 : 1)

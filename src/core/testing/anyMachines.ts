@@ -5,6 +5,7 @@ import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
 import type { LongGap } from '../off/offPlan.ts'
 import { POWER_STATES } from '../off/powerState.ts'
 import { gib } from '../quantity/units.ts'
+import { bandedBook } from './bandedBook.ts'
 import { EVERY_DAY, weekOf } from './weeks.ts'
 
 const RATE_FIELDS = ['perSecond', 'perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
@@ -195,7 +196,7 @@ const licencesBySize = (book: PriceBook, own: LicencePrice | undefined): PriceBo
 const mapLicences = (licences: LicencePrices): LicencePrices =>
   Object.fromEntries(Object.keys(licences).map((id) => [id, { perHour: '0.0123456789' }]))
 
-/** The book with some of its rules changed: minimum and increment, pools, caps, rates by the second. */
+/** The book with some of its rules changed: minimum and increment, pools, caps, rates by the second, bands. */
 export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
   fc
     .record({
@@ -214,9 +215,15 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
         { perHour: '0.07' },
         { perMonth: '21.4' },
       ),
+      bands: fc.option(
+        fc.record({ hours: fc.integer({ min: 1, max: 400 }), gib: fc.integer({ min: 1, max: 300 }) }),
+        { nil: undefined },
+      ),
     })
+    .map(({ bands, ...rules }) => ({ ...rules, book: bands ? bandedBook(book, bands) : book }))
     .map(
       ({
+        book,
         licence,
         perSecond,
         least,

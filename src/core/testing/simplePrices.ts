@@ -45,7 +45,11 @@ function computePrice(clocks: Clocks, inputs: SimpleInputs): Fraction {
     .add(rate('perCoreHour').mul(size.cores ?? size.vcpu))
     .add(rate('perGiBHour').mul(size.memoryGiB))
   const monthHours = hours(monthLength, inputs)
-  const cost = (time: Fraction): Fraction => perHour.mul(time).add(rate('perMonth').mul(time).div(monthHours))
+  const cost = (time: Fraction): Fraction =>
+    perHour
+      .mul(time)
+      .add(rate('perMonth').mul(time).div(monthHours))
+      .add(bandedPrice(offer.perHourBands as PriceBands, time))
   if (terms.kind === 'commitment') {
     const there = new Fraction(clocks.counted.there).div(monthLength)
     return cost(monthHours).add(rate('upFront').div(terms.months)).mul(there)
@@ -70,6 +74,20 @@ function computePrice(clocks: Clocks, inputs: SimpleInputs): Fraction {
     begins = ends
   }
   return banded
+}
+
+type PriceBands = readonly { readonly upTo?: number; readonly price: string }[] | undefined
+
+/** Each part of a quantity at the price of its band. */
+function bandedPrice(bands: PriceBands, quantity: Fraction): Fraction {
+  let total = new Fraction(0)
+  let begins = new Fraction(0)
+  for (const { upTo, price } of bands ?? []) {
+    const ends = upTo !== undefined && quantity.compare(upTo) > 0 ? new Fraction(upTo) : quantity
+    if (ends.compare(begins) > 0) total = total.add(new Fraction(price).mul(ends.sub(begins)))
+    begins = upTo === undefined ? ends : new Fraction(upTo)
+  }
+  return total
 }
 
 function licencePrice({ machine, counted }: Clocks, inputs: SimpleInputs): Fraction {
@@ -106,10 +124,15 @@ function diskPrice({ machine, counted, free, creations }: Clocks, { book, month 
     const time = new Fraction(disk.goes ? counted.exists : counted.there).div(monthLength)
     const paid = time.sub(new Fraction(free.disks[i]!).div(monthLength).div(Math.round(charged * 1_024)))
     const roomPrice =
-      room.by === 'step' ? price!.perMonthByStep![charged]! : room.by === 'gib' ? price!.perGiBMonth! : '0'
+      room.by === 'step'
+        ? price!.perMonthByStep![charged]!
+        : room.by === 'gib'
+          ? (price!.perGiBMonth ?? '0')
+          : '0'
     const units = room.by === 'gib' ? new Fraction(charged * 1_024, 1_024) : new Fraction(1)
     total = total
       .add(new Fraction(roomPrice).mul(units).mul(paid))
+      .add(room.by === 'gib' ? bandedPrice(price!.perGiBMonthBands, units).mul(paid) : 0)
       .add(new Fraction(price?.perExtraIopsMonth ?? '0').mul(disk.extraIops ?? 0).mul(time))
       .add(
         new Fraction(price?.perExtraMegabytesPerSecondMonth ?? '0')

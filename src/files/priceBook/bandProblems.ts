@@ -1,4 +1,4 @@
-import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { PriceBook, SizePrice, TermsPrice } from '../../core/catalogue/priceBook.ts'
 import { exactNumber, parseDecimal } from '../../core/quantity/decimal.ts'
 import { compare, exact, type Exact } from '../../core/quantity/exact.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
@@ -11,10 +11,38 @@ export function* bandProblems(book: PriceBook): Iterable<FileIssue> {
     yield badValue(['valid', 'until'], `It ends on ${until}, before it begins on ${from}.`, 'a later date.')
   }
   yield* rebateProblems(book)
-  for (const [region, { trafficOut }] of Object.entries(book.prices)) {
-    yield* trafficProblems(trafficOut, ['prices', region, 'trafficOut'])
+  for (const [region, { trafficOut, sizes, disks }] of Object.entries(book.prices)) {
+    const path = ['prices', region]
+    yield* openEndProblems(trafficOut, [...path, 'trafficOut'], 'upToGiB')
+    for (const [id, price] of Object.entries(sizes)) {
+      const at = [...path, 'sizes', id]
+      yield* hourBandProblems(price, at, book.billing.longRunRebate !== undefined)
+      for (const [terms, offer] of Object.entries(price.terms ?? {}))
+        yield* hourBandProblems(offer, [...at, 'terms', terms], false)
+    }
+    for (const [id, { perGiBMonth, perGiBMonthBands: bands }] of Object.entries(disks)) {
+      const at = [...path, 'disks', id, 'perGiBMonthBands']
+      if (bands && perGiBMonth !== undefined) yield twoPrices(at, 'perGiBMonth')
+      yield* openEndProblems(bands, at, 'upTo')
+    }
   }
 }
+
+function* hourBandProblems(
+  { perHour, perHourBands: bands }: SizePrice | TermsPrice,
+  path: Path,
+  hasRebate: boolean,
+): Iterable<FileIssue> {
+  if (!bands) return
+  const at = [...path, 'perHourBands']
+  if (perHour !== undefined) yield twoPrices(at, 'perHour')
+  if (hasRebate)
+    yield badValue(at, 'The book has a rebate over all hours on demand as well.', 'bands or "longRunRebate".')
+  yield* openEndProblems(bands, at, 'upTo')
+}
+
+const twoPrices = (path: Path, other: string): FileIssue =>
+  badValue(path, `There is a price without bands as well, "${other}".`, 'one of the two.')
 
 const ONE: Exact = exact(1)
 
@@ -46,15 +74,20 @@ function rebateProblems({ billing: { longRunRebate: bands } }: PriceBook): FileI
   return issues
 }
 
-function trafficProblems(bands: PriceBook['prices'][string]['trafficOut'], path: Path): FileIssue[] {
+function openEndProblems<Field extends 'upToGiB' | 'upTo'>(
+  bands: readonly { readonly [End in Field]?: number }[] | undefined,
+  path: Path,
+  field: Field,
+): FileIssue[] {
   if (!bands || bands.length === 0) return []
-  const open = bands.findIndex(({ upToGiB }) => upToGiB === undefined)
+  const ends = bands.map((band) => band[field])
+  const open = ends.indexOf(undefined)
   if (open === -1) {
     return [
       badValue(
-        [...path, bands.length - 1, 'upToGiB'],
+        [...path, bands.length - 1, field],
         'The bands end here, and what is beyond has no price.',
-        'a last band without "upToGiB".',
+        `a last band without "${field}".`,
       ),
     ]
   }
@@ -63,14 +96,14 @@ function trafficProblems(bands: PriceBook['prices'][string]['trafficOut'], path:
       badValue(
         [...path, open],
         'A band without an end has others after it.',
-        '"upToGiB", or no band after it.',
+        `"${field}", or no band after it.`,
       ),
     ]
   }
   return orderProblems(
-    bands.slice(0, -1).map(({ upToGiB }) => exactNumber(upToGiB!)),
+    ends.slice(0, -1).map((end) => exactNumber(end!)),
     path,
-    'upToGiB',
+    field,
   )
 }
 

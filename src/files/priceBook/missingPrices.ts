@@ -1,5 +1,12 @@
 import { ownValue } from '../../core/ownValue.ts'
-import type { PriceBook, RegionPrices, SizeRateTexts, Terms } from '../../core/catalogue/priceBook.ts'
+import type {
+  HourBands,
+  PriceBook,
+  RegionPrices,
+  SizeRateTexts,
+  Terms,
+  TermsPrice,
+} from '../../core/catalogue/priceBook.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import { badValue, missingPrice, type Path } from './bookIssue.ts'
 
@@ -24,7 +31,8 @@ export function* missingPrices(book: PriceBook): Iterable<FileIssue> {
 
 const RATES = ['perSecond', 'perHour', 'perMonth', 'perVcpuHour', 'perCoreHour', 'perGiBHour'] as const
 
-const hasRate = (texts: SizeRateTexts): boolean => RATES.some((field) => texts[field] !== undefined)
+const hasRate = (texts: SizeRateTexts & HourBands): boolean =>
+  texts.perHourBands !== undefined || RATES.some((field) => texts[field] !== undefined)
 
 function* sizesWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): Iterable<FileIssue> {
   const onDemand = book.terms.some(({ kind }) => kind === 'on-demand')
@@ -39,11 +47,7 @@ function* sizesWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): 
   }
 }
 
-function offerProblems(
-  terms: Terms | undefined,
-  offer: SizeRateTexts & { readonly upFront?: string },
-  path: Path,
-): FileIssue[] {
+function offerProblems(terms: Terms | undefined, offer: TermsPrice, path: Path): FileIssue[] {
   if (!terms) return []
   if (terms.kind === 'on-demand') {
     return [badValue(path, 'On-demand rates stand beside "terms", not in it.', 'no on-demand terms here.')]
@@ -71,7 +75,7 @@ function roomsWithoutPrice(book: PriceBook, prices: RegionPrices, path: Path): F
       return [badValue(at, `${kind.name} is part of a size's price.`, 'no price for it here.')]
     }
     if (kind.room.by === 'gib') {
-      return price.perGiBMonth === undefined
+      return price.perGiBMonth === undefined && price.perGiBMonthBands === undefined
         ? [missingPrice([...at, 'perGiBMonth'], `${kind.name} is sold by the GiB and has no price for one.`)]
         : []
     }

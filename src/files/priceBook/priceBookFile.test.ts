@@ -185,6 +185,30 @@ describe('rules that do not hold together', () => {
       '/prices/east/trafficOut/0',
     ],
     [
+      'bands of hours out of order',
+      (b) => {
+        b.prices!.east!.sizes!.tenth = {
+          perHourBands: [{ upTo: 9, price: '1' }, { upTo: 9, price: '1' }, { price: '1' }],
+        } as never
+      },
+      'bad-value',
+      '/prices/east/sizes/tenth/perHourBands/1/upTo',
+    ],
+    [
+      'bands of hours beside a price for all of them',
+      (b) => (b.prices!.east!.sizes!.tenth!.perHourBands = [{ price: '1' }] as never),
+      'bad-value',
+      '/prices/east/sizes/tenth/perHourBands',
+    ],
+    [
+      'bands of room that end before all room does',
+      (b) => {
+        b.prices!.east!.disks!.bought = { perGiBMonthBands: [{ upTo: 9, price: '1' }] } as never
+      },
+      'bad-value',
+      '/prices/east/disks/bought/perGiBMonthBands/0/upTo',
+    ],
+    [
       'rebate bands that do not reach the end of the month',
       (b) => (b.billing!.longRunRebate = [{ upToShare: '0.5', rateShare: '1' }] as never),
       'bad-value',

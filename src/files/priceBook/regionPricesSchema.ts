@@ -4,11 +4,12 @@ import type {
   ChangingAddressPrice,
   DiskPrice,
   LicencePrice,
+  PriceBand,
   RegionPrices,
   SizePrice,
   TermsPrice,
 } from '../../core/catalogue/priceBook.ts'
-import { byKey, id, label, listOf, need, objectOf, price } from '../reading/rules.ts'
+import { byKey, id, label, listOf, need, objectOf, price, room } from '../reading/rules.ts'
 import { MOST_KINDS, MOST_SIZES } from './bookLimits.ts'
 
 const attached = { attachedOff: need(price), attachedOn: need(price) }
@@ -22,7 +23,13 @@ export const changingAddress = objectOf<ChangingAddressPrice>({
   unattached: price,
 }).description('Given up with the machine: the rate of one that nothing holds need not stand there.')
 
+const bandsUpTo = (upTo: Joi.NumberSchema) =>
+  listOf(objectOf<PriceBand>({ price: need(price), upTo }), 20).min(1)
+
 const sizeRates = {
+  perHourBands: bandsUpTo(Joi.number().integer().min(1).max(10_000)).description(
+    'In place of perHour: bands of the charged hours of one machine’s month, in order, each for its own hours only; the last one has no end.',
+  ),
   perCoreHour: price,
   perGiBHour: price,
   perHour: price,
@@ -57,6 +64,9 @@ const diskPrice = objectOf<DiskPrice>({
   perExtraIopsMonth: price,
   perExtraMegabytesPerSecondMonth: price,
   perGiBMonth: price,
+  perGiBMonthBands: bandsUpTo(room).description(
+    'In place of perGiBMonth: bands of one disk’s GiB, in order, each for its own GiB only; the last one has no end.',
+  ),
   perMonthByStep: byKey(stepKey, price, 60).description('A price for every step of the kind.'),
   perTenThousandOperations: price,
 })

@@ -43,7 +43,10 @@ async function linesOf(files: Readonly<Record<string, string>>): Promise<string[
         .filter(([kind]) =>
           book.diskKinds.some(({ id: each, name }) => each === kind && !name.includes('not given')),
         )
-        .map(([kind, { perGiBMonth = '' }]) => `${kind}, ${place}: ${perGiBMonth} a GiB and month`),
+        .map(([kind, { perGiBMonth, perGiBMonthBands = [] }]) => {
+          const bands = perGiBMonthBands.map(({ upTo = 'all', price }) => `${price} to ${upTo}`)
+          return `${kind}, ${place}: ${perGiBMonth ?? bands.join(', ')} a GiB and month`
+        }),
       ...(addresses.fixed ? [`address, ${place}: ${addresses.fixed.attachedOn}`] : []),
       ...trafficOut.map(({ upToGiB = 'all', perGiB }) => `traffic to ${upToGiB}, ${place}: ${perGiB}`),
       ...(snapshotPerGiBMonth === undefined ? [] : [`snapshot, ${place}: ${snapshotPerGiBMonth}`]),
@@ -54,6 +57,36 @@ async function linesOf(files: Readonly<Record<string, string>>): Promise<string[
 
 describe('lists of shapes that nobody announced', () => {
   test.each<[string, Record<string, string>, string[]]>([
+    [
+      'prices with the days from which they hold: the last one that does, or the first where none does yet',
+      {
+        'dated.csv': `machine,vCPU,memory GiB,site,effective from,effective to,EUR per hour
+Oak,2,8,Leeds,2026-01-01,2026-12-31,0.11
+Oak,2,8,Leeds,2027-01-01,2027-06-30,0.1
+Oak,2,8,Leeds,2027-07-01,,0.12
+Elm,4,16,Leeds,2027-07-01,,0.2
+Elm,4,16,Leeds,2027-09-01,,0.3
+`,
+      },
+      ['Oak 2/8, Leeds: 0.1 an hour', 'Elm 4/16, Leeds: 0.2 an hour'],
+    ],
+    [
+      'room in bands',
+      {
+        'sizes.csv': 'machine,vCPU,memory GiB,site,EUR per hour\nOak,2,8,Leeds,0.1\nElm,4,16,Leeds,0.2\n',
+        'disks.csv': `disk,site,from GiB,up to GiB,EUR per GiB-month
+Slow,Leeds,0,512,0.1
+Slow,Leeds,512,,0.06
+Fast,Leeds,0,,0.2
+`,
+      },
+      [
+        'Oak 2/8, Leeds: 0.1 an hour',
+        'Elm 4/16, Leeds: 0.2 an hour',
+        'slow, Leeds: 0.1 to 512, 0.06 to all a GiB and month',
+        'fast, Leeds: 0.2 a GiB and month',
+      ],
+    ],
     [
       'rows of several kinds, told by a column, each with its unit',
       {

@@ -47,7 +47,7 @@ async function* readTables(question: ListQuestion): Steps {
   const byName = new Map<string, TableBeginning>()
   for (const table of tables)
     byName.set(table.name, partners.has(table.name) ? await readWhole(table) : table)
-  const found = new ListCollector(mapping)
+  const found = new ListCollector(mapping, question.from)
   const readings: TableReading[] = []
   const joins: JoinReading[] = []
   for (const table of byName.values()) {

@@ -32,12 +32,19 @@ const FIELDS: {
       'throughput',
       'network',
       'bandFrom',
+      'validFrom',
     ],
   },
-  'disk-price': { must: ['disk', 'place', 'price'], may: ['room', 'unit', 'currency', 'bandFrom'] },
-  'address-price': { must: ['place', 'price'], may: ['unit', 'currency'] },
-  'traffic-price': { must: ['place', 'price', 'bandFrom', 'bandUpTo'], may: ['unit', 'currency'] },
-  'snapshot-price': { must: ['place', 'price'], may: ['unit', 'currency'] },
+  'disk-price': {
+    must: ['disk', 'place', 'price'],
+    may: ['room', 'unit', 'currency', 'bandFrom', 'bandUpTo', 'validFrom'],
+  },
+  'address-price': { must: ['place', 'price'], may: ['unit', 'currency', 'validFrom'] },
+  'traffic-price': {
+    must: ['place', 'price', 'bandFrom', 'bandUpTo'],
+    may: ['unit', 'currency', 'validFrom'],
+  },
+  'snapshot-price': { must: ['place', 'price'], may: ['unit', 'currency', 'validFrom'] },
 }
 
 /** Which column says what of a row. */
