@@ -93,6 +93,7 @@ export class ListCollector {
   /** Things beyond what a price book holds. */
   beyond = 0
   private readonly left = new Map<string, { leftOut: LeftOut; rows: number; examples: number[] }>()
+  private readonly offerKeys = new Map<string, Map<string, string>>()
   private readonly answers: ReadonlyMap<string, TermAnswer>
 
   /** `on` is the day whose prices are wanted, `2027-03-01`. */
@@ -184,13 +185,22 @@ export class ListCollector {
     if (
       this.put(
         there,
-        `${terms.is === 'on-demand' ? '' : term}\n${system}`,
+        this.offerKey(terms.is === 'on-demand' ? '' : term, system),
         { ...found, term, system },
         name,
         place,
       )
     )
       this.offers += 1
+  }
+
+  /** One string for each two: to make it anew for each row would cost more than to look the price up. */
+  private offerKey(term: string, system: string): string {
+    let ofTerm = this.offerKeys.get(term)
+    if (!ofTerm) this.offerKeys.set(term, (ofTerm = new Map()))
+    let key = ofTerm.get(system)
+    if (key === undefined) ofTerm.set(system, (key = `${term}\n${system}`))
+    return key
   }
 
   /** Whether a system costs nothing more. */

@@ -31,6 +31,7 @@ export class CellReader {
   private readonly readers = new Map<ListField, Reader>()
   private readonly figures = new Map<string, string>()
   private readonly names = new Map<string, string>()
+  private readonly words = new Map<string, string>()
   private readonly dates = new Map<string, string>()
 
   constructor(
@@ -52,6 +53,16 @@ export class CellReader {
   /** Empty where the list does not say it. */
   text(field: ListField, cells: readonly string[]): string {
     return this.readers.get(field)?.(cells) ?? ''
+  }
+
+  /** The same text, as the one string that it was met as first: what is made of it is looked up without reading it anew. */
+  word(field: ListField, cells: readonly string[]): string {
+    const text = this.text(field, cells)
+    if (text === '') return text
+    const known = this.words.get(text)
+    if (known !== undefined) return known
+    remember(this.words, text, text)
+    return text
   }
 
   /** A name that a book can have; throws where there is none. */

@@ -89,8 +89,9 @@ function sizeEntry({
   rate,
 }: Row): SizeEntry {
   firstBandOnly(reader, cells)
-  const payment = reader.text('payment', cells)
-  const term = `${column.term ?? reader.text('term', cells)} ${payment}`.trim()
+  const payment = reader.word('payment', cells)
+  const plan = column.term ?? reader.word('term', cells)
+  const term = payment === '' ? plan.trim() : `${plan} ${payment}`.trim()
   if (terms.get(term) === 'left-out') throw RowFault.of({ why: 'term', text: term })
   const paid = reader.optionalFigure('upFront', cells)
   const upFront = paid !== undefined && rate !== undefined ? convertedPrice(paid, rate) : paid
@@ -101,7 +102,7 @@ function sizeEntry({
     facts: facts(cells),
     place,
     ...(zone !== '' && { zone: reader.name('zone', cells) }),
-    system: column.system ?? reader.text('system', cells),
+    system: column.system ?? reader.word('system', cells),
     term,
     ...machinePrice(amount, units),
     ...(upFront !== undefined && { upFront }),
