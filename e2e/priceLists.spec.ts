@@ -130,6 +130,38 @@ test('what a column means is changed, a part is pointed at, and rows are asked f
   await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
 })
 
+test('prices that stand out are mended, taken as they are or left out, and stay so in the next list', async ({
+  page,
+}) => {
+  await begin(page)
+  const rows = ['Oak 2,2,8,0.1', 'Oak 4,4,16,0.2', 'Oak 8,8,32,0.04', 'Oak 16,16,64,0.8', 'Oak 16,16,64,0.9']
+  const list = (name: string) => ({
+    name,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['machine,vCPU,memory GiB,EUR per hour', ...rows].join('\n')),
+  })
+  await page.getByTestId('list-file').setInputFiles(list('march.csv'))
+  const oak8 = page.getByRole('group', { name: 'What to do about Oak 8' })
+  await oak8.getByRole('textbox').fill('0,4')
+  await expect(oak8).toContainText('A price such as 0.2067.')
+  await oak8.getByRole('textbox').fill('0.4')
+  await oak8.getByRole('textbox').press('Enter')
+  await expect(oak8).toHaveCount(0)
+  const oak16 = page.getByRole('group', { name: 'What to do about Oak 16' })
+  await oak16.getByRole('button', { name: 'Take 0.9' }).click()
+  await expect(page.getByText('2 prices were answered by hand.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo in the list' }).click()
+  await oak16.getByRole('button', { name: 'Leave it out' }).click()
+  await expect(oak16).toHaveCount(0)
+  await page.getByRole('button', { name: 'Use these prices' }).click()
+  // Headings, the empty row at the end, and three sizes.
+  await expect(page.getByRole('grid', { name: 'Sizes' })).toHaveAttribute('aria-rowcount', '5')
+  await page.getByTestId('list-file').setInputFiles(list('april.csv'))
+  await expect(page.getByText('2 prices were answered by hand.')).toBeVisible()
+  await page.getByRole('button', { name: 'Ask again' }).click()
+  await expect(oak8).toBeVisible()
+})
+
 test('a table is pasted from a page, with merged cells and footnotes', async ({ page }) => {
   await begin(page)
   await page.getByRole('button', { name: 'Paste a table…' }).click()

@@ -9,6 +9,8 @@ export interface Contradiction {
   readonly about: 'price' | 'vcpu' | 'memory'
   readonly of: string
   readonly place?: string
+  /** A price on demand with the system that costs nothing more. */
+  readonly isPlain?: boolean
   readonly first: CellAt & { readonly value: string }
   readonly second: CellAt & { readonly value: string }
 }

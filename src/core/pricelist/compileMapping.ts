@@ -48,6 +48,9 @@ function passesOf(only: readonly ColumnFilter[], at: At): (cells: readonly strin
   return (cells) => filters.every(({ i, values }) => values.has((cells[i] ?? '').trim()))
 }
 
+const isPaidUpFront = (reader: CellReader, cells: readonly string[]): boolean =>
+  reader.has('upFront') && Number(reader.optionalFigure('upFront', cells) ?? '0') > 0
+
 function rowReader(meaning: RowMeaning, mapping: ListMapping, table: ReadTable, at: At): ReadListRow {
   const units = { ...mapping.units, ...meaning.units }
   const reader = new CellReader(meaning, at, units, table.name)
@@ -69,7 +72,9 @@ function rowReader(meaning: RowMeaning, mapping: ListMapping, table: ReadTable, 
     const leftOut: LeftOut[] = []
     for (const column of priced) {
       try {
-        const text = column.read(cells)
+        const listed = column.read(cells)
+        // What is paid whole up front costs nothing an hour.
+        const text = isNothing(listed) && isPaidUpFront(reader, cells) ? '0' : listed
         if (isNothing(text)) {
           leftOut.push({ why: 'no-price' })
           continue

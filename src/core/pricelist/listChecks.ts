@@ -1,7 +1,7 @@
 import { toNumber } from '../quantity/exact.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import type { CellAt } from './listEntry.ts'
-import type { ListCollector } from './ListCollector.ts'
+import type { ListCollector, PriceFound } from './ListCollector.ts'
 import type { Period } from './sizeRows.ts'
 
 /** A price so far from those of sizes like it that a decimal may have slipped. */
@@ -25,19 +25,39 @@ const sortOf = (name: string, family: string | undefined): string =>
   family ?? /^[\p{L}_-]+/u.exec(name)?.[0].toLowerCase() ?? ''
 
 /** Prices a tenth or ten times of their neighbours’, and those that are nothing at all. O(prices × log prices). */
-export function oddPrices({ sizes }: ListCollector): OddPrice[] {
+export function oddPrices(
+  { sizes }: ListCollector,
+  settled: ReadonlySet<PriceFound> = new Set(),
+): OddPrice[] {
   const groups = new Map<
     string,
-    { size: string; place: string; vcpu: number; each: number; price: string; from: CellAt }[]
+    {
+      size: string
+      place: string
+      vcpu: number
+      each: number
+      price: string
+      from: CellAt
+      isSettled: boolean
+    }[]
   >()
   for (const {
     name,
     facts: { vcpu, family },
     prices,
   } of sizes.values()) {
-    for (const [place, { price, period, from }] of prices) {
+    for (const [place, found] of prices) {
+      const { price, period, from } = found
       const key = `${sortOf(name, family)}\n${place}\n${period}`
-      const own = { size: name, place, vcpu, each: toNumber(parseDecimal(price)!) / vcpu, price, from }
+      const own = {
+        size: name,
+        place,
+        vcpu,
+        each: toNumber(parseDecimal(price)!) / vcpu,
+        price,
+        from,
+        isSettled: settled.has(found),
+      }
       const group = groups.get(key)
       if (group) group.push(own)
       else groups.set(key, [own])
@@ -48,7 +68,8 @@ export function oddPrices({ sizes }: ListCollector): OddPrice[] {
     if (group.length <= LEAST_ALIKE) continue
     const sorted = group.map(({ each }) => each).sort((a, b) => a - b)
     const median = sorted[Math.floor(sorted.length / 2)]!
-    for (const { each, ...told } of group) {
+    for (const { each, isSettled, ...told } of group) {
+      if (isSettled) continue
       const factor = median === 0 ? 1 : each / median
       if (factor > FAR || factor < 1 / FAR) odd.push({ ...told, factor })
     }

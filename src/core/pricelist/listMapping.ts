@@ -140,6 +140,17 @@ export interface CurrencyRate {
   readonly on: string
 }
 
+/** What a person said of the price on demand of a size in a place, for as long as the list says the same of it. */
+export interface PriceAnswer {
+  readonly size: string
+  readonly place: string
+  /** What was answered: the price that the list has, as the book would have it. */
+  readonly listed: string
+  readonly is: 'right' | 'left-out' | 'mended'
+  /** What it is in truth, in the list's period. */
+  readonly price?: string
+}
+
 /** How the tables of a list become a book. */
 export interface ListMapping {
   readonly currency: string
@@ -152,6 +163,8 @@ export interface ListMapping {
   readonly places?: readonly PlaceAnswer[]
   /** Of other currencies of the list; prices in one without a rate are left out. */
   readonly rates?: readonly CurrencyRate[]
+  /** Prices that were looked at. */
+  readonly answers?: readonly PriceAnswer[]
 }
 
 /** A question about a mapping whose answer was only proposed. */

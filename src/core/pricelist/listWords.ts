@@ -23,7 +23,7 @@ export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> }
   system: words('os system image software platform betriebssystem systeme'),
   term: words('term terms plan commitment contract duration lease binding tenure laufzeit bindung duree'),
   payment: words('payment pay paid prepaid zahlung paiement'),
-  upFront: words('upfront setup once deposit advance einmalig'),
+  upFront: words('upfront front setup onetime prepayment once deposit advance einmalig'),
   disk: words(
     'disk disc volume storage drive kind type name label title tier product platte disque plattenart',
   ),

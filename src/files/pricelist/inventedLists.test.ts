@@ -25,26 +25,6 @@ describe('what is proposed for the lists that ship makes a right book', () => {
   test.each(Object.keys(INVENTED_LISTS))('%s', async (name) => {
     const list = INVENTED_LISTS[name]!()
     const read = await reading(list)
-    console.log(
-      JSON.stringify(
-        {
-          ...read,
-          book: undefined,
-          tables: read.tables.map(({ name: n, columns, role, rows, used }) => ({
-            n,
-            columns,
-            role,
-            rows,
-            used,
-          })),
-          picture: undefined,
-          proofs: undefined,
-          values: undefined,
-        },
-        null,
-        1,
-      ),
-    )
     expectTrue(read.book, list)
   })
 

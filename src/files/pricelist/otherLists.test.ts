@@ -71,6 +71,23 @@ Elm,4,16,Leeds,2027-09-01,,0.3
       ['Oak 2/8, Leeds: 0.1 an hour', 'Elm 4/16, Leeds: 0.2 an hour'],
     ],
     [
+      'a year paid whole up front, without a price for an hour',
+      {
+        'paid.csv': `machine,vCPU,memory GiB,site,term,payment,up front EUR,EUR per hour
+Oak,2,8,Leeds,on demand,none,,0.1
+Oak,2,8,Leeds,1 year,all up front,500,
+Elm,4,16,Leeds,on demand,none,,0.2
+Elm,4,16,Leeds,1 year,all up front,1000,-
+`,
+      },
+      [
+        'Oak 2/8, Leeds: 0.1 an hour',
+        'Oak 2/8, Leeds, 1-year-all-up-front: 0 an hour and 500',
+        'Elm 4/16, Leeds: 0.2 an hour',
+        'Elm 4/16, Leeds, 1-year-all-up-front: 0 an hour and 1000',
+      ],
+    ],
+    [
       'room in bands',
       {
         'sizes.csv': 'machine,vCPU,memory GiB,site,EUR per hour\nOak,2,8,Leeds,0.1\nElm,4,16,Leeds,0.2\n',

@@ -1,6 +1,6 @@
 import { gzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
-import type { ListMapping } from '../../core/pricelist/listMapping.ts'
+import type { ListMapping, PriceAnswer } from '../../core/pricelist/listMapping.ts'
 import type { ListQuestion, ListReading, ListSource } from './listAnswer.ts'
 import { readList } from './readList.ts'
 import { copperbeck } from './testing/copperbeck.ts'
@@ -111,6 +111,56 @@ describe('a flat list, a row for each size, place, system and plan', () => {
       leftOut: { field: 'price', text: 'on request', problem: 'no-number' },
       examples: [snipe + 1],
     })
+  })
+})
+
+describe('prices that stand out', () => {
+  const table = (oak: string, ash = '0.2') => `machine,vCPU,memory GiB,site,EUR per hour
+Oak 2,2,8,Leeds,0.1
+Oak 4,4,16,Leeds,0.2
+Oak 8,8,32,Leeds,${oak}
+Oak 16,16,64,Leeds,0.8
+Ash 2,4,16,Leeds,${ash}
+Ash 2,4,16,Leeds,0.3
+`
+  const answered = async (text: string, ...answers: PriceAnswer[]) => {
+    const { mapping } = await reading(table('0.04'))
+    const { book, odd, contradictions } = await reading(text, { ...mapping, answers })
+    const prices = Object.values(book!.prices)[0]!.sizes
+    return {
+      asked: [...odd, ...contradictions].length,
+      prices: ['oak-8', 'ash-2'].map((size) => prices[size]?.perHour),
+    }
+  }
+  const oak = { size: 'Oak 8', place: 'Leeds', listed: '0.04' } as const
+  const ash = { size: 'Ash 2', place: 'Leeds', listed: '0.2' } as const
+
+  test('are asked about until they are answered', async () => {
+    expect(await answered(table('0.04'))).toEqual({ asked: 2, prices: ['0.04', '0.2'] })
+    expect(await answered(table('0.04'), { ...oak, is: 'right' }, { ...ash, is: 'right' })).toEqual({
+      asked: 0,
+      prices: ['0.04', '0.2'],
+    })
+  })
+
+  test('are mended or left out', async () => {
+    const mended = { ...oak, is: 'mended', price: '0.4' } as const
+    expect(await answered(table('0.04'), mended, { ...ash, is: 'mended', price: '0.3' })).toEqual({
+      asked: 0,
+      prices: ['0.4', '0.3'],
+    })
+    expect(await answered(table('0.04'), { ...oak, is: 'left-out' }, { ...ash, is: 'left-out' })).toEqual({
+      asked: 0,
+      prices: [undefined, undefined],
+    })
+  })
+
+  test('are asked about again in a list that says something else', async () => {
+    const answers = [
+      { ...oak, is: 'mended', price: '0.4' },
+      { ...ash, is: 'right' },
+    ] as const
+    expect(await answered(table('0.05', '0.25'), ...answers)).toEqual({ asked: 2, prices: ['0.05', '0.25'] })
   })
 })
 

@@ -1,9 +1,10 @@
 import { cityIn, cityNamed } from '../../core/catalogue/cities.ts'
+import { answerPrices } from '../../core/pricelist/answerPrices.ts'
 import { compileMapping, meaningsOf } from '../../core/pricelist/compileMapping.ts'
 import { bookOfList } from '../../core/pricelist/bookOfList.ts'
 import { fitMapping, type FittedMapping } from '../../core/pricelist/fitRecipe.ts'
 import { joinRow, joinTables } from '../../core/pricelist/joinedRows.ts'
-import { ListCollector } from '../../core/pricelist/ListCollector.ts'
+import { ListCollector, type Contradiction } from '../../core/pricelist/ListCollector.ts'
 import { oddPrices, proofs } from '../../core/pricelist/listChecks.ts'
 import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
 import { proposeMapping } from '../../core/pricelist/proposeMapping.ts'
@@ -65,6 +66,8 @@ async function* readTables(question: ListQuestion): Steps {
       yield value
     }
   }
+  const told = found.contradictions.map((each) => ({ ...each, isPlain: isPlain(each, found) }))
+  const settled = answerPrices(found, mapping.answers ?? [])
   const head = { ...provider, currency: mapping.currency, from: question.from }
   const list =
     found.sizes.size === 0
@@ -83,8 +86,8 @@ async function* readTables(question: ListQuestion): Steps {
     rows: found.rows,
     used: found.used,
     leftOut: found.leftOut(),
-    contradictions: found.contradictions,
-    odd: oddPrices(found),
+    contradictions: told.filter((each) => !isAnswered(each, mapping.answers)),
+    odd: oddPrices(found, settled),
     unheld: list?.unheld ?? [],
     duplicates: found.duplicates,
     beyond: found.beyond,
@@ -96,6 +99,21 @@ async function* readTables(question: ListQuestion): Steps {
     issues: checked && !checked.ok ? checked.issues : [],
   })
 }
+
+/** Whether both are prices on demand of a size: what a person can answer. */
+const isPlain = ({ about, of, place = '', first }: Contradiction, { sizes }: ListCollector): boolean => {
+  const from = sizes.get(of)?.prices.get(place)?.from
+  return (
+    about === 'price' && from?.row === first.row && from.column === first.column && from.table === first.table
+  )
+}
+
+const isAnswered = (
+  { about, of, place, first }: Contradiction,
+  answers: ListMapping['answers'] = [],
+): boolean =>
+  about === 'price' &&
+  answers.some((each) => each.size === of && each.place === place && each.listed === first.value)
 
 interface Said {
   readonly mapping: ListMapping

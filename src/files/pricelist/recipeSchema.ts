@@ -13,6 +13,7 @@ import {
   type ListUnits,
   type CurrencyRate,
   type PlaceAnswer,
+  type PriceAnswer,
   type PriceColumn,
   type RowMeaning,
   type TableJoin,
@@ -152,6 +153,18 @@ export const recipeSchema = objectOf<RecipeFile>({
         objectOf<CurrencyRate>({ currency: need(currency), rate: need(price), on: need(date) }),
         40,
       ).description('What one of another currency was worth in the list’s on a day.'),
+      answers: listOf(
+        objectOf<PriceAnswer>({
+          size: need(label(60)),
+          place: need(label(60)),
+          listed: need(price),
+          is: need(Joi.valid('right', 'left-out', 'mended')),
+          price,
+        }),
+        500,
+      ).description(
+        'What was said of prices on demand that stood out, for as long as the list has the same price there.',
+      ),
       places: listOf(placeAnswer, 400).description('Names of places brought together, and their cities.'),
     }),
   ),

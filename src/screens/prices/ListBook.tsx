@@ -2,10 +2,11 @@
 
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import type { ListReading } from '../../files/pricelist/listAnswer.ts'
 import { groupDigits } from '../../wording/money'
 import { FirstMachine } from './FirstMachine'
 import { PricePicture } from './PricePicture'
+import { PricesToLookAt } from './PricesToLookAt'
+import type { MappingEdit } from './useMapping.ts'
 
 const FACTS = [
   ['mostDisks', 'most disks'],
@@ -27,9 +28,8 @@ const UNHELD = {
 const number = (value: number): string => groupDigits(String(value))
 
 /** The book as it fills: what there is, what is missing, and what to look at. */
-export function ListBook({ reading, isStale }: { readonly reading: ListReading; readonly isStale: boolean }) {
-  const { book, odd, contradictions, duplicates, beyond, prices, offers, unheld, picture, issues, joins } =
-    reading
+export function ListBook({ edit, isStale }: { readonly edit: MappingEdit; readonly isStale: boolean }) {
+  const { book, duplicates, beyond, prices, offers, unheld, picture, issues, joins } = edit.reading
   const sizes = book?.sizes.length ?? 0
   return (
     <Part aria-label="The book so far" aria-busy={isStale}>
@@ -52,26 +52,7 @@ export function ListBook({ reading, isStale }: { readonly reading: ListReading; 
             {problem} Expected: {expected}
           </li>
         ))}
-        {odd.slice(0, 8).map(({ size, place, price, vcpu, factor, from }) => (
-          <li key={`${size} ${place}`}>
-            <b>
-              {size} in {place}
-            </b>{' '}
-            {factor === 0
-              ? 'is free of charge. Does the provider say so?'
-              : `costs ${factor < 1 ? `one ${Math.round(1 / factor)}th` : `${Math.round(factor)} times`} of its neighbours: ${price} for ${vcpu} vCPU. A slipped decimal?`}{' '}
-            <small>row {number(from.row)}</small>
-          </li>
-        ))}
-        {contradictions.slice(0, 8).map(({ about, of, place, first, second }) => (
-          <li key={`${about} ${of} ${place ?? ''} ${second.row}`}>
-            Two answers for the {about === 'vcpu' ? 'vCPU' : about} of{' '}
-            <b>{place ? `${of} in ${place}` : of}</b>: {first.value} and {second.value}; the first stands.{' '}
-            <small>
-              rows {number(first.row)} and {number(second.row)}
-            </small>
-          </li>
-        ))}
+        <PricesToLookAt edit={edit} />
         {unheld.slice(0, 8).map(({ why, size, place, text, from }) => (
           <li key={`${size} ${place} ${text}`}>
             <b>

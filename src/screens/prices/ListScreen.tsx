@@ -137,7 +137,7 @@ function Reading({ reading, isStale }: { readonly reading: ListReading; readonly
     <Columns>
       <ListRows edit={edit} />
       <MappingPanel edit={edit} />
-      <ListBook reading={reading} isStale={isStale} />
+      <ListBook edit={edit} isStale={isStale} />
     </Columns>
   )
 }
