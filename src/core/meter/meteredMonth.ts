@@ -56,10 +56,21 @@ function stateRow(book: PriceBook, state: PowerState): StateRow {
   return row
 }
 
-function measure(timeline: MonthTimeline, book: PriceBook): MeteredMonth {
+/** The same month, with its pieces cut where `spans` begin and end as well. They are in order, apart, and within it. */
+export const meteredCutAt = (
+  timeline: MonthTimeline,
+  book: PriceBook,
+  spans: readonly Span[],
+): MeteredMonth => measure(timeline, book, () => cutStays(staysOf(timeline), spans))
+
+function measure(
+  timeline: MonthTimeline,
+  book: PriceBook,
+  layOut: () => readonly Stay[] = () => staysOf(timeline),
+): MeteredMonth {
   const { month, segments } = timeline
   let laidOut: readonly Stay[] | undefined
-  const stays = (): readonly Stay[] => (laidOut ??= staysOf(timeline))
+  const stays = (): readonly Stay[] => (laidOut ??= layOut())
   const phases = secondsByPhase(segments, month)
   const inState = new Map<PowerState, number>()
   for (const [phase, length] of phases) {
@@ -217,6 +228,22 @@ function staysOf({ segments, month }: MonthTimeline): Stay[] {
   }
   if (state !== undefined) stays.push({ state, from, to: month.to })
   return stays
+}
+
+function cutStays(stays: readonly Stay[], spans: readonly Span[]): Stay[] {
+  const edges = spans.flatMap(({ from, to }) => [from, to])
+  const cut: Stay[] = []
+  let i = 0
+  for (const { state, from, to } of stays) {
+    let begins = from
+    while (i < edges.length && edges[i]! <= begins) i += 1
+    for (; i < edges.length && edges[i]! < to; i += 1) {
+      cut.push({ state, from: begins, to: edges[i]! })
+      begins = edges[i]!
+    }
+    cut.push({ state, from: begins, to })
+  }
+  return cut
 }
 
 const toPiece = (stay: Stay): Piece => ({

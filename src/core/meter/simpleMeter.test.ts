@@ -10,10 +10,12 @@ import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
 import { anyMachineOf, anyRulesOf, anyWeek } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
-import { simpleMeter } from '../testing/simpleMeter.ts'
+import type { Exact } from '../quantity/exact.ts'
+import { simpleSplit } from '../testing/simpleSplit.ts'
 import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { PlanPricing } from './planPricing.ts'
+import { MONTH_PARTS, splitMonth } from './splitMonth.ts'
 
 /** Most machines are always there; others have a first day, a last one, or both. */
 const anyLife = fc.oneof(
@@ -49,6 +51,8 @@ const anyPlanOf = (book: PriceBook) =>
     reading: fc.constantFrom(...MONTH_READINGS),
   })
 
+const text = ({ n, d }: Exact): string => new Fraction(n, d).toFraction()
+
 interface Walked {
   readonly book: PriceBook
   readonly weeks: readonly WeekPlan[]
@@ -61,17 +65,22 @@ function expectWalked({ book, weeks, machines, month, reading }: Walked): void {
   const dated = { ...book, valid: { from: '2027-01-01' } }
   const pricing = new PlanPricing({ plan: { machines, weeks }, books: [dated], month, reading })
   const span = billingMonth(month, book.billingZone, reading)
-  const simple = simpleMeter({ machines, weeks, book, month: span, reading })
+  const simple = simpleSplit({ machines, weeks, book, month: span, reading })
   for (const machine of machines) {
     const result = pricing.of(machine)
     if (!result.ok) throw new Error(JSON.stringify(result.issues))
-    const { n, d } = result.estimate.total
-    expect(new Fraction(n, d).toFraction()).toBe(simple.get(machine.name)!.toFraction())
+    const { kept, asked, leak } = simple.get(machine.name)!
+    const total = kept.add(asked).add(leak)
+    expect(text(result.estimate.total)).toBe(total.toFraction())
+    const split = splitMonth(result)
+    expect(MONTH_PARTS.map((part) => text(split[part]))).toEqual(
+      [kept, asked, leak].map((amount) => amount.toFraction()),
+    )
   }
 }
 
 test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
-  'plans of %s cost what a plain walk through the month costs',
+  'plans of %s cost what a plain walk through the month costs, for what it is paid',
   (_, pattern) => {
     fc.assert(fc.property(anyPlanOf(pattern), expectWalked), {
       seed: 730,

@@ -9,7 +9,7 @@ interface Ends {
 
 /**
  * The book with every price for an hour and for a GiB in three bands: its own price, a second one up to twice as far,
- * and a third beyond. Prices on demand stay where the book has a rebate.
+ * and a third beyond. Prices on demand stay where the book has a rebate, and those of commitments.
  */
 export function bandedBook(book: PriceBook, { hours, gib }: Ends): PriceBook {
   const inBands = (price: string, upTo: number, [second, third]: readonly [string, string]) => [
@@ -23,7 +23,10 @@ export function bandedBook(book: PriceBook, { hours, gib }: Ends): PriceBook {
       : { ...price, perHourBands: inBands(perHour, hours, ['0.0123456789', '0.001']) }
   const prices = Object.entries(book.prices).map(([region, there]) => {
     const sizes = Object.entries(there.sizes).map(([id, price]) => {
-      const terms = Object.entries(price.terms ?? {}).map(([name, offer]) => [name, banded(offer)] as const)
+      const terms = Object.entries(price.terms ?? {}).map(([name, offer]) => {
+        const isBound = book.terms.some((each) => each.id === name && each.kind === 'commitment')
+        return [name, isBound ? offer : banded(offer)] as const
+      })
       const plain = book.billing.longRunRebate ? price : banded(price)
       return [id, { ...plain, ...(price.terms && { terms: Object.fromEntries(terms) }) }] as const
     })

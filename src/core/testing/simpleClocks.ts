@@ -35,6 +35,8 @@ export interface Clocks {
   readonly machine: Machine
   /** In each minute: up, or the state that it is off in. */
   readonly wanted: readonly PowerState[]
+  /** In each minute: whether its week has it on. */
+  readonly inWeek: readonly boolean[]
   state: PowerState
   readonly free: { compute: number; readonly disks: number[] }
   up: boolean
@@ -72,12 +74,14 @@ export function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs
   const [from, to] = [month.from - margin, month.to + margin]
   const shutdowns = new Set(shutdownsOf(week, from - DAY, to + DAY))
   const byShutdown = week.autoShutdown?.off
-  const wanted = statesOf(machine, walkMinutes(week, from, to), (minute) =>
+  const inWeek = walkMinutes(week, from, to)
+  const wanted = statesOf(machine, inWeek, (minute) =>
     byShutdown && book.states[byShutdown] && shutdowns.has(from + minute * 60) ? byShutdown : undefined,
   )
   return {
     machine,
     wanted,
+    inWeek,
     state: wanted.find((state) => state !== 'running') ?? 'running',
     free: { compute: 0, disks: disksOf(machine).map(() => 0) },
     up: false,

@@ -26,7 +26,15 @@ import { priceOf } from './simplePrices.ts'
  * adds up what each clock has counted with a rational library. It reads the price book itself and shares no code with
  * the real meter.
  */
-export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
+export const simpleMeter = (inputs: SimpleInputs): Map<string, Fraction> =>
+  walkMonth(inputs, (clocks, all) => priceOf(clocks, inputs, all))
+
+/** Walks the month, and asks of each machine once its clocks have stopped; `watch` is asked before and after each second or minute. */
+export function walkMonth<Answer>(
+  inputs: SimpleInputs,
+  answer: (clocks: Clocks, all: readonly Clocks[]) => Answer,
+  watch?: SimpleWatch,
+): Map<string, Answer> {
   const { book, month } = inputs
   const longest = inputs.machines.flatMap((machine) => {
     const { off, longGaps = [] } = machine
@@ -61,12 +69,28 @@ export function simpleMeter(inputs: SimpleInputs): Map<string, Fraction> {
       pools.every(({ left, until, most }) => left === 0 || (left > most && Math.abs(until - minute) > 60))
     const step = calm ? 60 : 1
     for (let second = minute; second < minute + 60; second += step) {
+      if (watch) for (const clocks of machines) watch.before(clocks)
       for (const clocks of machines) switchOver(clocks, second, start, inputs, pools)
+      if (watch) for (const clocks of machines) watch.switched(clocks, runsAsAsked(clocks, second, start))
       for (const clocks of machines) count(clocks, second, step, inputs, pools)
     }
   }
-  return new Map(machines.map((clocks) => [clocks.machine.name, priceOf(clocks, inputs, machines)]))
+  return new Map(machines.map((clocks) => [clocks.machine.name, answer(clocks, machines)]))
 }
+
+/** Sees the clocks of a machine before it may switch, and after, with whether it now runs in the hours of its week. */
+export interface SimpleWatch {
+  readonly before: (clocks: Clocks) => void
+  readonly switched: (clocks: Clocks, asAsked: boolean) => void
+}
+
+/** It runs, has come back, and its week has it on. */
+const runsAsAsked = ({ up, busyUntil, life, inWeek }: Clocks, second: number, start: number): boolean =>
+  up &&
+  second >= busyUntil &&
+  second >= life.from &&
+  second < life.to &&
+  inWeek[Math.floor((second - start) / 60)]!
 
 interface SimplePool {
   readonly allowance: NonNullable<PriceBook['freeAllowances']>[number]

@@ -14,14 +14,35 @@ import {
 
 /** What the clocks have counted, at the book's prices. */
 export function priceOf(clocks: Clocks, inputs: SimpleInputs, all: readonly Clocks[]): Fraction {
-  const parts = computePrice(clocks, inputs)
-    .add(licencePrice(clocks, inputs))
+  const parts = timePrice(clocks, inputs)
     .add(diskPrice(clocks, inputs))
+    .add(operationsPrice(clocks, inputs))
     .add(addressPrice(clocks, inputs))
     .add(trafficPrice(clocks, inputs, all))
   const least = new Fraction(inputs.book.billing.minimumPerMachineMonth ?? '0')
   return clocks.counted.exists > 0 && parts.compare(least) < 0 ? least : parts
 }
+
+/** Machine time and licences, for what has been counted so far. */
+export const timePrice = (clocks: Clocks, inputs: SimpleInputs): Fraction =>
+  computePrice(clocks, inputs).add(licencePrice(clocks, inputs))
+
+/** What is expected to happen while it runs. */
+export const expectedPrice = (clocks: Clocks, inputs: SimpleInputs, all: readonly Clocks[]): Fraction =>
+  operationsPrice(clocks, inputs).add(trafficPrice(clocks, inputs, all))
+
+/** What is charged whatever it does. */
+export const keptPrice = (clocks: Clocks, inputs: SimpleInputs): Fraction =>
+  diskPrice(clocks, inputs).add(addressPrice(clocks, inputs))
+
+/** Expected operations are those of a month in which the machine runs. */
+const operationsPrice = ({ machine, counted }: Clocks, { book }: SimpleInputs): Fraction =>
+  disksOf(machine).reduce((sum, disk) => {
+    const price = book.prices[machine.region]!.disks[disk.kind]?.perTenThousandOperations ?? '0'
+    return sum.add(
+      new Fraction(counted.running > 0 ? price : '0').mul(disk.operationsPerMonth ?? 0).div(10_000),
+    )
+  }, new Fraction(0))
 
 /** Hours as the reading has them. */
 const hours = (seconds: number, inputs: SimpleInputs): Fraction => {
@@ -138,11 +159,6 @@ function diskPrice({ machine, counted, free, creations }: Clocks, { book, month 
         new Fraction(price?.perExtraMegabytesPerSecondMonth ?? '0')
           .mul(disk.extraMegabytesPerSecond ?? 0)
           .mul(time),
-      )
-    // Expected operations are those of a month in which the machine runs.
-    if (counted.running > 0)
-      total = total.add(
-        new Fraction(price?.perTenThousandOperations ?? '0').mul(disk.operationsPerMonth ?? 0).div(10_000),
       )
     if (!disk.snapshots?.kept) return
     const used = usedOf(machine, disk, i, book)

@@ -17,8 +17,10 @@ export function* bandProblems(book: PriceBook): Iterable<FileIssue> {
     for (const [id, price] of Object.entries(sizes)) {
       const at = [...path, 'sizes', id]
       yield* hourBandProblems(price, at, book.billing.longRunRebate !== undefined)
-      for (const [terms, offer] of Object.entries(price.terms ?? {}))
-        yield* hourBandProblems(offer, [...at, 'terms', terms], false)
+      for (const [terms, offer] of Object.entries(price.terms ?? {})) {
+        const isBound = book.terms.some(({ id: each, kind }) => each === terms && kind === 'commitment')
+        yield* hourBandProblems(offer, [...at, 'terms', terms], false, isBound)
+      }
     }
     for (const [id, { perGiBMonth, perGiBMonthBands: bands }] of Object.entries(disks)) {
       const at = [...path, 'disks', id, 'perGiBMonthBands']
@@ -32,10 +34,12 @@ function* hourBandProblems(
   { perHour, perHourBands: bands }: SizePrice | TermsPrice,
   path: Path,
   hasRebate: boolean,
+  isBound = false,
 ): Iterable<FileIssue> {
   if (!bands) return
   const at = [...path, 'perHourBands']
   if (perHour !== undefined) yield twoPrices(at, 'perHour')
+  if (isBound) yield badValue(at, 'A commitment is paid for every hour of the month alike.', 'one "perHour".')
   if (hasRebate)
     yield badValue(at, 'The book has a rebate over all hours on demand as well.', 'bands or "longRunRebate".')
   yield* openEndProblems(bands, at, 'upTo')

@@ -1,0 +1,73 @@
+import Fraction from 'fraction.js'
+import type { Clocks, SimpleInputs } from './simpleClocks.ts'
+import { walkMonth } from './simpleMeter.ts'
+import { expectedPrice, keptPrice, priceOf, timePrice } from './simplePrices.ts'
+
+interface SimpleSplit {
+  readonly kept: Fraction
+  readonly asked: Fraction
+  readonly leak: Fraction
+}
+
+/** What time cost up to the last change, and what it was for since. */
+interface Account {
+  asked: Fraction
+  settled: Fraction
+  asAsked: boolean
+  counted: Clocks['counted']
+  free: number
+}
+
+/**
+ * A month by what it was paid for, as plain as can be: whenever a machine begins or ends to run as its week asks, what
+ * its time has cost since the last such moment is put on one heap or the other, and what rounding adds on the other.
+ */
+export function simpleSplit(inputs: SimpleInputs): Map<string, SimpleSplit> {
+  const accounts = new Map<Clocks, Account>()
+  const accountOf = (clocks: Clocks): Account => {
+    let own = accounts.get(clocks)
+    if (!own) {
+      own = {
+        asked: new Fraction(0),
+        settled: new Fraction(0),
+        asAsked: false,
+        counted: { ...clocks.counted },
+        free: 0,
+      }
+      accounts.set(clocks, own)
+    }
+    return own
+  }
+  const settle = (own: Account, clocks: Clocks): void => {
+    const cost = timePrice(clocks, inputs)
+    if (own.asAsked) own.asked = own.asked.add(cost.sub(own.settled))
+    own.settled = cost
+  }
+  const before = (clocks: Clocks): void => {
+    const own = accountOf(clocks)
+    own.counted = { ...clocks.counted }
+    own.free = clocks.free.compute
+  }
+  const switched = (clocks: Clocks, asAsked: boolean): void => {
+    const own = accountOf(clocks)
+    const { compute, licence, flat } = own.counted
+    const { counted } = clocks
+    const isRounded = counted.compute !== compute || counted.licence !== licence || counted.flat !== flat
+    if (asAsked === own.asAsked && !isRounded) return
+    settle(own, { ...clocks, counted: own.counted, free: { ...clocks.free, compute: own.free } })
+    own.asAsked = false
+    if (isRounded) settle(own, clocks)
+    own.asAsked = asAsked
+  }
+  return walkMonth(
+    inputs,
+    (clocks, all) => {
+      const own = accountOf(clocks)
+      settle(own, clocks)
+      const kept = keptPrice(clocks, inputs)
+      const asked = own.asked.add(expectedPrice(clocks, inputs, all))
+      return { kept, asked, leak: priceOf(clocks, inputs, all).sub(kept).sub(asked) }
+    },
+    { before, switched },
+  )
+}
