@@ -100,16 +100,27 @@ test('bars are sorted, put together, searched and opened, and add up', async ({ 
   const bench = new Workbench(page)
   await bench.open('/')
   await overviewDone(page)
-  const months = async () =>
-    (await page.locator('[aria-label="Where the month goes"] tbody td:nth-child(6)').allInnerTexts()).map(
-      cents,
-    )
+  const table = page.getByRole('region', { name: 'Where the month goes' })
+  const column = async (at: number) =>
+    (await table.locator(`tbody td:nth-child(${at})`).allInnerTexts()).map(cents)
+  const sum = (amounts: readonly number[]): number => amounts.reduce((all, each) => all + each, 0)
   const total = cents((await bench.planTotal()).split('planned')[0]!)
-  const all = await months()
-  expect(all.reduce((sum, each) => sum + each, 0)).toBe(total)
-  expect(all).toEqual([...all].sort((a, b) => b - a))
+  const [kept, asked, leak, months, saves] = await Promise.all([4, 5, 6, 7, 8].map(column))
+  expect(sum(months!)).toBe(total)
+  expect(months).toEqual([...months!].sort((a, b) => b - a))
+  // What a month is paid for adds up, row by row and at the head.
+  expect(months).toEqual(kept!.map((each, i) => each + asked![i]! + leak![i]!))
+  const head = page.getByRole('region', { name: 'What the month is paid for' })
+  const figures = (await head.locator('dd').allInnerTexts()).map((text) => cents(text.split('\n')[0]!))
+  expect(figures).toEqual([kept, asked, leak, saves].map((each) => sum(each!)))
+  // A machine that is never switched off leaks; its figure opens to the charges behind it.
+  const soak = table.getByRole('row', { name: /fare-gate-soak/ })
+  await soak.getByRole('link', { name: /^Leak 225\.33/ }).click()
+  await expect(page.getByRole('row', { name: /Leak.*225\.33/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /Asked for.*47\.27/ })).toBeVisible()
+  await page.goBack()
   await pick(page, 'Put machines together', 'by provider')
-  expect((await months()).reduce((sum, each) => sum + each, 0)).toBe(total)
+  expect(sum(await column(7))).toBe(total)
   await page.getByRole('button', { name: /Tidewright/ }).click()
   await expect(page.getByRole('link', { name: 'depot-kiosk' }).first()).toBeVisible()
   await expect(page).toHaveURL(/by=provider/)
@@ -120,19 +131,44 @@ test('bars are sorted, put together, searched and opened, and add up', async ({ 
   await expect(page.getByRole('row', { name: /^Select Tidewright/ })).toBeHidden()
 })
 
-test('what makes the credit last is taken at once, and then it lasts', async ({ page }) => {
+test('a point on the curve of the credit is picked, taken at once, and then it lasts', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open('/')
   await overviewDone(page)
   await expect(page.getByTestId('credit-end')).toContainText('As planned until 24 May 2027 at 12:44')
   await expect(page.getByTestId('credit-end')).toContainText('until 23 April 2027 at 15:28')
-  await page
-    .getByTestId('enough')
-    .getByRole('button', { name: /^Take all/ })
-    .click()
-  await expect(page.getByTestId('credit-end')).toContainText(/As planned until it expires, with € \d/)
+  const trade = page.getByTestId('credit-trade')
+  await expect(trade).toContainText('The first 4 cost nothing to live with')
+  await expect(page.getByTestId('credit-trade-end')).toContainText('4 changes: until 28 May 2027')
+  await trade.getByRole('slider').press('End')
+  await expect(page.getByTestId('credit-trade-end')).toContainText(/until it expires, € \d/)
+  const left = /€ [\d,.]+/.exec(await page.getByTestId('credit-trade-end').innerText())![0]
+  await trade.getByRole('button', { name: /^Take these/ }).click()
+  await expect(page.getByTestId('credit-end')).toContainText(`As planned until it expires, with ${left}`)
   await bench.undo.click()
   await expect(page.getByTestId('credit-end')).toContainText('24 May 2027')
+})
+
+test('the first changes together save what the plan then costs less', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await overviewDone(page)
+  const planned = async () => cents((await bench.planTotal()).split('planned')[0]!)
+  const before = await planned()
+  const together = cents(
+    (await page.getByTestId('saved-together').locator('b').innerText()).replace('€ ', ''),
+  )
+  const names = ['fare-gate-soak', 'crew-roster-db', 'dispatch-mirror', 'delay-forecast', 'tile-cache-arm']
+  const list = page.getByTestId('notches')
+  await list.getByRole('button', { name: 'or 4 other ways' }).click()
+  await expect(list.getByRole('button', { name: /^Take fare-gate-soak/ })).toHaveCount(5)
+  for (const name of names) {
+    await list
+      .getByRole('button', { name: new RegExp(`^Take ${name}`) })
+      .first()
+      .click()
+  }
+  await expect.poll(planned).toBe(before + together)
 })
 
 test('a machine is had as often as its quantity says, and undo takes it back', async ({ page }) => {

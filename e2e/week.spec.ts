@@ -122,7 +122,7 @@ test('a shared week says what its changes do to each machine, and goes back', as
   await expect(page.getByRole('textbox', { name: 'Friday, times on' })).toHaveValue('')
   await expect(page.getByText('since you opened it')).toBeVisible()
   await page.getByRole('button', { name: '5 machines' }).first().click()
-  await expect(page.getByRole('row', { name: /timetable-loadgen € \d+\.\d\d € \d+\.\d\d € −/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /timetable-loadgen € \d+\.\d\d € \d+\.\d\d −€ / })).toBeVisible()
   await page.getByRole('button', { name: 'Back to then' }).click()
   await expect.poll(() => bench.total()).toBe(start)
   await expect(page.getByText('since you opened it')).toBeHidden()
@@ -133,7 +133,7 @@ test('schedules next to this one are priced over all its machines', async ({ pag
   await bench.open('/?machine=signal-replay&view=week&month=2027-03')
   const near = page.getByRole('region', { name: 'Next to this week' })
   const row = near.getByRole('listitem').filter({ hasText: 'Every window ends an hour earlier' })
-  await expect(row).toContainText(/€ −\d+\.\d\d/)
+  await expect(row).toContainText(/−€ \d+\.\d\d/)
   const said = Number(/−(\d+\.\d\d)/.exec(await row.innerText())![1])
   const planned = async (): Promise<number> => {
     await bench.priced()

@@ -8,12 +8,13 @@ import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { PlanPricing } from '../core/meter/planPricing.ts'
 import { planTotals } from '../core/meter/planTotals.ts'
-import { toDecimal } from '../core/quantity/decimal.ts'
+import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
+import { add, compare, ZERO } from '../core/quantity/exact.ts'
 import { anyMachineOf, anyWeek } from '../core/testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { estimateCsv } from '../files/estimate/estimateCsv.ts'
 import { estimateRows } from '../files/estimate/estimateTable.ts'
-import type { EstimateReport } from '../files/estimate/estimateReport.ts'
+import type { EstimateReport, PaidForReport } from '../files/estimate/estimateReport.ts'
 import { planToFile } from '../files/plan/planDocument.ts'
 import { estimateAnswer } from './estimateAnswer.ts'
 import { OPEN_API } from './openApi.ts'
@@ -120,6 +121,13 @@ describe('the service', () => {
   })
 })
 
+/** The parts add up to the month, and with what is saved to always on. */
+function expectPaid({ kept, asked, leak, saved }: PaidForReport, total: string, alwaysOn: string): void {
+  const sum = (...texts: string[]) => texts.reduce((all, text) => add(all, parseDecimal(text)!), ZERO)
+  expect(compare(sum(kept, asked, leak), sum(total))).toBe(0)
+  expect(compare(sum(total, saved), sum(alwaysOn))).toBe(0)
+}
+
 test('service, table, CSV and screen have one total, on random plans', () => {
   const books = DEMO_BOOKS.slice(0, 2)
   const anyPlan = fc.record({
@@ -145,16 +153,19 @@ test('service, table, CSV and screen have one total, on random plans', () => {
       const estimates = results.flatMap((result) => (result.ok ? [result.estimate] : []))
       const screen = planTotals(plan, estimates, month, 2)
       expect(report.total.shown.planned).toBe(toDecimal(screen.planned, 2))
-      expect(estimateRows(report, 12).find(([name]) => name === 'total')![2]).toBe(report.total.planned)
-      expect(estimateRows(report, 2).find(([name]) => name === 'total')![2]).toBe(report.total.shown.planned)
+      expect(estimateRows(report, 12).find(([name]) => name === 'total')![5]).toBe(report.total.planned)
+      expect(estimateRows(report, 2).find(([name]) => name === 'total')![5]).toBe(report.total.shown.planned)
       const rows = Papa.parse<string[]>(estimateCsv(report)).data
-      expect(rows.find(([row]) => row === 'plan')!.slice(6, 8)).toEqual([
+      expect(rows.find(([row]) => row === 'plan')!.slice(6, 12)).toEqual([
         report.total.planned,
         report.total.alwaysOn,
+        ...Object.values(report.total.paidFor),
       ])
-      for (const { name, total } of report.machines) {
+      for (const { name, total, alwaysOn, paidFor } of report.machines) {
         expect(rows.find((row) => row[0] === 'machine' && row[1] === name)![6]).toBe(total)
+        expectPaid(paidFor, total, alwaysOn)
       }
+      expectPaid(report.total.shown.paidFor, report.total.shown.planned, report.total.shown.alwaysOn)
     }),
     { numRuns: 15 },
   )

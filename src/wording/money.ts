@@ -44,10 +44,17 @@ export function groupDigits(decimal: string): string {
 /** The code of a currency; nothing where nothing says which. */
 export const currencyCode = (currency: string): string => (currency === NO_CURRENCY ? '' : currency)
 
-/** `€ 58.17`; the bare amount where nothing says in which currency. */
-export const formatMoney = (amount: Exact, currency: string, decimals = SHOWN_DECIMALS): string => {
-  const digits = groupDigits(toDecimal(amount, decimals))
-  return currency === NO_CURRENCY ? digits : `${currencySymbol(currency)} ${digits}`
+/** `€ 58.17`, `−€ 6.58`; the bare amount where nothing says in which currency. */
+export const formatMoney = (amount: Exact, currency: string, decimals = SHOWN_DECIMALS): string =>
+  moneyText(toDecimal(amount, decimals), currency)
+
+/** The same of decimal text. */
+export function moneyText(decimal: string, currency: string): string {
+  const digits = groupDigits(decimal)
+  if (currency === NO_CURRENCY) return digits
+  return digits.startsWith(MINUS)
+    ? `${MINUS}${currencySymbol(currency)} ${digits.slice(MINUS.length)}`
+    : `${currencySymbol(currency)} ${digits}`
 }
 
 /** What a month's amount is on the average hour of that month, `0.0782`. */

@@ -18,10 +18,10 @@ const amount = (text: string) => parseDecimal(text)!
 
 describe('money', () => {
   test.each([
-    ['1234567.5', '1,234,567.50'],
-    ['-1234.005', '−1,234.01'],
-    ['0.999', '1.00'],
-  ])('%s reads %s', (text, words) => expect(formatMoney(amount(text), 'EUR')).toBe(`€ ${words}`))
+    ['1234567.5', '€ 1,234,567.50'],
+    ['-1234.005', '−€ 1,234.01'],
+    ['0.999', '€ 1.00'],
+  ])('%s reads %s', (text, words) => expect(formatMoney(amount(text), 'EUR')).toBe(words))
 
   test('a currency without a symbol, or unknown, is written by its code', () => {
     expect(formatMoney(amount('1'), 'CHF')).toBe('CHF 1.00')

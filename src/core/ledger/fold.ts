@@ -1,3 +1,3 @@
 /** By what a ledger's rows are put together. */
-export const FOLDS = ['time', 'meter', 'day', 'machine'] as const
+export const FOLDS = ['time', 'meter', 'part', 'day', 'machine'] as const
 export type Fold = (typeof FOLDS)[number]

@@ -1,5 +1,6 @@
 import type { LocalDay } from '../calendar/localDays.ts'
 import { METERS, type Meter } from '../meter/charge.ts'
+import { MONTH_PARTS } from '../meter/monthPart.ts'
 import { POWER_STATES, type PowerState } from '../off/powerState.ts'
 import type { Fold } from './fold.ts'
 import type { Ledger } from './ledger.ts'
@@ -12,7 +13,7 @@ export interface LedgerFilter {
 
 /** Rows that belong together. Amounts of different currencies are never added: one sum for each. */
 export interface LedgerGroup {
-  /** The meter, the machine's index, the day's index; one group of all rows in time order. */
+  /** The meter, the part of the month, the machine's index, the day's index; one group of all rows in time order. */
   readonly key: string
   readonly rows: Uint32Array
   readonly sums: ReadonlyMap<string, number>
@@ -26,7 +27,7 @@ export function filterLedger(ledger: Ledger, { meters, states }: LedgerFilter): 
   return ledger.byTime.filter((row) => meterPasses[ledger.line[row]!]! && statePasses[ledger.state[row]!]!)
 }
 
-/** Groups in the order of the bill's meters, of the days, or of the plan; rows of a group stay in time order. O(rows). */
+/** Groups in the order of the bill's meters, of the parts of a month, of the days, or of the plan; rows of a group stay in time order. O(rows). */
 export function foldLedger(
   ledger: Ledger,
   rows: Uint32Array,
@@ -47,7 +48,7 @@ export function foldLedger(
     .map(([group, own]) => {
       const list = Uint32Array.from(own)
       return {
-        key: fold === 'meter' ? METERS[group]! : String(group),
+        key: fold === 'meter' ? METERS[group]! : fold === 'part' ? MONTH_PARTS[group]! : String(group),
         rows: list,
         sums: sumsOf(ledger, list),
       }
@@ -62,6 +63,10 @@ function groupIndex(
   switch (fold) {
     case 'meter': {
       const byLine = ledger.lines.map(({ charge }) => METERS.indexOf(charge.meter))
+      return (row) => byLine[ledger.line[row]!]!
+    }
+    case 'part': {
+      const byLine = ledger.lines.map(({ part }) => MONTH_PARTS.indexOf(part ?? 'kept'))
       return (row) => byLine[ledger.line[row]!]!
     }
     case 'machine':

@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { METERS } from '../meter/charge.ts'
+import { MONTH_PARTS } from '../meter/monthPart.ts'
+import { splitMonth } from '../meter/splitMonth.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import { POWER_STATES } from '../off/powerState.ts'
 import { roundToUnits } from '../quantity/decimal.ts'
@@ -32,6 +34,31 @@ const anyInputs = fc.constantFrom(...DEMO_BOOKS).chain((pattern) =>
 )
 
 const total = (numbers: Iterable<number>): number => [...numbers].reduce((sum, number) => sum + number, 0)
+
+describe('a ledger by what a month is paid for', () => {
+  test('has the figures of the machine’s own split, to the last unit, by days too', () => {
+    fc.assert(
+      fc.property(anyInputs, (inputs) => {
+        const [machine] = inputs.plan.machines
+        const priced = new PlanPricing(inputs).of(machine!)
+        if (!priced.ok) throw new Error('not priced')
+        const split = splitMonth(priced)
+        const { parts } = roundParts(
+          MONTH_PARTS.map((part) => split[part]),
+          inputs.decimals,
+        )
+        const { ledger, days } = planLedger({ ...inputs, only: machine!.name, byPart: true })
+        const groups = new Map(
+          foldLedger(ledger, ledger.byTime, 'part', days).map(({ key, sums }) => [key, total(sums.values())]),
+        )
+        expect(MONTH_PARTS.map((part) => groups.get(part) ?? 0)).toEqual(
+          parts.map((part) => Math.round(Number(part) * 10 ** inputs.decimals)),
+        )
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
 
 describe('a ledger', () => {
   test('its rows add up to each line and each total as they are shown elsewhere, in every layout and fold', () => {

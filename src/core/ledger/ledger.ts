@@ -1,6 +1,7 @@
 import type { LocalDay } from '../calendar/localDays.ts'
 import type { Charge } from '../meter/charge.ts'
 import { amountOf } from '../meter/makeCharge.ts'
+import type { MonthPart } from '../meter/monthPart.ts'
 import { ticksWithin, type Piece } from '../meter/pieces.ts'
 import { POWER_STATES, type PowerState } from '../off/powerState.ts'
 import { Apportioned } from './apportion.ts'
@@ -13,6 +14,8 @@ export interface LedgerMachine {
   readonly edition: string
   readonly currency: string
   readonly charges: readonly Charge[]
+  /** What each charge was for, where charges are cut so that it is one thing. */
+  readonly parts?: readonly MonthPart[]
 }
 
 /** A charge of a machine: what all its rows share. The list of its pieces is left out: they are the rows. */
@@ -20,6 +23,7 @@ interface LedgerLine {
   /** Index into the machines. */
   readonly machine: number
   readonly charge: Charge
+  readonly part?: MonthPart
 }
 
 /**
@@ -73,7 +77,12 @@ export function layLedger(
   decimals: number,
   days?: readonly LocalDay[],
 ): Ledger {
-  const lines = machines.flatMap(({ charges }, machine) => charges.map((charge) => ({ machine, charge })))
+  const lines = machines.flatMap(({ charges, parts }, machine) =>
+    charges.map((charge, i): LedgerLine => {
+      const part = parts?.[i]
+      return { machine, charge, ...(part && { part }) }
+    }),
+  )
   const most = lines.reduce((sum, { charge }) => sum + charge.pieces.list.length * (days?.length ?? 1), 0)
   const columns = {
     line: new Uint32Array(most),
@@ -118,7 +127,7 @@ export function layLedger(
       edition,
       currency,
     })),
-    lines: lines.map(({ machine, charge }) => ({ machine, charge: withoutPieces(charge) })),
+    lines: lines.map((line) => ({ ...line, charge: withoutPieces(line.charge) })),
     line: cut(columns.line),
     from,
     to: cut(columns.to),

@@ -1,4 +1,5 @@
 import { localDays, type LocalDay } from '../calendar/localDays.ts'
+import { partedCharges } from '../meter/partedCharges.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import type { Span } from '../quantity/units.ts'
 import { instant } from '../quantity/units.ts'
@@ -9,6 +10,8 @@ export interface PlanLedgerInputs extends PlanPricingInputs {
   readonly only?: string | undefined
   /** Rows are cut at the midnights of this zone. */
   readonly byDaysOf?: string | undefined
+  /** Charges of time are cut in what was asked for and what leaks. */
+  readonly byPart?: boolean
   readonly decimals: number
 }
 
@@ -21,7 +24,7 @@ export interface PlanLedger {
 }
 
 /** The ledger of a plan or of one of its machines. O(rows). */
-export function planLedger({ only, byDaysOf, decimals, ...inputs }: PlanLedgerInputs): PlanLedger {
+export function planLedger({ only, byDaysOf, byPart, decimals, ...inputs }: PlanLedgerInputs): PlanLedger {
   const pricing = new PlanPricing(inputs)
   const machines: LedgerMachine[] = []
   const unpriced: string[] = []
@@ -33,9 +36,19 @@ export function planLedger({ only, byDaysOf, decimals, ...inputs }: PlanLedgerIn
       unpriced.push(machine.name)
       continue
     }
-    const { currency, charges } = result.estimate
+    const { currency, charges: whole } = result.estimate
+    const parted = byPart ? partedCharges(result) : undefined
+    const charges = parted ? parted.map(({ charge }) => charge) : whole
+    const parts = parted?.map(({ part }) => part)
     const { provider, edition } = result.resolved.index.book
-    machines.push({ name: machine.name, provider: provider.name, edition, currency, charges })
+    machines.push({
+      name: machine.name,
+      provider: provider.name,
+      edition,
+      currency,
+      charges,
+      ...(parts && { parts }),
+    })
     month = both(month, result.month)
   }
   const days = byDaysOf !== undefined && month ? localDays(month, byDaysOf) : []

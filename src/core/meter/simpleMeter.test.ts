@@ -15,7 +15,8 @@ import { simpleSplit } from '../testing/simpleSplit.ts'
 import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { PlanPricing } from './planPricing.ts'
-import { MONTH_PARTS, splitMonth } from './splitMonth.ts'
+import { MONTH_PARTS } from './monthPart.ts'
+import { splitMonth } from './splitMonth.ts'
 
 /** Most machines are always there; others have a first day, a last one, or both. */
 const anyLife = fc.oneof(

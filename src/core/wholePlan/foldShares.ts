@@ -1,23 +1,23 @@
 import { ownValue } from '../ownValue.ts'
 import type { Machine } from '../machine/plan.ts'
-import { add, compare, subtract, ZERO, type Exact } from '../quantity/exact.ts'
-import type { MachineShare } from './machineShare.ts'
+import { compare } from '../quantity/exact.ts'
+import { joinSplits, type ShownSplit } from './shownSplit.ts'
 
 export const SHARE_FOLDS = ['machine', 'provider', 'region', 'week', 'cost-centre'] as const
 /** What machines are put together by; a tag by its key. */
 export type ShareFold = (typeof SHARE_FOLDS)[number] | `tag:${string}`
 
 /** What bars are sorted by, the largest first; `name` from A to Z. */
-export const SHARE_ORDERS = ['total', 'floor', 'running', 'saved', 'always-on', 'name'] as const
+export const SHARE_ORDERS = ['total', 'kept', 'asked', 'leak', 'saved', 'name'] as const
 export type ShareOrder = (typeof SHARE_ORDERS)[number]
 
 /** A machine with its month in the plan's currency, as it is shown. */
-export interface SharedMachine extends MachineShare {
+export interface SharedMachine extends ShownSplit {
   readonly machine: Machine
 }
 
 /** Machines that are put together. Amounts are sums of what is shown of each. */
-export interface ShareGroup extends MachineShare {
+export interface ShareGroup extends ShownSplit {
   /** Id of what they have in common; empty where they lack it. */
   readonly key: string
   readonly machines: readonly string[]
@@ -46,36 +46,22 @@ export function foldShares(
   fold: ShareFold,
   order: ShareOrder,
 ): ShareGroup[] {
-  const groups = new Map<string, { total: Exact; floor: Exact; alwaysOn: Exact; machines: string[] }>()
-  for (const { machine, total, floor, alwaysOn } of shares) {
-    const key = keyOf(fold, machine)
-    let group = groups.get(key)
-    if (!group) groups.set(key, (group = { total: ZERO, floor: ZERO, alwaysOn: ZERO, machines: [] }))
-    group.total = add(group.total, total)
-    group.floor = add(group.floor, floor)
-    group.alwaysOn = add(group.alwaysOn, alwaysOn)
-    group.machines.push(machine.name)
+  const groups = new Map<string, SharedMachine[]>()
+  for (const share of shares) {
+    const key = keyOf(fold, share.machine)
+    const group = groups.get(key)
+    if (group) group.push(share)
+    else groups.set(key, [share])
   }
-  const all = [...groups].map(([key, group]): ShareGroup => ({ key, ...group }))
+  const all = [...groups].map(([key, members]): ShareGroup => ({
+    key,
+    ...joinSplits(members),
+    machines: members.map(({ machine }) => machine.name),
+  }))
   return all.sort((a, b) => {
     const byName = a.key < b.key ? -1 : a.key > b.key ? 1 : 0
-    return order === 'name' ? byName : compare(figure(b, order), figure(a, order)) || byName
+    return order === 'name' ? byName : compare(b[order], a[order]) || byName
   })
-}
-
-function figure({ total, floor, alwaysOn }: MachineShare, order: Exclude<ShareOrder, 'name'>): Exact {
-  switch (order) {
-    case 'total':
-      return total
-    case 'floor':
-      return floor
-    case 'running':
-      return subtract(total, floor)
-    case 'saved':
-      return subtract(alwaysOn, total)
-    case 'always-on':
-      return alwaysOn
-  }
 }
 
 /** Tag keys that machines have, those of most machines first. */

@@ -32,22 +32,14 @@ const find = <K extends OverviewPart['kind']>(parts: readonly OverviewPart[], ki
 describe('the overview of a plan', () => {
   test('comes part by part, the quickest first', () => {
     const kinds = partsOf(inputs({ credit: CREDIT })).map(({ kind }) => kind)
-    expect([...new Set(kinds)]).toEqual([
-      'month',
-      'limits',
-      'ahead',
-      'credit',
-      'progress',
-      'survey',
-      'enough',
-    ])
+    expect([...new Set(kinds)]).toEqual(['month', 'limits', 'ahead', 'credit', 'progress', 'survey', 'curve'])
   })
 
   test('has no credit without one, and looks for nothing where it lasts', () => {
     expect(find(partsOf(inputs()), 'credit')).toBeUndefined()
     const rich = partsOf(inputs({ credit: { ...CREDIT, amount: '9000' } }))
     expect(find(rich, 'credit')!.planned.end.kind).toBe('expires')
-    expect(find(rich, 'enough')).toBeUndefined()
+    expect(find(rich, 'curve')).toBeUndefined()
   })
 
   test('has the totals of the plan, and rows that add up to them', () => {

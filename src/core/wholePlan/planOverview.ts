@@ -7,14 +7,17 @@ import {
   type PricedMachine,
 } from '../meter/planPricing.ts'
 import { planCurrency, planTotals, shownInPlan, type PlanTotals } from '../meter/planTotals.ts'
-import type { Exact } from '../quantity/exact.ts'
+import { negate, type Exact } from '../quantity/exact.ts'
 import { budgetReach, type BudgetReach } from './budgetReach.ts'
 import { creditRunway, type CreditRunway } from './creditRunway.ts'
-import { enoughNotches, type EnoughNotches } from './enoughNotches.ts'
+import { changeTotal } from '../advice/changeTotal.ts'
+import { planChange } from '../advice/planChange.ts'
+import { bestOfMachines } from './bestOfMachines.ts'
+import { creditCurve, withNotches, type CreditCurve } from './creditCurve.ts'
 import { PlanSpending } from './planSpending.ts'
 import { leadingSurvey, type LeadingSurvey } from './leadingSurvey.ts'
 import { surveyPlan, type SurveyProgress } from './surveyPlan.ts'
-import { machineShare, type MachineShare } from './machineShare.ts'
+import { shownSplit, type ShownSplit } from './shownSplit.ts'
 import { planAhead, type AheadMonth } from './planAhead.ts'
 import { quotaUse, type QuotaUse } from './quotaUse.ts'
 
@@ -28,7 +31,7 @@ export interface OverviewInputs extends Omit<PlanPricingInputs, 'plan'> {
 
 /** One machine's month; `shown` in the plan's currency where there is a rate. */
 type MachineRow = { readonly name: string } & (
-  | { readonly priced: true; readonly currency: string; readonly shown: MachineShare | undefined }
+  | { readonly priced: true; readonly currency: string; readonly shown: ShownSplit | undefined }
   | { readonly priced: false; readonly issues: readonly MachineIssue[] }
 )
 
@@ -51,9 +54,8 @@ export type OverviewPart =
   | { readonly kind: 'ahead'; readonly months: readonly AheadMonth[] }
   | { readonly kind: 'credit'; readonly planned: CreditRunway; readonly alwaysOn: CreditRunway }
   | { readonly kind: 'progress'; readonly progress: SurveyProgress }
-  | { readonly kind: 'survey'; readonly survey: LeadingSurvey }
-  /** Undefined where no notches are enough. */
-  | { readonly kind: 'enough'; readonly enough: EnoughNotches | undefined }
+  | { readonly kind: 'survey'; readonly survey: LeadingSurvey; readonly together: Together | undefined }
+  | { readonly kind: 'curve'; readonly curve: CreditCurve }
 
 /** All that the bench shows of a plan in a month. */
 export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, void> {
@@ -115,15 +117,34 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
       yield { kind: 'progress', progress: step.value }
       continue
     }
-    yield { kind: 'survey', survey: leadingSurvey(step.value) }
+    const survey = leadingSurvey(step.value)
+    yield { kind: 'survey', survey, together: savedTogether(survey, { ...inputs, plan: known }) }
     if (planned?.end.kind === 'used-up') {
       yield {
-        kind: 'enough',
-        enough: enoughNotches({ ...inputs, plan: known, reading: 'calendar' }, credit!, step.value.notches),
+        kind: 'curve',
+        curve: creditCurve({ ...inputs, plan: known, reading: 'calendar' }, credit!, step.value.notches),
       }
     }
     return
   }
+}
+
+/** The best change of each of the first machines, taken together. */
+interface Together {
+  readonly machines: number
+  /** What the plan's total then shows less; in its own currency. */
+  readonly saving: Exact
+}
+
+const MOST_TOGETHER = 5
+
+/** Priced together and not added up: machines may share an allowance. */
+function savedTogether({ notches }: LeadingSurvey, inputs: OverviewInputs): Together | undefined {
+  const { plan, month, decimals } = inputs
+  const best = bestOfMachines(notches.first).slice(0, MOST_TOGETHER)
+  if (best.length < 2) return undefined
+  const changes = planChange(inputs, withNotches(plan, best))
+  return { machines: best.length, saving: negate(changeTotal(changes, plan, month, decimals).difference) }
 }
 
 /** The plan with nothing ever switched off. */
@@ -134,12 +155,6 @@ const neverOffPlan = <P extends PlanPricingInputs['plan']>(plan: P): P => ({
 
 function rowOf(priced: PricedMachine, to: string, { plan, month, decimals }: OverviewInputs): MachineRow {
   const { resolved, estimate } = priced
-  const { currency } = estimate
-  const { total, floor, alwaysOn } = machineShare(priced)
-  const shown = [total, floor, alwaysOn].map((amount) =>
-    shownInPlan(amount, currency, to, plan, month, decimals),
-  ) as [Exact | undefined, Exact | undefined, Exact | undefined]
-  const [inTotal, inFloor, inAlways] = shown
-  const all = inTotal && inFloor && inAlways && { total: inTotal, floor: inFloor, alwaysOn: inAlways }
-  return { name: resolved.machine.name, priced: true, currency, shown: all }
+  const shown = shownSplit(priced, to, plan, month, decimals)
+  return { name: resolved.machine.name, priced: true, currency: estimate.currency, shown }
 }

@@ -1,5 +1,5 @@
 import { csvText, type CsvOptions } from '../reading/csvText.ts'
-import type { EstimateReport } from './estimateReport.ts'
+import type { EstimateReport, PaidForReport } from './estimateReport.ts'
 
 const COLUMNS = [
   'row',
@@ -10,6 +10,10 @@ const COLUMNS = [
   'meter',
   'amount',
   'always on',
+  'kept',
+  'asked for',
+  'leak',
+  'saved',
   'currency',
   'quantity',
   'units',
@@ -30,9 +34,15 @@ export function estimateCsv(
     const head = [name, provider, edition, terms]
     return [
       ...lines.map(({ meter, rate, per, rateAt, units, quantity, amount }) =>
-        row('line', head, meter, [amount, '', currency], [quantity, units, rate, per, rateAt]),
+        row(
+          'line',
+          head,
+          meter,
+          [amount, '', '', '', '', '', currency],
+          [quantity, units, rate, per, rateAt],
+        ),
       ),
-      row('machine', head, '', [machine.total, machine.alwaysOn, currency]),
+      row('machine', head, '', [machine.total, machine.alwaysOn, ...parts(machine.paidFor), currency]),
     ]
   })
   const { currency } = total
@@ -40,14 +50,18 @@ export function estimateCsv(
     [
       COLUMNS,
       ...rows,
-      row('plan', [], '', [total.planned, total.alwaysOn, currency]),
-      ...(total.withTax === undefined ? [] : [row('plan with tax', [], '', [total.withTax, '', currency])]),
+      row('plan', [], '', [total.planned, total.alwaysOn, ...parts(total.paidFor), currency]),
+      ...(total.withTax === undefined
+        ? []
+        : [row('plan with tax', [], '', [total.withTax, '', '', '', '', '', currency])]),
       ...unpriced.map(({ name, provider }) => row('without a price', [name, provider], '', [])),
       row('time zone data', ['', '', timeZoneData], '', []),
     ],
     options,
   )
 }
+
+const parts = ({ kept, asked, leak, saved }: PaidForReport): string[] => [kept, asked, leak, saved]
 
 /** Cells of one row; what is not given stays empty. */
 function row(
@@ -59,5 +73,5 @@ function row(
 ): string[] {
   const filled = (cells: readonly string[], count: number): string[] =>
     Array.from({ length: count }, (_, i) => cells[i] ?? '')
-  return [kind, ...filled(head, 4), meter, ...filled(amounts, 3), ...filled(arithmetic, 5)]
+  return [kind, ...filled(head, 4), meter, ...filled(amounts, 7), ...filled(arithmetic, 5)]
 }

@@ -10,7 +10,7 @@ export function estimateMarkdown(report: EstimateReport, digits: TableDigits = 2
     `# ${markdownText(report.plan)}, ${report.month}`,
     '',
     line(head),
-    '| --- | ---: | ---: | ---: | --- |',
+    '| --- | ---: | ---: | ---: | ---: | ---: | ---: | --- |',
     ...rows.map(line),
     '',
   ].join('\n')

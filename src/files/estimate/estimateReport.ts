@@ -3,17 +3,19 @@ import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
 import type { Charge } from '../../core/meter/charge.ts'
-import type { Estimate } from '../../core/meter/estimateMachine.ts'
-import type { PlanPricing, MachineIssue, MachineResult } from '../../core/meter/planPricing.ts'
+import { MONTH_PARTS, type MonthPart } from '../../core/meter/monthPart.ts'
+import type { PlanPricing, MachineIssue, MachineResult, PricedMachine } from '../../core/meter/planPricing.ts'
 import { planTotals, type PlanTotals } from '../../core/meter/planTotals.ts'
 import type { Phase } from '../../core/off/powerState.ts'
-import { MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
-import { add, divide, exact, type Exact } from '../../core/quantity/exact.ts'
+import { splitMonth } from '../../core/meter/splitMonth.ts'
+import { joinSplits, shownSplit, type ShownSplit } from '../../core/wholePlan/shownSplit.ts'
+import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { add, divide, exact, subtract, type Exact } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Rate } from '../../core/quantity/rate.ts'
 import { machineIssueText } from '../reading/machineIssueText.ts'
 
-export const ESTIMATE_FORMAT = 'notchgauge/estimate/3'
+export const ESTIMATE_FORMAT = 'notchgauge/estimate/4'
 
 /** One charge: amount = rate × units × quantity, times the band's share; nothing where it is waived. */
 export interface LineReport {
@@ -55,7 +57,11 @@ export interface MachineReport {
   readonly lines: readonly LineReport[]
   readonly total: string
   readonly alwaysOn: string
+  readonly paidFor: PaidForReport
 }
+
+/** What a month is paid for: the first three add up to the total, and all four to always on. */
+export type PaidForReport = Readonly<Record<MonthPart | 'saved', string>>
 
 /** A machine that is in no total, and why. */
 export interface UnpricedReport {
@@ -80,6 +86,7 @@ export interface EstimateReport {
     readonly currency: string
     readonly planned: string
     readonly alwaysOn: string
+    readonly paidFor: PaidForReport
     readonly tax?: string
     readonly withTax?: string
     /** To the cent, as the screen has them: the sums of the machines' totals as they are shown. */
@@ -88,6 +95,7 @@ export interface EstimateReport {
       readonly alwaysOn: string
       readonly tax?: string
       readonly withTax?: string
+      readonly paidFor: PaidForReport
     }
     /** Currencies of machines that are left out of the total, for want of a rate. */
     readonly withoutRate: readonly string[]
@@ -125,33 +133,45 @@ export function estimateReport(
       month,
       decimals,
     )
+  const { currency } = totalsWith(CENTS)
+  const splitWith = (decimals: number): ShownSplit =>
+    joinSplits(priced.flatMap((each) => shownSplit(each, currency, plan, month, decimals) ?? []))
   return {
     format: ESTIMATE_FORMAT,
     plan: plan.name,
     month,
     reading,
     timeZoneData: ZONE_RELEASE,
-    machines: priced.map(({ machine: { name, provider, terms }, resolved, estimate }) =>
-      machineReport({ name, provider, edition: resolved.index.book.edition, terms }, estimate),
-    ),
+    machines: priced.map((each) => {
+      const { name, provider, terms } = each.machine
+      return machineReport({ name, provider, edition: each.resolved.index.book.edition, terms }, each)
+    }),
     unpriced: results.flatMap(({ machine: { name, provider }, result }) => {
       if (result.ok) return []
       const [issue] = result.issues
       return [{ name, provider, code: issue!.code, problem: machineIssueText(issue!).problem }]
     }),
-    total: totalReport(totalsWith(MOST_DECIMALS), totalsWith(CENTS)),
+    total: totalReport(
+      { ...totalsWith(MOST_DECIMALS), split: splitWith(MOST_DECIMALS) },
+      { ...totalsWith(CENTS), split: splitWith(CENTS) },
+    ),
   }
 }
 
 const CENTS = 2
 
+interface SplitTotals extends PlanTotals {
+  readonly split: ShownSplit
+}
+
 const totalReport = (
-  { currency, planned, alwaysOn, tax, withoutRate }: PlanTotals,
-  shown: PlanTotals,
+  { currency, planned, alwaysOn, tax, withoutRate, split }: SplitTotals,
+  shown: SplitTotals,
 ): EstimateReport['total'] => ({
   currency,
   planned: decimal(planned),
   alwaysOn: decimal(alwaysOn),
+  paidFor: paidFor(split, decimal),
   ...(tax && { tax: decimal(tax), withTax: decimal(add(planned, tax)) }),
   shown: {
     planned: toDecimal(shown.planned, CENTS),
@@ -160,14 +180,21 @@ const totalReport = (
       tax: toDecimal(shown.tax, CENTS),
       withTax: toDecimal(add(shown.planned, shown.tax), CENTS),
     }),
+    paidFor: paidFor(shown.split, (amount) => toDecimal(amount, CENTS)),
   },
   withoutRate,
 })
 
 function machineReport(
   about: Pick<MachineReport, 'name' | 'provider' | 'edition' | 'terms'>,
-  { charges, currency, metered, total, alwaysOn }: Estimate,
+  priced: PricedMachine,
 ): MachineReport {
+  const { charges, currency, metered, total, alwaysOn } = priced.estimate
+  const split = splitMonth(priced)
+  const rounded = roundParts(
+    MONTH_PARTS.map((part) => split[part]),
+    MOST_DECIMALS,
+  ).parts.map(trimDecimal)
   const { parts } = roundParts(
     charges.map(({ amount }) => amount),
     MOST_DECIMALS,
@@ -179,8 +206,19 @@ function machineReport(
     lines: charges.map((charge, i) => lineReport(charge, trimDecimal(parts[i]!))),
     total: decimal(total),
     alwaysOn: decimal(alwaysOn),
+    paidFor: {
+      kept: rounded[0]!,
+      asked: rounded[1]!,
+      leak: rounded[2]!,
+      saved: decimal(subtract(roundTo(alwaysOn, MOST_DECIMALS), roundTo(total, MOST_DECIMALS))),
+    },
   }
 }
+
+const paidFor = (
+  { kept, asked, leak, saved }: ShownSplit,
+  text: (amount: Exact) => string,
+): PaidForReport => ({ kept: text(kept), asked: text(asked), leak: text(leak), saved: text(saved) })
 
 const lineReport = (charge: Charge, amount: string): LineReport => ({
   meter: charge.meter,

@@ -11,6 +11,7 @@ import {
   type EstimateReport,
   type LineReport,
   type MachineReport,
+  type PaidForReport,
   type UnpricedReport,
 } from './estimateReport.ts'
 
@@ -64,6 +65,16 @@ export const line = objectOf<LineReport>({
   amount: need(amount),
 }).description('amount = rate × units × quantity, times the share of a band; nothing where it is waived.')
 
+const paidFor = (rule: Joi.StringSchema) =>
+  objectOf<PaidForReport>({
+    kept: need(rule),
+    asked: need(rule),
+    leak: need(rule),
+    saved: need(rule),
+  }).description(
+    'What the month is paid for. Kept: disks, snapshots, addresses, memory on disk. Asked: machine time and licences while it runs in the hours of its week. Leak: the same in time that nobody asked for. They add up to the total, and with what is saved to always on.',
+  )
+
 export const machine = objectOf<MachineReport>({
   name: need(text),
   provider: need(text),
@@ -76,6 +87,7 @@ export const machine = objectOf<MachineReport>({
   lines: need(Joi.array().items(line)),
   total: need(amount),
   alwaysOn: need(amount),
+  paidFor: need(paidFor(amount)),
 })
 
 const unpriced = objectOf<UnpricedReport>({
@@ -92,6 +104,7 @@ const shown = objectOf<EstimateReport['total']['shown']>({
   alwaysOn: need(cents),
   tax: cents,
   withTax: cents,
+  paidFor: need(paidFor(cents)),
 }).description('To the cent, as the screen has them: sums of the machines’ totals as they are shown.')
 
 /** What an estimate looks like to those who read it; the program writes them and reads none. */
@@ -112,6 +125,7 @@ export const estimateSchema = objectOf<EstimateReport>({
       currency: need(text),
       planned: need(amount),
       alwaysOn: need(amount),
+      paidFor: need(paidFor(amount)),
       tax: amount,
       withTax: amount,
       shown: need(shown),

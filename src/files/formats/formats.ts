@@ -87,7 +87,7 @@ export const FORMATS: readonly Format[] = [
   },
   {
     file: 'estimate',
-    version: 3,
+    version: 4,
     title: 'Notchgauge estimate',
     description:
       'What the command line prints with --format json. Amounts are decimal text with 12 places at most; a machine’s lines add up to its total, and the machines’ totals, in the plan’s currency, to the plan’s.',

@@ -7,7 +7,7 @@ import { csvCell, csvText } from './csvText.ts'
 const read = (text: string): string[][] =>
   (Papa.parse(text.slice(0, -2), { newline: '\r\n' }).data as string[][]).map((row) => row.map(csvCell))
 
-test.each(['=1+1', '+1', '-1', '@sum', '\tx', "'=1", "''-2", "'plain", 'a"b,c', 'two\nlines'])(
+test.each(['=1+1', '+1', '-1+1', '@sum', '\tx', "'=1", "''-2", "'plain", 'a"b,c', 'two\nlines'])(
   '%j is no formula, and comes back as it was',
   (cell) => {
     const text = csvText([['head', cell]])
@@ -23,7 +23,7 @@ test('text is quoted and numbers are not, so that a separator is guessed right; 
     ['', '-3', '/x'],
   ]
   expect(csvText(rows)).toBe(
-    '"what","amount","rate at"\r\n"a/b; c",12.50,"/prices/porto/sizes/x/perHour"\r\n,"\'-3","/x"\r\n',
+    '"what","amount","rate at"\r\n"a/b; c",12.50,"/prices/porto/sizes/x/perHour"\r\n,-3,"/x"\r\n',
   )
   expect(csvText(rows, { byteOrderMark: true }).startsWith('\uFEFF"what"')).toBe(true)
 })

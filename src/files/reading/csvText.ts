@@ -7,8 +7,8 @@ export interface CsvOptions {
 
 /**
  * Rows as CSV (RFC 4180). Every cell but plain numbers is quoted, so that programs which guess the separator are not
- * led astray by what stands in one. Cells that a spreadsheet would take for a formula begin with an apostrophe, which reading
- * them back takes away: see `csvCell`.
+ * led astray by what stands in one. Cells that a spreadsheet would take for a formula begin with an apostrophe, which
+ * reading them back takes away: see `csvCell`. A number below zero is none.
  */
 export const csvText = (
   rows: readonly (readonly string[])[],
@@ -16,13 +16,15 @@ export const csvText = (
 ): string =>
   `${byteOrderMark ? '\uFEFF' : ''}${Papa.unparse(rows.map(guarded), { newline: '\r\n', quotes: isQuoted })}\r\n`
 
-const isQuoted = (cell: unknown): boolean => cell !== '' && !/^-?\d+(\.\d+)?$/.test(String(cell))
+const PLAIN_NUMBER = /^-?\d+(\.\d+)?$/
+
+const isQuoted = (cell: unknown): boolean => cell !== '' && !PLAIN_NUMBER.test(String(cell))
 
 /** A formula, and what would be taken for one that is guarded already. */
 const NEEDS_GUARD = /^'*[=+\-@\t\r]/
 
 const guarded = (cells: readonly string[]): string[] =>
-  cells.map((cell) => (NEEDS_GUARD.test(cell) ? `'${cell}` : cell))
+  cells.map((cell) => (NEEDS_GUARD.test(cell) && !PLAIN_NUMBER.test(cell) ? `'${cell}` : cell))
 
 /** A cell as it was before it was guarded; others are as they are. */
 export const csvCell = (text: string): string =>

@@ -43,7 +43,7 @@ test('files that Notchgauge itself ships are let in where they belong', () => {
 test.each<[Door, Uint8Array, string, RegExp | undefined]>([
   ['import', sheet, 'a.xlsx', /save the sheet as CSV/],
   ['import', utf8('BEGIN:VCALENDAR'), 'a.ics', /On a machine’s week/],
-  ['import', utf8('{"format":"notchgauge/estimate/3"}'), 'a.json', /Export the plan itself/],
+  ['import', utf8('{"format":"notchgauge/estimate/4"}'), 'a.json', /Export the plan itself/],
   ['holidays', utf8('{"format":"notchgauge/plan/1"}'), 'a.json', /Import a plan/],
   ['holidays', utf8('date,name'), 'a.csv', /iCalendar/],
   ['holidays', utf8('BEGIN:VCALENDAR'), 'a.ics', undefined],

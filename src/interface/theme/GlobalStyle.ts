@@ -16,6 +16,7 @@ const light = css`
   --on-run: #ffffff;
   --held: #b97a12;
   --held-pale: #ecd9ae;
+  --held-ink: #7d5205;
   --kept: #6b5a8e;
   --kept-pale: #d8d0e6;
   --off: #9aa6a1;
@@ -39,6 +40,7 @@ const dark = css`
   --on-run: #0e1a17;
   --held: #d79a3a;
   --held-pale: #4d3a18;
+  --held-ink: #e0aa55;
   --kept: #ab9ad2;
   --kept-pale: #3b3350;
   --off: #7e8985;

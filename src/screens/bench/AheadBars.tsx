@@ -1,7 +1,7 @@
 'use client'
 
 import { Bar, BarChart, CartesianGrid, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
-import { currencySymbol } from '../../wording/money'
+import { moneyText } from '../../wording/money'
 
 const HEIGHT = 150
 
@@ -31,7 +31,7 @@ export function AheadBars({ points, currency, budget }: AheadBarsProps) {
           axisLine={false}
           tick={text}
           width={52}
-          tickFormatter={(value: number) => `${currencySymbol(currency)} ${value}`}
+          tickFormatter={(value: number) => moneyText(String(value), currency)}
         />
         <Bar
           dataKey="committed"

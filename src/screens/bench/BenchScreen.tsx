@@ -12,6 +12,7 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { Ahead } from './Ahead'
 import { Credit } from './Credit'
 import { MonthBudget } from './MonthBudget'
+import { MonthParts } from './MonthParts'
 import { PlanNotches } from './PlanNotches'
 import { PlanWatch } from './PlanWatch'
 import { Quotas } from './Quotas'
@@ -47,10 +48,11 @@ export function BenchScreen() {
           </p>
         )}
         {chosen.size > 0 && <SelectedMachines selected={chosen} onSelect={setSelected} />}
+        {overview.month && <MonthParts part={overview.month} />}
         <Shares part={overview.month} selected={chosen} onSelect={setSelected} />
         <Credit
           part={overview.credit}
-          enough={overview.enough}
+          curve={overview.curve}
           surveyed={overview.survey !== undefined}
           onEdit={editMoney}
         />

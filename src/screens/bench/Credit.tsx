@@ -8,7 +8,7 @@ import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
-import { EnoughToLast } from './EnoughToLast'
+import { CreditTrade } from './CreditTrade'
 import { creditEndText } from './creditEndText.ts'
 import { instantText } from './instantText.ts'
 import type { Overview } from './useOverview.ts'
@@ -17,14 +17,14 @@ const CreditChart = lazyPart(() => import('./CreditChart'), 'CreditChart', { dra
 
 interface CreditProps {
   readonly part: Overview['credit'] | undefined
-  readonly enough: Overview['enough'] | undefined
+  readonly curve: Overview['curve'] | undefined
   /** All plates were looked at: what would be enough is known, or there is nothing. */
   readonly surveyed: boolean
   readonly onEdit: () => void
 }
 
 /** How long the credit lasts, to the minute, as planned and if nothing were ever switched off. */
-export const Credit = memo(function Credit({ part, enough, surveyed, onEdit }: CreditProps) {
+export const Credit = memo(function Credit({ part, curve, surveyed, onEdit }: CreditProps) {
   const { state } = useWorkbench()
   const { credit } = state.plan
   return (
@@ -76,7 +76,12 @@ export const Credit = memo(function Credit({ part, enough, surveyed, onEdit }: C
             </Warning>
           )}
           {part.planned.end.kind === 'used-up' && (
-            <EnoughToLast part={enough} pending={!enough && !surveyed} credit={credit} />
+            <CreditTrade
+              part={curve}
+              pending={!curve && !surveyed}
+              credit={credit}
+              currency={part.planned.currency}
+            />
           )}
         </>
       )}

@@ -8,7 +8,7 @@ import { formatDate, dayNumber, parseDate } from '../../core/calendar/civil.ts'
 import type { CreditRunway } from '../../core/wholePlan/creditRunway.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
 import type { Span } from '../../core/quantity/units.ts'
-import { currencySymbol } from '../../wording/money'
+import { moneyText } from '../../wording/money'
 import { localTime, monthName } from '../../wording/time'
 
 const HEIGHT = 170
@@ -48,7 +48,7 @@ export function CreditChart({ planned, alwaysOn, timeZone }: CreditChartProps) {
             axisLine={false}
             tick={text}
             width={52}
-            tickFormatter={(value: number) => `${currencySymbol(currency)} ${value}`}
+            tickFormatter={(value: number) => moneyText(String(value), currency)}
           />
           <ReferenceLine
             x={span.to}

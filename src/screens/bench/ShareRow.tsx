@@ -7,7 +7,10 @@ import {
   type ShareGroup,
   type ShareOrder,
 } from '../../core/wholePlan/foldShares.ts'
-import { subtract, toNumber } from '../../core/quantity/exact.ts'
+import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
+import { isZero, ZERO } from '../../core/quantity/exact.ts'
+import { PART_NAMES } from '../../wording/monthPart'
+import { MonthBar } from '../month/MonthBar'
 import { formatAmount } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
 
@@ -72,9 +75,13 @@ function Figures({
   readonly label: string
   readonly children: React.ReactNode
 }) {
-  const { total, floor, alwaysOn, machines } = group
-  const percent = (amount: number): string => `${scale > 0 ? Math.max(0, (amount / scale) * 100) : 0}%`
-  const [stays, month, always] = [floor, total, alwaysOn].map(toNumber) as [number, number, number]
+  const { machines } = group
+  const link = useLinks()
+  const charges = link({
+    view: 'ledger',
+    ...(machines.length === 1 && { machine: machines[0] }),
+    ledger: { of: machines.length === 1 ? 'machine' : 'plan', fold: 'part', meters: [], states: [] },
+  })
   const count = machines.filter((name) => selected.has(name)).length
   return (
     <tr data-selected={count > 0 || undefined}>
@@ -91,18 +98,27 @@ function Figures({
       </td>
       <Name scope="row">{children}</Name>
       <td>
-        <Track aria-hidden="true">
-          <i data-part="saved" style={{ width: percent(Math.max(always, month)) }} />
-          <i data-part="running" style={{ width: percent(month) }} />
-          <i data-part="floor" style={{ width: percent(stays) }} />
-        </Track>
+        <MonthBar split={group} scale={scale} height={16} />
       </td>
-      <td>{formatAmount(floor)}</td>
-      <td>{formatAmount(subtract(total, floor))}</td>
+      {MONTH_PARTS.map((part) => (
+        <td key={part}>
+          {isZero(group[part]) ? (
+            <Nothing>{formatAmount(ZERO)}</Nothing>
+          ) : (
+            <Charges
+              {...charges}
+              data-part={part}
+              aria-label={`${PART_NAMES[part]} ${formatAmount(group[part])}: its charges`}
+            >
+              {formatAmount(group[part])}
+            </Charges>
+          )}
+        </td>
+      ))}
       <td>
-        <b>{formatAmount(total)}</b>
+        <b>{formatAmount(group.total)}</b>
       </td>
-      <td>{formatAmount(subtract(alwaysOn, total))}</td>
+      <td>{isZero(group.saved) ? <Nothing>{formatAmount(ZERO)}</Nothing> : formatAmount(group.saved)}</td>
     </tr>
   )
 }
@@ -145,23 +161,18 @@ const Open = styled.button`
   }
 `
 
-const Track = styled.div`
-  position: relative;
-  height: 16px;
+const Charges = styled.a`
+  text-decoration: none;
 
-  i {
-    position: absolute;
-    left: 0;
-    top: 0;
-    bottom: 0;
-    border: 1px solid var(--plate-edge);
+  &:hover {
+    text-decoration: underline;
   }
-  i[data-part='running'] {
-    background: var(--run);
-    border-color: var(--run);
+  &[data-part='leak'] {
+    font-weight: 600;
+    color: var(--held-ink);
   }
-  i[data-part='floor'] {
-    background: var(--off);
-    border-color: var(--off);
-  }
+`
+
+const Nothing = styled.span`
+  color: var(--ink-3);
 `

@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import { media } from '../../interface/theme/media'
 
-/** Bars with their figures: name, bar, four figures. */
+/** Bars with their figures: name, bar, five figures. */
 export const ShareTable = styled.table`
   width: 100%;
   border-collapse: collapse;
@@ -31,7 +31,15 @@ export const ShareTable = styled.table`
     text-align: left;
   }
   th:nth-child(n + 4) {
-    width: 84px;
+    width: 76px;
+  }
+  ${media.compact} {
+    th:nth-child(2) {
+      width: 148px;
+    }
+    th:nth-child(n + 4) {
+      width: 64px;
+    }
   }
   input[type='checkbox'] {
     width: 15px;

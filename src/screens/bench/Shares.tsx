@@ -15,7 +15,6 @@ import { toNumber } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
-import { media } from '../../interface/theme/media'
 import { currencySymbol } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ShareHeading } from './ShareHeading'
@@ -42,13 +41,14 @@ const FOLD_NAMES = {
 } as const
 
 const COLUMNS: readonly { readonly order: ShareOrder; readonly name: string }[] = [
-  { order: 'floor', name: 'when off' },
-  { order: 'running', name: 'running' },
+  { order: 'kept', name: 'kept' },
+  { order: 'asked', name: 'asked for' },
+  { order: 'leak', name: 'leak' },
   { order: 'total', name: 'month' },
-  { order: 'saved', name: 'off saves' },
+  { order: 'saved', name: 'saved' },
 ]
 
-/** Each bar is a machine, or machines that have something in common: what stays, what runs, what switching off saves. */
+/** Each bar is a machine, or machines that have something in common: what is kept, asked for and leaks, and what switching off saves. */
 export const Shares = memo(function Shares({ part, selected, onSelect }: SharesProps) {
   const { state, address, mend } = useWorkbench()
   const { plan, books } = state
@@ -82,7 +82,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
   const shownGroups = showsAll || groups.length <= MOST_ROWS + 1 ? groups : groups.slice(0, MOST_ROWS)
   const rest = groups.slice(shownGroups.length)
   const scale = groups.reduce(
-    (most, { alwaysOn, total }) => Math.max(most, toNumber(alwaysOn), toNumber(total)),
+    (most, { saved, total }) => Math.max(most, toNumber(total) + Math.max(0, toNumber(saved))),
     0,
   )
   const symbol = part ? currencySymbol(part.totals.currency) : ''
@@ -115,10 +115,6 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
           check={() => undefined}
           onCommit={setSearch}
         />
-        <Legend aria-hidden="true">
-          <i data-part="floor" /> stays when off <i data-part="running" /> running <i data-part="saved" />{' '}
-          saved by switching off
-        </Legend>
       </Bar>
       <ShareTable>
         <thead>
@@ -204,34 +200,6 @@ const Bar = styled.div`
   gap: 6px 12px;
   align-items: center;
   margin: 8px 0 6px;
-`
-
-const Legend = styled.span`
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  margin-left: auto;
-  font-size: 12px;
-  color: var(--ink-2);
-
-  ${media.narrow} {
-    display: none;
-  }
-
-  i {
-    width: 14px;
-    height: 12px;
-    border: 1px solid var(--plate-edge);
-  }
-  i:not(:first-child) {
-    margin-left: 8px;
-  }
-  i[data-part='floor'] {
-    background: var(--off);
-  }
-  i[data-part='running'] {
-    background: var(--run);
-  }
 `
 
 const Unit = styled.span`

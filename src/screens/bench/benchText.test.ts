@@ -55,11 +55,13 @@ describe('machines that are put together', () => {
       key,
       machines: [key],
       total: parseDecimal(total)!,
-      floor: parseDecimal('1')!,
-      alwaysOn: parseDecimal('9')!,
+      kept: parseDecimal('0.01')!,
+      asked: parseDecimal(total)!,
+      leak: parseDecimal('0')!,
+      saved: parseDecimal('9')!,
     })
     const joined = joinGroups([group('a', '1.25'), group('b', '2.5'), group('c', '0.01')])
-    expect([toDecimal(joined.total, 2), toDecimal(joined.alwaysOn, 0), joined.machines]).toEqual([
+    expect([toDecimal(joined.total, 2), toDecimal(joined.saved, 0), joined.machines]).toEqual([
       '3.76',
       '27',
       ['a', 'b', 'c'],

@@ -17,7 +17,7 @@ export interface Overview {
   readonly credit?: PartOf<'credit'>
   readonly progress?: PartOf<'progress'>
   readonly survey?: PartOf<'survey'>
-  readonly enough?: PartOf<'enough'>
+  readonly curve?: PartOf<'curve'>
 }
 
 export interface OverviewState {

@@ -4,13 +4,15 @@ import { lazyPart } from '../../interface/lazyPart'
 import { useMemo, useRef } from 'react'
 import styled from 'styled-components'
 import { foldShares, type SharedMachine } from '../../core/wholePlan/foldShares.ts'
-import { subtract, toNumber } from '../../core/quantity/exact.ts'
+import { joinSplits } from '../../core/wholePlan/shownSplit.ts'
+import { add, subtract, toNumber } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { currencyCode, formatAmount, formatMoney } from '../../wording/money'
 import { formatMonth } from '../../wording/time'
 import { Ahead } from '../bench/Ahead'
 import { creditEndText } from '../bench/creditEndText.ts'
 import { useOverview } from '../bench/useOverview.ts'
+import { MonthBar } from '../month/MonthBar'
 import { download } from '../workbench/download.ts'
 import { fileName } from '../workbench/fileName.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -38,7 +40,8 @@ export function MonthReport() {
   const { currency, planned, alwaysOn, tax } = totals
   const centres = foldShares(shares, 'cost-centre', 'total')
   const machines = foldShares(shares, 'machine', 'total')
-  const scale = Math.max(1e-9, ...machines.map((each) => toNumber(each.alwaysOn)))
+  const all = joinSplits(machines)
+  const scale = Math.max(1e-9, ...machines.map(({ total, saved }) => toNumber(add(total, saved))))
   const save = async (kind: 'svg' | 'png'): Promise<void> => {
     if (!page.current) return
     for (const { name, data } of await picturesOf(page.current, kind)) {
@@ -119,32 +122,26 @@ export function MonthReport() {
         <thead>
           <tr>
             <th scope="col">machine</th>
-            <th scope="col">month, and always on</th>
-            <th scope="col">when off</th>
-            <th scope="col">always on</th>
+            <th scope="col">kept, asked for, leak, and saved</th>
+            <th scope="col">kept</th>
+            <th scope="col">asked for</th>
+            <th scope="col">leak</th>
+            <th scope="col">saved</th>
             <th scope="col">month</th>
           </tr>
         </thead>
         <tbody>
-          {machines.map(({ key, total, floor, alwaysOn: always }) => (
-            <tr key={key}>
-              <th scope="row">{key}</th>
+          {machines.map((group) => (
+            <tr key={group.key}>
+              <th scope="row">{group.key}</th>
               <td>
-                <svg
-                  width="100%"
-                  height="10"
-                  aria-hidden="true"
-                  preserveAspectRatio="none"
-                  viewBox="0 0 100 10"
-                >
-                  <rect width={(toNumber(always) / scale) * 100} height="10" fill="var(--rule)" />
-                  <rect width={(toNumber(total) / scale) * 100} height="10" fill="var(--run)" />
-                  <rect width={(toNumber(floor) / scale) * 100} height="10" fill="var(--off)" />
-                </svg>
+                <MonthBar split={group} scale={scale} height={10} />
               </td>
-              <td>{formatAmount(floor)}</td>
-              <td>{formatAmount(always)}</td>
-              <td>{formatAmount(total)}</td>
+              <td>{formatAmount(group.kept)}</td>
+              <td>{formatAmount(group.asked)}</td>
+              <td>{formatAmount(group.leak)}</td>
+              <td>{formatAmount(group.saved)}</td>
+              <td>{formatAmount(group.total)}</td>
             </tr>
           ))}
         </tbody>
@@ -152,8 +149,10 @@ export function MonthReport() {
           <tr>
             <th scope="row">Planned</th>
             <td />
-            <td />
-            <td>{formatAmount(alwaysOn)}</td>
+            <td>{formatAmount(all.kept)}</td>
+            <td>{formatAmount(all.asked)}</td>
+            <td>{formatAmount(all.leak)}</td>
+            <td>{formatAmount(all.saved)}</td>
             <td>{formatAmount(planned)}</td>
           </tr>
         </tfoot>

@@ -14,6 +14,7 @@ import type { LedgerAddress } from '../workbench/address.ts'
 const FOLD_NAMES = {
   time: 'in time order',
   meter: 'by meter',
+  part: 'kept, asked for, leak',
   day: 'by day',
   machine: 'by machine',
 } as const satisfies Record<Fold, string>

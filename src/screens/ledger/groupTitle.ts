@@ -3,6 +3,8 @@ import type { LedgerGroup } from '../../core/ledger/foldLedger.ts'
 import type { PlanLedger } from '../../core/ledger/planLedger.ts'
 import type { Meter } from '../../core/meter/charge.ts'
 import { weekdayOf } from '../../core/calendar/civil.ts'
+import type { MonthPart } from '../../core/meter/monthPart.ts'
+import { PART_NAMES } from '../../wording/monthPart'
 import { METER_NAMES } from '../../wording/charge'
 import { DAY_NAMES, formatDay } from '../../wording/time'
 
@@ -13,6 +15,8 @@ export function groupTitle({ key }: LedgerGroup, fold: Fold, { ledger, days }: P
       return ''
     case 'meter':
       return METER_NAMES[key as Meter]
+    case 'part':
+      return PART_NAMES[key as MonthPart]
     case 'machine':
       return ledger.machines[Number(key)]?.name ?? ''
     case 'day': {

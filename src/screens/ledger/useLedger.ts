@@ -13,11 +13,20 @@ export function useLedger(timeZone: string) {
   const { plan, books } = state
   const { reading, ledger } = address
   const byDays = ledger.fold === 'day' ? timeZone : undefined
+  const byPart = ledger.fold === 'part'
   const ofPlan = ledger.of === 'plan'
   const only = machine?.name
   const inputs = useMemo(
-    (): PlanLedgerInputs => ({ plan, books, month, reading, byDaysOf: byDays, decimals: SHOWN_DECIMALS }),
-    [plan, books, month, reading, byDays],
+    (): PlanLedgerInputs => ({
+      plan,
+      books,
+      month,
+      reading,
+      byDaysOf: byDays,
+      byPart,
+      decimals: SHOWN_DECIMALS,
+    }),
+    [plan, books, month, reading, byDays, byPart],
   )
   const own = useMemo(
     () => (ofPlan ? undefined : planLedger({ ...inputs, only: only ?? '' })),

@@ -3,10 +3,10 @@ import { describe, expect, test } from 'vitest'
 import { finish } from '../finish.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { Machine } from '../machine/plan.ts'
-import { surveyPlan } from './surveyPlan.ts'
+import { surveyPlan, type PlanNotch } from './surveyPlan.ts'
 import { chargesWithin } from '../meter/chargesWithin.ts'
 import { parseDecimal, toDecimal, trimDecimal } from '../quantity/decimal.ts'
-import { add, compare, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
+import { add, compare, divide, exact, multiply, toNumber, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant } from '../quantity/units.ts'
 import { anyMachineOf, anyWeek } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
@@ -14,7 +14,7 @@ import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { budgetReach } from './budgetReach.ts'
 import { creditRunway } from './creditRunway.ts'
-import { enoughNotches, withNotches } from './enoughNotches.ts'
+import { creditCurve, withNotches } from './creditCurve.ts'
 import { PlanSpending } from './planSpending.ts'
 
 const parts: Partial<Machine>[] = [{ off: 'stopped' }, { off: 'stopped' }, { off: 'running', size: 'small' }]
@@ -32,40 +32,61 @@ const credit = (amount: string) => ({
   timeZone: 'Etc/UTC',
 })
 
-describe('what makes a credit last', () => {
+describe('how long a credit lasts against how much is changed', () => {
+  const runwayOf = (amount: string, count: number, changes: readonly PlanNotch[]) =>
+    creditRunway(
+      new PlanSpending({ ...inputs, plan: withNotches(plan, changes.slice(0, count)) }),
+      credit(amount),
+    )
+
   // As planned these machines cost 413.90 in March, and about 1,230 in the three months.
-  test('nothing, where it lasts anyway', () => {
-    expect(enoughNotches(inputs, credit('2000'), notches)!.notches).toEqual([])
+  test('needs nothing where it lasts anyway', () => {
+    const { changes, points } = creditCurve(inputs, credit('2000'), notches)
+    expect(changes).toEqual([])
+    expect(points).toMatchObject([{ count: 0, end: { kind: 'expires' } }])
   })
 
-  test.each([
-    ['1000', 1],
-    ['750', 2],
-    ['560', 3],
-  ])('of %s: %i notches, and no set of fewer does', (amount, count) => {
-    const enough = enoughNotches(inputs, credit(amount), notches)!
-    expect(enough.notches).toHaveLength(count)
-    expect(enough.runway.end.kind).toBe('expires')
-    const loose = notches.filter(({ losses }) => losses.every(({ kind }) => kind !== 'bound'))
-    for (const set of setsOf(loose, count - 1)) {
-      const other = creditRunway(
-        new PlanSpending({ ...inputs, plan: withNotches(plan, set) }),
-        credit(amount),
-      )
-      expect(other.end.kind).toBe('used-up')
+  test.each(['1000', '750', '560', '10'])('of %s, each point is the full price of its changes', (amount) => {
+    const { changes, points } = creditCurve(inputs, credit(amount), notches)
+    expect(points.map(({ count }) => count)).toEqual(changes.map((_, i) => i).concat(changes.length))
+    for (const { count, end } of points) expect(end).toEqual(runwayOf(amount, count, changes).end)
+    // It stops with the first that lasts.
+    const lasting = points.filter(({ end }) => end.kind === 'expires')
+    expect(lasting.length).toBe(amount === '10' ? 0 : 1)
+  })
+
+  test('begins with what costs nothing to live with, the largest saving first; nobody is bound', () => {
+    const { changes, lossless } = creditCurve(inputs, credit('10'), notches)
+    expect(changes.length).toBeGreaterThan(3)
+    expect(changes.map(({ losses }) => losses.length === 0)).toEqual(changes.map((_, i) => i < lossless))
+    for (const part of [changes.slice(0, lossless), changes.slice(lossless)]) {
+      const savings = part.map(({ saving }) => toNumber(saving!))
+      expect(savings).toEqual([...savings].sort((a, b) => b - a))
     }
+    expect(changes.flatMap(({ losses }) => losses).filter(({ kind }) => kind === 'bound')).toEqual([])
   })
 
-  test('is not there where everything together is not enough', () => {
-    expect(enoughNotches(inputs, credit('10'), notches)).toBeUndefined()
-  })
+  test('equals pricing each prefix, on random plans', () => {
+    const book = DEMO_BOOKS[0]!
+    const anyPlan = fc.record({
+      machines: fc.array(anyMachineOf(book, ['a']), { minLength: 1, maxLength: 3 }),
+      weeks: fc.tuple(anyWeek('a')),
+    })
+    fc.assert(
+      fc.property(anyPlan, ({ machines: some, weeks }) => {
+        const machines = some.map((machine, i) => ({ ...machine, name: `m${i}` }))
+        const own = { plan: { machines, weeks }, books: [book], reading: 'calendar' as const, month: MARCH }
+        const found = finish(surveyPlan({ ...own, currency: book.currency, decimals: 2 })).notches
+        const { changes, points } = creditCurve(own, credit('60'), found)
+        for (const { count, end } of points) {
+          const changed = withNotches(own.plan, changes.slice(0, count))
+          expect(end).toEqual(creditRunway(new PlanSpending({ ...own, plan: changed }), credit('60')).end)
+        }
+      }),
+      { numRuns: 8 },
+    )
+  }, 60_000)
 })
-
-/** Every set of so many. */
-function setsOf<T>(all: readonly T[], count: number): T[][] {
-  if (count === 0) return [[]]
-  return all.flatMap((each, i) => setsOf(all.slice(i + 1), count - 1).map((rest) => [each, ...rest]))
-}
 
 describe('a month against its budget', () => {
   const month = new PlanSpending(inputs).of(MARCH)

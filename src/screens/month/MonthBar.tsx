@@ -1,0 +1,71 @@
+import { STATE_FILL } from '../../interface/StatePatterns'
+import { MONTH_PARTS, type MonthPart } from '../../core/meter/monthPart.ts'
+import { toNumber, type Exact } from '../../core/quantity/exact.ts'
+
+/** Leak is hatched as what is off but charged is everywhere. */
+const FILL = {
+  kept: 'var(--off)',
+  asked: 'var(--run)',
+  leak: STATE_FILL.stopped,
+} as const satisfies Record<MonthPart, string>
+
+interface MonthBarProps {
+  readonly split: Readonly<Record<MonthPart | 'saved', Exact>>
+  /** The amount that the whole width stands for. */
+  readonly scale: number
+  readonly height: number
+}
+
+/** A month as what is kept, asked for and leaks, one after another, and what is saved as an outline behind. */
+export function MonthBar({ split, scale, height }: MonthBarProps) {
+  const share = (amount: Exact): number => (scale > 0 ? Math.max(0, toNumber(amount) / scale) * 100 : 0)
+  let at = 0
+  const parts = MONTH_PARTS.map((part) => {
+    const width = share(split[part])
+    const x = at
+    at += width
+    return { part, x, width }
+  })
+  const saved = share(split.saved)
+  return (
+    <svg width="100%" height={height} aria-hidden="true" style={{ display: 'block' }}>
+      {saved > 0 && (
+        <rect
+          x={`${at}%`}
+          y={0.5}
+          width={`${saved}%`}
+          height={height - 1}
+          fill="none"
+          stroke="var(--plate-edge)"
+        />
+      )}
+      {parts.map(
+        ({ part, x, width }) =>
+          width > 0 && (
+            <rect
+              key={part}
+              data-part={part}
+              x={`${x}%`}
+              width={`${width}%`}
+              height={height}
+              fill={FILL[part]}
+            />
+          ),
+      )}
+    </svg>
+  )
+}
+
+/** A small square in the part's own fill, beside its name. */
+export const PartSwatch = ({ part }: { readonly part: MonthPart | 'saved' }) => (
+  <svg width="14" height="12" aria-hidden="true" style={{ flex: 'none' }}>
+    <rect
+      x="0.5"
+      y="0.5"
+      width="13"
+      height="11"
+      fill={part === 'saved' ? 'none' : FILL[part]}
+      stroke="var(--plate-edge)"
+    />
+  </svg>
+)
