@@ -207,18 +207,3 @@ test('needs close choices, and say what they cost', async ({ page }) => {
   await page.keyboard.press('Control+z')
   await expect(page.getByText('hibernated does not keep the hardware').first()).toBeHidden()
 })
-
-test('a slot is pressed where it stands, and says what it holds under the pointer', async ({ page }) => {
-  const bench = new Workbench(page)
-  await bench.open('/?machine=timetable-loadgen&view=gauge')
-  const plate = bench.plate('On hours')
-  const drawing = plate.locator('[data-slots]')
-  await expect(bench.slider('On hours')).toHaveAttribute('aria-valuetext', /^Depot day, €/)
-  const [cheapest] = ((await drawing.getAttribute('data-slots')) ?? '').split(' ').map(Number)
-  const { x, y } = (await drawing.boundingBox())!
-  await page.mouse.move(x + cheapest!, y + 16)
-  await expect(plate.getByTestId('readout')).toContainText(/−\d+\.\d\d/)
-  await page.mouse.click(x + cheapest!, y + 16)
-  await expect(bench.slider('On hours')).toHaveAttribute('aria-valuetext', /^(?!Depot day, €)/)
-  await expect(bench.slider('On hours')).toBeFocused()
-})

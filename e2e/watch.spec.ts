@@ -5,7 +5,6 @@ test('a finding is mended by one press, and the mend is taken back', async ({ pa
   const bench = new Workbench(page)
   await bench.open('/?machine=crew-roster-db&view=gauge')
   const start = await bench.total()
-  await page.getByRole('button', { name: /^Go to the watch list: / }).click()
   const list = page.getByRole('region', { name: 'Watch list' })
   await expect(list).toBeInViewport()
   await expect(list).toContainText(

@@ -61,6 +61,10 @@ export function moneyText(decimal: string, currency: string): string {
 export const formatHourly = (amount: Exact, month: BillingMonth): string =>
   formatAmount(averagePerHour(amount, month), HOURLY_PLACES)
 
+/** The same of a difference, with its sign: `−0.0088`. */
+export const hourlyDifference = (amount: Exact, month: BillingMonth): string =>
+  signed(roundTo(averagePerHour(amount, month), HOURLY_PLACES), HOURLY_PLACES)
+
 export const formatAmount = (amount: Exact, decimals = SHOWN_DECIMALS): string =>
   groupDigits(toDecimal(amount, decimals))
 

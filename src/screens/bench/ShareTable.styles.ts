@@ -13,9 +13,6 @@ export const ShareTable = styled.table`
     height: 27px;
     text-align: right;
     font-weight: 400;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
   }
   th:nth-child(1),
   td:first-child {

@@ -118,8 +118,8 @@ const Head = styled.div`
 
   h1 button {
     max-width: 100%;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    overflow-wrap: anywhere;
+    text-align: left;
     padding-left: 0;
     color: var(--ink);
     font-size: 20px;
@@ -134,9 +134,7 @@ const Naming = styled.div`
 const Purpose = styled.p`
   font-size: 12px;
   min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  overflow-wrap: anywhere;
   color: var(--ink-2);
 `
 

@@ -43,7 +43,12 @@ const Totals = styled.div`
   align-items: baseline;
   color: var(--ink-2);
   white-space: nowrap;
+  ${media.compact} {
+    flex-direction: column;
+    gap: 0;
+  }
   ${media.narrow} {
+    flex-direction: row;
     flex-wrap: wrap;
     white-space: normal;
   }

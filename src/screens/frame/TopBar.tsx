@@ -138,16 +138,18 @@ const Bar = styled.header`
   }
 `
 
-/** Gives way where the bar is short of room. */
+/** In several lines where the bar is short of room. */
 const PlanName = styled.span`
   flex: 0 1 auto;
-  min-width: 60px;
-  overflow: hidden;
+  min-width: 96px;
 
   button {
     max-width: 100%;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    padding: 2px 0;
+    font-size: 12px;
+    line-height: 1.15;
+    text-align: left;
+    overflow-wrap: anywhere;
   }
 `
 

@@ -7,6 +7,7 @@ import { consideredBooks } from '../../core/machine/consideredBooks.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { planCurrency } from '../../core/meter/planTotals.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
+import { lazyPart } from '../../interface/lazyPart'
 import { StatePatterns } from '../../interface/StatePatterns'
 import { useAfterPaint } from '../../interface/useAfterPaint'
 import { media } from '../../interface/theme/media'
@@ -81,6 +82,8 @@ function useSettledPlan(value: WorkbenchValue): WorkbenchValue {
   return value
 }
 
+const GaugeWatch = lazyPart(() => import('../gauge/GaugeWatch'), 'GaugeWatch')
+
 /** Drawn anew a moment after an edit, and not with it: what the hand moves comes first. */
 const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue }) {
   const { view } = value.address
@@ -104,7 +107,7 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
                 <Columns $aside={hasMonthBeside}>
                   <MachineList />
                   <MachineView />
-                  {hasMonthBeside && <MonthPanel />}
+                  {hasMonthBeside && <MonthPanel>{view === 'gauge' && <GaugeWatch />}</MonthPanel>}
                 </Columns>
               )}
             </Frame>

@@ -20,7 +20,7 @@ interface FoldedPlateProps {
   readonly onGoToPlate: (from: PlateId, step: number) => void
 }
 
-/** A plate that could neither save nor cost anything, or is pinned: one line that says so, and opens. */
+/** A plate that cannot save anything, or is pinned: one line that says so, and opens. */
 export const FoldedPlate = memo(function FoldedPlate({
   plate,
   resolved,
@@ -31,6 +31,7 @@ export const FoldedPlate = memo(function FoldedPlate({
   const name = plateName(plate)
   const present = plate.notches[plate.present]
   const words = present && choiceWords(present, resolved)
+  const why = foldText(plate, (notch) => choiceWords(notch, resolved))
   return (
     <S.Folded role="group" aria-label={name} data-plate={plate.id}>
       <PlateLabel
@@ -44,14 +45,14 @@ export const FoldedPlate = memo(function FoldedPlate({
       <S.FoldNote
         as={AriaButton}
         data-plate-focus=""
-        aria-label={`${name}: ${words?.name ?? 'unknown'}, ${foldText(plate)}. Show the choices.`}
+        aria-label={`${name}: ${words?.name ?? 'unknown'}, ${why}. Show the choices.`}
         onPress={() => onOpen(plate.id)}
         onKeyDown={(event: React.KeyboardEvent) => {
           if (event.key === 'ArrowUp') onGoToPlate(plate.id, -1)
           else if (event.key === 'ArrowDown') onGoToPlate(plate.id, 1)
         }}
       >
-        {foldText(plate)} <S.FoldOpen>show</S.FoldOpen>
+        {why} <S.FoldOpen>show</S.FoldOpen>
       </S.FoldNote>
     </S.Folded>
   )

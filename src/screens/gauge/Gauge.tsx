@@ -4,19 +4,14 @@ import styled from 'styled-components'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { formatMoney } from '../../wording/money'
-import { lazyPart } from '../../interface/lazyPart'
 import { formatHours } from '../../wording/time'
 import { DayByDay, DayLegend } from '../month/DayByDay'
-import { useWatched } from '../watch/useWatched'
-import { WatchLink } from '../watch/WatchLink'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { NeedsLine } from '../needs/NeedsLine'
 import { ProposalButton } from '../proposal/ProposalButton'
 import { Plates } from './Plates'
 import { usePlates } from './usePlates'
 import type { Plate } from '../../core/notches/plate.ts'
-
-const WatchList = lazyPart(() => import('../watch/WatchList'), 'WatchList')
 
 const NO_PLATES: readonly Plate[] = []
 
@@ -33,15 +28,13 @@ export function Gauge() {
 
 function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
   const { inputs, plates } = usePlates(priced, useWorkbench())
-  const watched = useWatched(priced, inputs, plates)
   const { estimate, resolved } = priced
   return (
     <>
       <NeedsLine machine={machine} result={priced} plates={plates}>
         <ProposalButton inputs={inputs} />
       </NeedsLine>
-      <Plates priced={priced}>{watched && <WatchLink list={watched.list} />}</Plates>
-      {watched && <WatchList {...watched} />}
+      <Plates priced={priced} />
       <Days>
         <h2>
           Day by day{' '}

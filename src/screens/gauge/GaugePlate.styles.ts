@@ -6,10 +6,11 @@ import { media } from '../../interface/theme/media'
 export const LABEL_WIDTH = '176px'
 export const LABEL_WIDTH_COMPACT = '136px'
 
-/** Of one height, so that what moves in a plate is laid out in it alone. */
+/** What moves in a plate is laid out in it alone; it is as high as its words need, which seldom change. */
 export const Plate = styled.div`
-  contain: size layout style;
-  height: 48px;
+  contain: layout style;
+  position: relative;
+  min-height: 62px;
   box-sizing: border-box;
   display: grid;
   grid-template-columns: ${LABEL_WIDTH} minmax(0, 1fr);
@@ -19,9 +20,13 @@ export const Plate = styled.div`
     grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
   }
   ${media.coarse} {
-    height: 70px;
+    min-height: 82px;
   }
 
+  /* Its table lies over the plates below, and their scale. */
+  &[data-looking] {
+    z-index: 3;
+  }
   &:focus-within {
     background: color-mix(in srgb, var(--plate) 22%, transparent);
   }
@@ -31,9 +36,9 @@ export const Plate = styled.div`
 export const Folded = styled(Plate)`
   padding: 1px 0;
   align-items: center;
-  height: 27px;
+  min-height: 27px;
   ${media.coarse} {
-    height: 47px;
+    min-height: 47px;
   }
 `
 
@@ -51,9 +56,7 @@ export const Decision = styled.div`
     align-items: baseline;
   }
   & > [data-part] {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    overflow-wrap: anywhere;
   }
   [data-part='kind'] {
     font-size: 12px;
@@ -69,7 +72,6 @@ export const Decision = styled.div`
   [data-part='about'] {
     font-size: 11px;
     color: var(--ink-3);
-    margin-left: 3px;
   }
 `
 
@@ -157,10 +159,9 @@ export const Drawing = styled.svg`
     stroke-dasharray: 2 2;
     fill-opacity: 0.35;
   }
-  [data-shape='cross'] {
-    fill: none;
-    stroke: var(--ink-3);
-    stroke-width: 1.3;
+  [data-shape='closed'] {
+    fill: var(--plate-edge);
+    stroke: none;
   }
   [data-shape='pin'] {
     fill: var(--ink);
@@ -194,9 +195,9 @@ const target = css`
 
 export const Track = styled.div`
   position: relative;
-  height: 42px;
+  min-height: 57px;
   ${media.coarse} {
-    height: 64px;
+    min-height: 78px;
   }
 
   &[data-over-slot] {
@@ -228,8 +229,9 @@ export const Captions = styled.div`
   top: 25px;
   left: 0;
   right: 0;
-  height: 17px;
+  height: 32px;
   font-size: 12px;
+  line-height: 1.3;
   color: var(--ink-2);
   pointer-events: none;
   ${media.coarse} {
@@ -243,13 +245,9 @@ export const Captions = styled.div`
   & > [data-caption] {
     position: absolute;
     top: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    text-align: left;
   }
   & > button {
-    display: flex;
-    gap: 4px;
     padding: 0;
     border: 0;
     background: none;
@@ -266,13 +264,12 @@ export const Captions = styled.div`
       min-height: 24px;
     }
   }
-  /* A name gives way where there is no room; the difference beside it never does. */
-  & > button > span {
-    overflow: hidden;
-    text-overflow: ellipsis;
+  /* An amount is never parted from its sign. */
+  & > button > b {
+    white-space: nowrap;
   }
   & > [data-caption='cheaper'] {
-    justify-content: flex-end;
+    text-align: right;
   }
   & > [data-caption='cheaper'] b,
   & > [data-caption='cheapest'] b {
@@ -284,14 +281,10 @@ export const Captions = styled.div`
       display: none;
     }
   }
-  & > [data-caption='readout'] {
-    left: 0;
-    right: 0;
-    color: var(--ink);
-  }
   & > [data-caption='all'] {
     right: 0;
     padding: 0 2px;
+    white-space: nowrap;
     text-decoration: underline dotted;
     text-underline-offset: 3px;
   }

@@ -1,16 +1,23 @@
 'use client'
 
 import { memo, useRef, useState } from 'react'
+import type { FitReason } from '../../core/fit/fitReason.ts'
+import type { NeedId } from '../../core/fit/needId.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
-import { choiceWords, notchDifference as difference, plateName, type ChoiceWords } from '../../wording/choice'
+import { choiceWords, plateName, type ChoiceWords } from '../../wording/choice'
+import type { NeedCost } from '../needs/useNeedCosts'
 import type { CostAxis } from './axis.ts'
 import { clusterNotches, type Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
 import type { PinPlate } from './FoldedPlate'
+import { PlateCaptions } from './PlateCaptions'
 import { PlateDrawing } from './PlateDrawing'
 import { PlateLabel } from './PlateLabel'
-import { clusterLabel, nearest, spokenValue } from './plateText.ts'
+import { nearest, spokenValue } from './plateText.ts'
 import { slotAt } from './slotAt.ts'
+import { slotRows, slotSentence } from './slotRows.ts'
+import { SlotTable } from './SlotTable'
+import { useLookedAt } from './useLookedAt.ts'
 import {
   cheapestNotch,
   isOpen,
@@ -21,8 +28,8 @@ import {
   type PlatesInputs,
 } from '../../core/notches/plate.ts'
 import { lazyDialog } from '../../interface/lazyDialog'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
 
-const ChoiceList = lazyDialog(() => import('./ChoiceList'), 'ChoiceList')
 const AskedChoice = lazyDialog(() => import('../list/AskedChoice'), 'AskedChoice')
 
 interface GaugePlateProps {
@@ -36,22 +43,25 @@ interface GaugePlateProps {
   readonly onPin: PinPlate
   /** Takes a choice with all that it changes beside itself. */
   readonly onTakeWith: (notch: Notch, carried: Carried) => void
-  /** Opens the list of all choices. */
-  readonly onList: (plate: Plate) => void
+  /** Opens the list of all choices, or of those closed for one reason. */
+  readonly onList: (plate: Plate, closedBy?: FitReason['code']) => void
   /** Moves the focus so many plates down from one, up when negative. */
   readonly onGoToPlate: (from: PlateId, step: number) => void
+  /** What a need costs; searched for once a slot is looked at. */
+  readonly costOf: (need: NeedId) => NeedCost
+  readonly onLook: () => void
 }
 
-/** Room that the cheapest choice's label takes at the left. */
-const CHEAPEST_WIDTH = 108
 /** Between the middles of two slots, and so the width of what can be pressed. */
 const SLOT_GAP = 26
 const SLOT_GAP_COARSE = 44
 
 /**
  * One decision. Arrow keys left and right take the next fitting choice, Home the cheapest, up and down go to the other
- * plates, Enter opens the list of all choices. Slots are pressed, found by where the pointer is; one that holds several choices opens the list of
- * those, one that does not fit by itself says what it would change.
+ * plates, Enter opens the list of all choices. With Shift they look at slots and take nothing: up and down then go
+ * through what is in one, Enter takes it, Escape leaves. Slots are found by where the pointer is, and name what is in
+ * them while it is there; a press takes the one choice of a slot, or holds the table of several, and a finger's always
+ * holds it.
  */
 export const GaugePlate = memo(function GaugePlate({
   plate,
@@ -64,15 +74,18 @@ export const GaugePlate = memo(function GaugePlate({
   onTakeWith,
   onList,
   onGoToPlate,
+  costOf,
+  onLook,
 }: GaugePlateProps) {
   const track = useRef<HTMLDivElement>(null)
   const thumb = useRef<HTMLDivElement>(null)
-  const [lookedAt, setLookedAt] = useState<string>()
-  const [listed, setListed] = useState<readonly Notch[]>()
   const [asked, setAsked] = useState<Notch>()
-  const { resolved, month } = inputs
+  const { resolved } = inputs
   const gap = coarse ? SLOT_GAP_COARSE : SLOT_GAP
   const clusters = clusterNotches(plate, axis, gap)
+  const look = useLookedAt({ clusters, axis, track, onLook })
+  const { slot, isHeld, row, place } = look
+  const rows = slot ? slotRows(slot.notches, inputs) : []
   const words = (notch: Notch): ChoiceWords => choiceWords(notch, resolved)
   const present = plate.notches[plate.present]
   const shown = present && words(present)
@@ -80,43 +93,54 @@ export const GaugePlate = memo(function GaugePlate({
   const dearer = nearest(plate, 1)
   const cheapest = cheapestNotch(plate)
   const name = plateName(plate)
-  const showsCheapest = cheapest !== undefined && cheapest !== cheaper && axis.line > 220
 
   const takeOrAsk = (notch: Notch): void => {
+    look.leave()
+    thumb.current?.focus()
     if (notch.isPresent) return
     if (isOpen(notch)) onTake(plate, notch)
     else setAsked(notch)
   }
-  const looking = clusters.find(({ key }) => key === lookedAt)
-  const slotUnder = ({ clientX, clientY, currentTarget, target }: React.MouseEvent): Cluster | undefined => {
+  const slotUnder = ({ clientX, clientY, target }: React.MouseEvent): Cluster | undefined => {
+    const element = track.current
     // A dialog of this plate is drawn elsewhere on the page, yet its events arrive here.
-    if (!(target instanceof Element) || !currentTarget.contains(target)) return undefined
-    const { left, top } = currentTarget.getBoundingClientRect()
-    const slot = clientY - top <= gap ? slotAt(clusters, clientX - left, gap / 2) : undefined
-    return slot && slot.isPresent && slot.notches.length === 1 ? undefined : slot
+    if (!element || !(target instanceof Element) || !element.contains(target)) return undefined
+    const { left, top } = element.getBoundingClientRect()
+    return clientY - top <= gap ? slotAt(clusters, clientX - left, gap / 2) : undefined
   }
+  const isInTable = ({ target }: React.MouseEvent): boolean =>
+    target instanceof Element && target.closest('[data-testid="slot-table"]') !== null
   const press = (event: React.MouseEvent): void => {
-    const slot = slotUnder(event)
-    if (!slot) return
-    const [only] = slot.notches
+    if (isInTable(event)) return
+    const pressed = slotUnder(event)
+    if (!pressed) return look.leave()
     thumb.current?.focus()
-    setLookedAt(slot.key)
-    if (slot.notches.length > 1) setListed(slot.notches)
-    else if (only) takeOrAsk(only)
+    const [only] = pressed.notches
+    if (coarse || pressed.notches.length > 1 || !only || only.isPresent) look.hold(pressed)
+    else takeOrAsk(only)
   }
   const onKeyDown = (event: React.KeyboardEvent): void => {
     const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : undefined
-    const next = event.key === 'Home' ? cheapest : step && nextNotch(plate, step)
-    if (next) onTake(plate, next)
-    else if (event.key === 'ArrowUp') onGoToPlate(plate.id, -1)
-    else if (event.key === 'ArrowDown') onGoToPlate(plate.id, 1)
-    else if (event.key === 'Enter' || event.key === ' ') onList(plate)
-    else if (step === undefined && event.key !== 'Home') return
+    if (event.key === 'Escape' && slot) look.leave()
+    else if (step && (event.shiftKey || (slot && isHeld))) look.step(step)
+    else if (slot && isHeld && (event.key === 'ArrowUp' || event.key === 'ArrowDown'))
+      look.stepRow(event.key === 'ArrowUp' ? -1 : 1, rows.length)
+    else if (slot && isHeld && event.key === 'Enter') {
+      const chosen = rows[row]
+      if (chosen) takeOrAsk(chosen.notch)
+    } else {
+      const next = event.key === 'Home' ? cheapest : step && nextNotch(plate, step)
+      if (next) onTake(plate, next)
+      else if (event.key === 'ArrowUp') onGoToPlate(plate.id, -1)
+      else if (event.key === 'ArrowDown') onGoToPlate(plate.id, 1)
+      else if (event.key === 'Enter' || event.key === ' ') onList(plate)
+      else if (step === undefined && event.key !== 'Home') return
+    }
     event.preventDefault()
   }
 
   return (
-    <S.Plate role="group" aria-label={name} data-plate={plate.id}>
+    <S.Plate role="group" aria-label={name} data-plate={plate.id} data-looking={slot && ''}>
       <PlateLabel
         id={plate.id}
         name={name}
@@ -127,13 +151,15 @@ export const GaugePlate = memo(function GaugePlate({
       />
       <S.Track
         ref={track}
-        data-over-slot={looking && ''}
+        data-over-slot={slot && ''}
         onClick={press}
-        onPointerMove={(event) => event.pointerType === 'mouse' && setLookedAt(slotUnder(event)?.key)}
-        onPointerLeave={() => setLookedAt(undefined)}
+        onPointerMove={(event) => {
+          if (event.pointerType === 'mouse' && !isInTable(event)) look.pointAt(slotUnder(event))
+        }}
+        onPointerLeave={(event) => event.pointerType === 'mouse' && look.pointAt(undefined)}
         onDoubleClick={() => onList(plate)}
       >
-        {looking && <S.LookedAt style={{ left: looking.x - gap / 2, width: gap }} />}
+        {slot && <S.LookedAt style={{ left: slot.x - gap / 2, width: gap }} />}
         <PlateDrawing clusters={clusters} axis={axis} near={[cheaper, dearer]} />
         <S.Thumb
           ref={thumb}
@@ -148,79 +174,37 @@ export const GaugePlate = memo(function GaugePlate({
           aria-valuetext={spokenValue(plate, words, currency)}
           style={{ left: axis.line - 13 }}
           onKeyDown={onKeyDown}
-          onBlur={() => setLookedAt(undefined)}
+          onBlur={({ relatedTarget }) => {
+            if (!track.current?.contains(relatedTarget)) look.leave()
+          }}
         />
-        <S.Captions>
-          {looking ? (
-            <span data-caption="readout" data-testid="readout">
-              {clusterLabel(looking, words)}
-            </span>
-          ) : (
-            <>
-              {showsCheapest && (
-                <button
-                  data-caption="cheapest"
-                  type="button"
-                  tabIndex={-1}
-                  aria-label={`Cheapest that fits: ${words(cheapest).name} ${difference(cheapest)}`}
-                  style={{ maxWidth: CHEAPEST_WIDTH - 8 }}
-                  onClick={() => onTake(plate, cheapest)}
-                >
-                  cheapest <b>{difference(cheapest)}</b>
-                </button>
-              )}
-              {cheaper && (
-                <button
-                  data-caption="cheaper"
-                  type="button"
-                  tabIndex={-1}
-                  style={{
-                    right: axis.width - axis.line + 12,
-                    maxWidth: axis.line - 12 - (showsCheapest ? CHEAPEST_WIDTH : 0),
-                  }}
-                  onClick={() => onTake(plate, cheaper)}
-                >
-                  <span>{words(cheaper).name}</span> <b>{difference(cheaper)}</b>
-                </button>
-              )}
-              {dearer && (
-                <button
-                  data-caption="dearer"
-                  type="button"
-                  tabIndex={-1}
-                  style={{ left: axis.line + 12, maxWidth: axis.width - axis.line - 64 }}
-                  onClick={() => onTake(plate, dearer)}
-                >
-                  <b>{difference(dearer)}</b> <span>{words(dearer).name}</span>
-                </button>
-              )}
-              <button
-                data-caption="all"
-                type="button"
-                tabIndex={-1}
-                aria-label={`All ${plate.notches.length} choices of ${name}`}
-                onClick={() => onList(plate)}
-              >
-                all {plate.notches.length}
-              </button>
-            </>
-          )}
-        </S.Captions>
-        {listed && (
-          <ChoiceList
-            title={name}
-            anchor={track}
-            notches={listed}
-            words={words}
+        <PlateCaptions
+          plate={plate}
+          axis={axis}
+          near={{ cheaper, dearer, cheapest }}
+          words={words}
+          onTake={(notch) => onTake(plate, notch)}
+          onList={() => onList(plate)}
+        />
+        {slot && place && (
+          <SlotTable
+            plate={plate}
+            rows={rows}
+            count={slot.notches.length}
             currency={currency}
-            month={month}
-            onTake={(notch) => {
-              setListed(undefined)
-              takeOrAsk(notch)
+            activeRow={isHeld ? row : undefined}
+            place={place}
+            costOf={costOf}
+            onTake={takeOrAsk}
+            onList={(closedBy) => {
+              look.leave()
+              onList(plate, closedBy)
             }}
-            onClose={() => setListed(undefined)}
           />
         )}
+        <VisuallyHidden aria-live="polite">
+          {slot && isHeld && `${rows[row]?.name ?? ''}. ${slotSentence(rows, slot.notches.length)}`}
+        </VisuallyHidden>
         {asked && (
           <AskedChoice
             notch={asked}

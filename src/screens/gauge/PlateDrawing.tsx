@@ -12,17 +12,16 @@ interface PlateDrawingProps {
   readonly near: readonly (Notch | undefined)[]
 }
 
-type ShapeKind = 'cut' | 'near' | 'scored' | 'nearScored' | 'cross' | 'pin'
+type ShapeKind = 'cut' | 'near' | 'scored' | 'nearScored' | 'pin'
 
 const ONE_SLOT = 'm-4.500 6v8a4.500 4.500 0 0 0 9 0v-8z'
 const MANY_SLOT = 'm-9 6v9a4 4 0 0 0 4 4h10a4 4 0 0 0 4-4v-9z'
-const CROSS = 'm-3.500 12l7 7m0-7l-7 7'
 const PIN = 'm-5 1h10v18a5 5 0 0 1-10 0z'
 const SLIDE_MS = 180
 
 /**
- * A steel plate: open choices are slots cut from above, those that bring other changes are only scored, closed ones are
- * crosses, the present one holds the pin. All shapes of one kind are one path: a hundred elements would take longer
+ * A steel plate: open choices are slots cut from above, those that bring other changes are only scored, the present one
+ * holds the pin. Closed ones are a thin band along its foot, as far as they reach on either side. All shapes of one kind are one path: a hundred elements would take longer
  * than drawing them.
  */
 export const PlateDrawing = memo(function PlateDrawing({ clusters, axis, near }: PlateDrawingProps) {
@@ -38,14 +37,22 @@ export const PlateDrawing = memo(function PlateDrawing({ clusters, axis, near }:
       data-slots={clusters.map(({ x }) => Math.round(x)).join(' ')}
     >
       <rect data-shape="steel" x={left} y={6} width={right - left} height={19} rx={3} />
+      {closedReach(clusters, axis.line).map(({ from, to }) => (
+        <rect key={from} data-shape="closed" x={from} y={21} width={to - from} height={3} />
+      ))}
       {[...pathsOf(clusters, near)].map(([kind, path]) => (
         <path key={kind} data-shape={kind} d={path} />
       ))}
       {clusters
-        .filter(({ notches }) => notches.length > 1)
-        .map(({ key, x, notches, isPresent, open }) => (
-          <text key={key} x={x} y={isPresent ? 15 : open ? 16 : 20} data-present={isPresent || undefined}>
-            {open || isPresent ? notches.length : `×${notches.length}`}
+        .filter((cluster) => fitting(cluster) > 1)
+        .map((cluster) => (
+          <text
+            key={cluster.key}
+            x={cluster.x}
+            y={cluster.isPresent ? 15 : 16}
+            data-present={cluster.isPresent || undefined}
+          >
+            {fitting(cluster)}
           </text>
         ))}
     </S.Drawing>
@@ -63,13 +70,38 @@ const drawn = ({ clusters, near }: PlateDrawingProps): string =>
       cluster.key,
       Math.round(cluster.x * 10),
       cluster.notches.length,
+      fitting(cluster),
       kindOf(cluster, near),
     ])
     .join(' ')
 
-function kindOf({ notches, isPresent, open }: Cluster, near: PlateDrawingProps['near']): ShapeKind {
+/** Choices of a slot that can be taken, by themselves or with other changes. */
+const fitting = ({ notches }: Cluster): number =>
+  notches.filter(({ reasons, isPresent }) => isPresent || reasons.length === 0).length
+
+interface Reach {
+  readonly from: number
+  readonly to: number
+}
+
+const CLOSED_HALF = 9
+
+/** From the first to the last closed choice on each side of the line. */
+function closedReach(clusters: readonly Cluster[], line: number): Reach[] {
+  const closed = clusters.filter(({ notches, isPresent }) =>
+    notches.some(({ reasons, isPresent: isNow }) => !isPresent && !isNow && reasons.length > 0),
+  )
+  return [closed.filter(({ x }) => x < line), closed.filter(({ x }) => x > line)].flatMap((side) =>
+    side.length === 0 ? [] : [{ from: side[0]!.x - CLOSED_HALF, to: side.at(-1)!.x + CLOSED_HALF }],
+  )
+}
+
+function kindOf(
+  { notches, isPresent, open }: Cluster,
+  near: PlateDrawingProps['near'],
+): ShapeKind | undefined {
   if (isPresent) return 'pin'
-  if (!open) return 'cross'
+  if (!open) return undefined
   const isNear = notches.some((notch) => near.includes(notch))
   if (notches.some(isOpen)) return isNear ? 'near' : 'cut'
   return isNear ? 'nearScored' : 'scored'
@@ -79,10 +111,8 @@ function pathsOf(clusters: readonly Cluster[], near: PlateDrawingProps['near']):
   const paths = new Map<ShapeKind, string>()
   for (const cluster of clusters) {
     const kind = kindOf(cluster, near)
-    const many = cluster.notches.length > 1
-    // Closed choices that stand too close are a count alone.
-    if (kind === 'cross' && many) continue
-    const shape = kind === 'pin' ? PIN : kind === 'cross' ? CROSS : many ? MANY_SLOT : ONE_SLOT
+    if (!kind) continue
+    const shape = kind === 'pin' ? PIN : fitting(cluster) > 1 ? MANY_SLOT : ONE_SLOT
     paths.set(kind, `${paths.get(kind) ?? ''}M${cluster.x.toFixed(1)} 0${shape}`)
   }
   return paths

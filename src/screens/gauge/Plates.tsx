@@ -2,6 +2,7 @@
 
 import { useCallback, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
+import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { lazyPart } from '../../interface/lazyPart'
@@ -10,14 +11,18 @@ import { useStable } from '../../interface/useStable'
 import { choiceWords } from '../../wording/choice'
 import { formatHourly, formatMoney } from '../../wording/money'
 import { pinPlate, replaceMachine, takeChoice } from '../../store/commands.ts'
+import { PLATE_WEIGHTS } from '../../core/notches/plateWeight.ts'
 import { LIST_HEIGHT } from '../list/listHeight.ts'
+import { useNeedCosts } from '../needs/useNeedCosts'
 import { useLiveWorkbench } from '../workbench/WorkbenchContext'
 import { costAxis, reachOf } from './axis.ts'
 import { FoldedPlate } from './FoldedPlate'
 import { GaugePlate } from './GaugePlate'
 import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
+import { PlateHeading, WEIGHT_NAMES } from './PlateHeading'
 import { Scale } from './Scale'
 import { useCoarsePointer } from './useCoarsePointer'
+import { usePlateOrder } from './usePlateOrder.ts'
 import { useMovedPlate } from './useMovedPlate'
 import { usePlates } from './usePlates'
 import type { Carried, Notch, Plate } from '../../core/notches/plate.ts'
@@ -26,12 +31,10 @@ const PlateList = lazyPart(() => import('../list/PlateList'), 'PlateList')
 
 interface PlatesProps {
   readonly priced: PricedMachine
-  /** Stands beside the scale. */
-  readonly children?: ReactNode
 }
 
 /** Every decision about the machine as a plate, all on one cost axis. */
-export function Plates({ priced: shown, children }: PlatesProps) {
+export function Plates({ priced: shown }: PlatesProps) {
   const live = useLiveWorkbench()
   const { session, address, go, mend } = live
   // The machine as the last edit left it, unless another one is being opened.
@@ -48,7 +51,13 @@ export function Plates({ priced: shown, children }: PlatesProps) {
   const { resolved, estimate, month } = newest
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
   const [stack, width] = useWidth()
-  const isFolded = ({ id, fold }: Plate): boolean => fold !== undefined && !opened.has(id)
+  const order = usePlateOrder(plates)
+  const { groups } = order
+  const isFolded = (plate: Plate): boolean =>
+    !opened.has(plate.id) && (plate.fold !== undefined || groups?.settled.includes(plate) === true)
+  const [asksCosts, setAsksCosts] = useState(false)
+  const costOf = useNeedCosts(newest.resolved.machine, asksCosts)
+  const onLook = useStable((): void => setAsksCosts(true))
   const { cheaper, dearer } = useMemo(() => reachOf(whole), [whole])
   const axis = useMemo(() => costAxis({ cheaper, dearer }, width), [cheaper, dearer, width])
   const { name } = resolved.machine
@@ -69,7 +78,9 @@ export function Plates({ priced: shown, children }: PlatesProps) {
     [session, name],
   )
   const listed = plates.find(({ id }) => id === address.list)
-  const openList = useStable(({ id }: Plate): void => {
+  const [closedBy, setClosedBy] = useState<FitReason['code']>()
+  const openList = useStable(({ id }: Plate, reason?: FitReason['code']): void => {
+    setClosedBy(reason)
     // A plate whose list is open is looked at: the one that was open before gives way without a step back.
     if (listed) mend({ list: id })
     else go({ list: id })
@@ -80,44 +91,54 @@ export function Plates({ priced: shown, children }: PlatesProps) {
     if (listed) focusPlate(listed.id)
   }
   const goFrom = useStable((id: PlateId, step: number): void => {
-    const at = plates.findIndex((plate) => plate.id === id) + step
-    focusPlate(plates[Math.min(plates.length - 1, Math.max(0, at))]!.id)
+    const { inOrder } = order
+    const at = inOrder.findIndex((plate) => plate.id === id) + step
+    focusPlate(inOrder[Math.min(inOrder.length - 1, Math.max(0, at))]!.id)
   })
   const open = useStable((id: PlateId): void => {
     setOpened((before) => new Set(before).add(id))
     // The slider takes the place of the line that was pressed.
     requestAnimationFrame(() => focusPlate(id))
   })
+  const drawn = (plate: Plate): ReactNode =>
+    isFolded(plate) ? (
+      <FoldedPlate
+        key={plate.id}
+        plate={plate}
+        resolved={inputs.resolved}
+        onOpen={open}
+        onPin={pin}
+        onGoToPlate={goFrom}
+      />
+    ) : (
+      <GaugePlate
+        key={plate.id}
+        plate={plate}
+        axis={axis}
+        inputs={inputs}
+        currency={estimate.currency}
+        coarse={coarse}
+        onTake={take}
+        onPin={pin}
+        onTakeWith={takeWith}
+        onList={openList}
+        onGoToPlate={goFrom}
+        costOf={costOf}
+        onLook={onLook}
+      />
+    )
   return (
     <Stack aria-label="Decisions about this machine">
-      {plates.map((plate) =>
-        isFolded(plate) ? (
-          <FoldedPlate
-            key={plate.id}
-            plate={plate}
-            resolved={inputs.resolved}
-            onOpen={open}
-            onPin={pin}
-            onGoToPlate={goFrom}
-          />
-        ) : (
-          <GaugePlate
-            key={plate.id}
-            plate={plate}
-            axis={axis}
-            inputs={inputs}
-            currency={estimate.currency}
-            coarse={coarse}
-            onTake={take}
-            onPin={pin}
-            onTakeWith={takeWith}
-            onList={openList}
-            onGoToPlate={goFrom}
-          />
-        ),
-      )}
-      <ScaleRow>
-        <span>{children}</span>
+      {groups
+        ? PLATE_WEIGHTS.filter((weight) => groups[weight].length > 0).map((weight, i) => (
+            <section key={weight} aria-label={WEIGHT_NAMES[weight]}>
+              <PlateHeading weight={weight} order={i === 0 ? order : undefined} />
+              {groups[weight].map(drawn)}
+            </section>
+          ))
+        : [<PlateHeading key="head" weight={undefined} order={order} />, ...plates.map(drawn)]}
+      <ScaleRow data-sticky="">
+        <span />
         <div ref={stack}>
           <Scale
             axis={axis}
@@ -130,13 +151,14 @@ export function Plates({ priced: shown, children }: PlatesProps) {
         <>
           <Room aria-hidden="true" />
           <PlateList
-            key={listed.id}
+            key={`${listed.id} ${closedBy ?? ''}`}
             plate={listed}
             inputs={inputs}
             currency={estimate.currency}
             onTake={(notch) => take(listed, notch)}
             onTakeWith={takeWith}
             onClose={closeList}
+            closedBy={closedBy}
           />
         </>
       )}

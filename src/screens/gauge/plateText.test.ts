@@ -32,7 +32,8 @@ describe.each(machines.map((machine) => [machine.name, machine] as const))('%s',
   test('every plate reads as sentences', () => {
     for (const plate of plates) {
       expect(spokenValue(plate, (notch) => choiceWords(notch, resolved), currency)).toMatch(SENTENCES)
-      if (plate.fold) expect(foldText(plate)).toMatch(/^[a-z].{5,}[^.]$/)
+      if (plate.fold)
+        expect(foldText(plate, (notch) => choiceWords(notch, resolved))).toMatch(/^[a-z].{5,}[^.]$/)
     }
   })
 

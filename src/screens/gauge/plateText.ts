@@ -1,32 +1,9 @@
 import { sign } from '../../core/quantity/exact.ts'
 import { notchDifference, type ChoiceWords } from '../../wording/choice'
-import { changeCount } from '../../wording/forcedChange'
 import { formatMoney } from '../../wording/money'
-import { reasonsText } from '../../wording/reason'
-import type { Cluster } from './clusterNotches.ts'
 import { isOpen, type Notch, type Plate } from '../../core/notches/plate.ts'
 
 type Words = (notch: Notch) => ChoiceWords
-
-/** `Kite 4/16 −6.58`, and why it is closed or what else it changes. */
-function notchLabel(notch: Notch, words: Words): string {
-  const { reasons, carried } = notch
-  const closed = reasons.length > 0 ? `, closed: ${reasonsText(reasons)}` : ''
-  const others = carried && carried.changes.length > 0 ? `, with ${changeCount(carried.changes.length)}` : ''
-  return `${words(notch).name} ${notchDifference(notch)}${closed}${others}`
-}
-
-/** What a slot holds: one choice, or several that stand too close to tell apart. */
-export function clusterLabel({ notches }: Cluster, words: Words): string {
-  const [first] = notches
-  const last = notches.at(-1)
-  if (!first || !last) return ''
-  if (notches.length === 1) return notchLabel(first, words)
-  const open = notches.filter(({ reasons }) => reasons.length === 0).length
-  const range = [notchDifference(first), notchDifference(last)]
-  const spread = range[0] === range[1] ? `at ${range[0]}` : `from ${range[0]} to ${range[1]}`
-  return `${notches.length} choices ${spread}, ${open} of them fit`
-}
 
 /** The nearest fitting choice that costs less or more; choices at the same price are passed over. */
 export function nearest(plate: Plate, direction: -1 | 1): Notch | undefined {
@@ -52,7 +29,7 @@ export function spokenValue(plate: Plate, words: Words, currency: string): strin
 }
 
 /** Why a plate shows no more than its value. */
-export function foldText(plate: Plate): string {
+export function foldText(plate: Plate, words: Words): string {
   const others = plate.notches.length - 1
   switch (plate.fold) {
     case 'pinned':
@@ -67,7 +44,9 @@ export function foldText(plate: Plate): string {
       const least = nearest(plate, 1)
       return least ? `from ${notchDifference(least)} a month` : 'none fits'
     }
-    case undefined:
-      return ''
+    case undefined: {
+      const next = nearest(plate, 1)
+      return next ? `next: ${words(next).name} ${notchDifference(next)}` : 'nothing else fits'
+    }
   }
 }

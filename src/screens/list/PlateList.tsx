@@ -2,11 +2,14 @@
 
 import { useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
+import type { FitReason } from '../../core/fit/fitReason.ts'
+import { closedBy, closedChoices } from '../../core/notches/closedChoices.ts'
 import { viewRows } from '../../core/notches/listColumn.ts'
 import { isOpen, type Carried, type Notch, type Plate, type PlatesInputs } from '../../core/notches/plate.ts'
-import { QuietButton } from '../../interface/Button'
+import { Button, QuietButton } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import { choiceWords, plateName } from '../../wording/choice'
+import { closedText } from '../../wording/closed'
 import { AskedChoice } from './AskedChoice'
 import { columnsFor } from './columnsFor.ts'
 import { Comparison } from './Comparison'
@@ -22,14 +25,24 @@ interface PlateListProps {
   readonly onTake: (notch: Notch) => void
   readonly onTakeWith: (notch: Notch, carried: Carried) => void
   readonly onClose: () => void
+  /** Opened at the choices that are closed by this reason. */
+  readonly closedBy?: FitReason['code'] | undefined
 }
 
 /**
  * All choices of one decision as a table that is sorted, filtered and compared. It is a way of looking: the plates stay
  * in view above it, and what is taken shows on them at once.
  */
-export function PlateList({ plate, inputs, currency, onTake, onTakeWith, onClose }: PlateListProps) {
-  const [list, setList] = useState<ListState>(START)
+export function PlateList({
+  plate,
+  inputs,
+  currency,
+  onTake,
+  onTakeWith,
+  onClose,
+  closedBy: reason,
+}: PlateListProps) {
+  const [list, setList] = useState<ListState>({ ...START, closedBy: reason })
   const [asked, setAsked] = useState<Notch>()
   const body = useRef<HTMLDivElement>(null)
   const name = plateName(plate)
@@ -37,10 +50,10 @@ export function PlateList({ plate, inputs, currency, onTake, onTakeWith, onClose
   const rows = useMemo(() => {
     const query = list.query.trim().toLowerCase()
     const texts = columns.filter(({ kind }) => kind === 'text')
-    const passes =
-      query === ''
-        ? undefined
-        : (notch: Notch) => texts.some(({ textOf }) => textOf(notch).toLowerCase().includes(query))
+    const isFound = (notch: Notch): boolean =>
+      query === '' || texts.some(({ textOf }) => textOf(notch).toLowerCase().includes(query))
+    const passes = (notch: Notch): boolean =>
+      isFound(notch) && (list.closedBy === undefined || closedBy(notch) === list.closedBy)
     return viewRows(plate.notches, columns, { ...list, passes })
   }, [plate, columns, list])
   const marked = plate.notches.filter(({ key }) => list.marked.has(key))
@@ -64,6 +77,13 @@ export function PlateList({ plate, inputs, currency, onTake, onTakeWith, onClose
         <h2>
           {name}: {rows.length} of {plate.notches.length}
         </h2>
+        {closedChoices(plate)
+          .filter(({ code }) => code === list.closedBy)
+          .map(({ code, count }) => (
+            <Button key={code} onPress={() => change({ closedBy: undefined })}>
+              only: {closedText(code, count)} ×
+            </Button>
+          ))}
         <ListFilters list={list} columns={columns} marked={marked.length} onChange={change} />
         <QuietButton aria-label={`Close the choices of ${name}`} onPress={onClose}>
           Close

@@ -1,3 +1,4 @@
+import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { RangeFilter } from '../../core/notches/listColumn.ts'
 
 /** How a list is looked at. */
@@ -10,6 +11,8 @@ export interface ListState {
   /** Keys of rows that are to be compared. */
   readonly marked: ReadonlySet<string>
   readonly compares: boolean
+  /** Only those that are closed by this reason. */
+  readonly closedBy?: FitReason['code'] | undefined
 }
 
 /** From the cheapest, with all that does not fit. */

@@ -19,13 +19,12 @@ interface MonthBarProps {
 /** A month as what is kept, asked for and leaks, one after another, and what is saved as an outline behind. */
 export function MonthBar({ split, scale, height }: MonthBarProps) {
   const share = (amount: Exact): number => (scale > 0 ? Math.max(0, toNumber(amount) / scale) * 100 : 0)
-  let at = 0
-  const parts = MONTH_PARTS.map((part) => {
-    const width = share(split[part])
-    const x = at
-    at += width
-    return { part, x, width }
-  })
+  const ends = MONTH_PARTS.reduce<readonly number[]>(
+    (before, part) => [...before, before.at(-1)! + share(split[part])],
+    [0],
+  )
+  const parts = MONTH_PARTS.map((part, i) => ({ part, x: ends[i]!, width: ends[i + 1]! - ends[i]! }))
+  const at = ends.at(-1)!
   const saved = share(split.saved)
   return (
     <svg width="100%" height={height} aria-hidden="true" style={{ display: 'block' }}>

@@ -1,63 +1,60 @@
 'use client'
 
+import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import { hourByState } from '../../core/meter/hourByState.ts'
 import { media } from '../../interface/theme/media'
-import { formatExact, formatMoney, HOURLY_PLACES, shownDifference } from '../../wording/money'
-import { formatHours, formatMonth, monthName } from '../../wording/time'
+import { formatExact, formatMoney, HOURLY_PLACES } from '../../wording/money'
+import { formatHours, formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { HourBars } from './HourBars'
 import { MachineTotal } from './MachineTotal'
 import { RestsOnAssumed } from './RestsOnAssumed'
+import { PaidFor } from './PaidFor'
 import { MonthLines } from './MonthLines'
-import { negate } from '../../core/quantity/exact.ts'
 import { lengthAsRead } from '../../core/meter/estimateMachine.ts'
 import { ConvertedTotal } from './ConvertedTotal'
 
-/** What the open machine costs: an hour in each state, and the month line by line. */
-export function MonthPanel() {
+/** What the open machine costs: its month and what that is paid for, an hour in each state, what to look out for, and the month line by line. */
+export function MonthPanel({ children }: { readonly children?: ReactNode }) {
   const { state, address, month, result } = useWorkbench()
   if (!result?.ok) return <Panel aria-label="Cost of this machine" />
   const { estimate, resolved } = result
   const { currency, total, alwaysOn, averagePerHour } = estimate
-  const saved = shownDifference(alwaysOn, total)
-  const saves = saved.n >= 0n
   return (
     <Panel aria-label="Cost of this machine">
+      <h2>
+        {formatMonth(month)}
+        {address.reading === '730-hours' && ', read as 730 hours'}
+      </h2>
+      <Total>
+        <MachineTotal />
+        <span>{formatMoney(averagePerHour, currency, HOURLY_PLACES)} an hour on average</span>
+      </Total>
+      <PaidFor priced={result} />
+      <RestsOnAssumed book={resolved.index.book} />
+      {children}
       <h2>One hour costs</h2>
       <HourBars
         hours={hourByState(resolved, result.month)}
         currency={currency}
         flat={resolved.terms.kind === 'flat'}
       />
-      <h2>
-        {formatMonth(month)}, line by line{address.reading === '730-hours' && ', read as 730 hours'}
-      </h2>
+      <h2>{formatMonth(month)}, line by line</h2>
       <MonthLines
         estimate={estimate}
         provider={resolved.index.book.provider.name}
         timeZone={resolved.week.timeZone}
       />
-      <Total>
-        <span>{resolved.machine.name}</span>
-        <MachineTotal />
-      </Total>
-      <RestsOnAssumed book={resolved.index.book} />
       <Facts>
         <dt>to the last digit</dt>
         <dd data-testid="machine-total-exact">{formatExact(total)}</dd>
         <ConvertedTotal total={total} currency={currency} plan={state.plan} month={month} />
-        <dt>averaged over {formatHours(lengthAsRead(estimate.month))}</dt>
-        <dd>{formatMoney(averagePerHour, currency, HOURLY_PLACES)} an hour</dd>
+        <dt>hours it is averaged over</dt>
+        <dd>{formatHours(lengthAsRead(estimate.month))}</dd>
         <dt>always on</dt>
         <dd>{formatMoney(alwaysOn, currency)}</dd>
       </Facts>
-      <Saved $saves={saves}>
-        <span>
-          {saves ? 'Saved by switching off' : 'Switching off costs more'}, {monthName(month)}
-        </span>
-        <b>{formatMoney(saves ? saved : negate(saved), currency)}</b>
-      </Saved>
     </Panel>
   )
 }
@@ -87,15 +84,17 @@ const Total = styled.p`
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  gap: 8px;
-  border-top: 2px solid var(--ink);
-  margin-top: 4px;
-  padding-top: 6px;
+  flex-wrap: wrap;
+  gap: 0 8px;
 
   b {
     font-size: 20px;
     font-weight: 660;
     white-space: nowrap;
+  }
+  span {
+    font-size: 12px;
+    color: var(--ink-2);
   }
 `
 
@@ -109,22 +108,5 @@ const Facts = styled.dl`
   dd {
     text-align: right;
     color: var(--ink);
-  }
-`
-
-const Saved = styled.p<{ readonly $saves: boolean }>`
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  align-items: baseline;
-  margin-top: 4px;
-  padding-top: 6px;
-  border-top: 1px solid var(--rule);
-
-  b {
-    font-size: 16px;
-    font-weight: 640;
-    white-space: nowrap;
-    color: ${({ $saves }) => ($saves ? 'var(--save)' : 'var(--leak)')};
   }
 `

@@ -46,7 +46,7 @@ export function NeedsLine({ machine: shown, result, plates, children }: NeedsLin
     <Block aria-label="What the machine must have">
       <Line>
         <NeedsFields name={machine.name} needs={needs} />
-        <Others title={text}>{text}</Others>
+        <Others>{text}</Others>
         <Button onPress={() => setOpen(true)}>All needs…</Button>
         {children}
       </Line>
@@ -113,20 +113,16 @@ const Line = styled.div`
   min-width: 0;
   display: flex;
   gap: 6px 14px;
-  align-items: baseline;
+  align-items: center;
   color: var(--ink-2);
   ${media.compact} {
     flex-wrap: wrap;
   }
 `
 
-/** Gives way where there is no room: all needs stand behind the button beside it. */
 const Others = styled.span`
   flex: 1 1 0;
   min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
   font-weight: 560;
   color: var(--ink);
 `

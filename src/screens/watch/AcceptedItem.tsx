@@ -22,12 +22,11 @@ export function AcceptedItem({ finding, resolved, currency }: AcceptedItemProps)
   const text = findingText(finding.facts, { currency, timeZone: resolved.week.timeZone })
   return (
     <Item data-finding={finding.key}>
-      <Quiet>Accepted</Quiet>
+      <span />
       <Quiet>
-        {text}
+        Accepted: {text}
         {finding.note && <b> {finding.note}</b>}
       </Quiet>
-      <span />
       <QuietButton
         aria-label={`Open again: ${text}`}
         onPress={() =>

@@ -6,6 +6,7 @@ import type { Finding } from '../../core/watch/finding.ts'
 import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { TextInput } from '../../interface/TextInput'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { findingText, mendText, SEVERITY_NAMES } from '../../wording/finding'
 import { formatMoney } from '../../wording/money'
 import { acceptFinding, replaceMachine } from '../../store/commands.ts'
@@ -33,16 +34,19 @@ export function WatchItem({ finding, resolved, currency }: WatchItemProps) {
   }
   return (
     <Item data-finding={finding.key}>
-      <SignBox>
+      <SignBox title={SEVERITY_NAMES[severity]}>
         <Sign severity={severity} />
-        {SEVERITY_NAMES[severity]}
+        <VisuallyHidden>{SEVERITY_NAMES[severity]}</VisuallyHidden>
       </SignBox>
-      <Text>{text}</Text>
-      <Stake>{stake && stake.n > 0n && `${formatMoney(stake, currency)} a month`}</Stake>
-      {!isAccepting && (
-        <QuietButton aria-label={`Accept: ${text}`} onPress={() => setAccepting(true)}>
+      <Text>
+        {text} {stake && stake.n > 0n && <b>{formatMoney(stake, currency)} a month.</b>}
+      </Text>
+      {isAccepting ? (
+        <span />
+      ) : (
+        <Accept aria-label={`Accept: ${text}`} onPress={() => setAccepting(true)}>
           Accept…
-        </QuietButton>
+        </Accept>
       )}
       {((mending && mend) || isAccepting) && (
         <Actions>
@@ -71,32 +75,32 @@ export function WatchItem({ finding, resolved, currency }: WatchItemProps) {
   )
 }
 
+const Accept = styled(QuietButton)`
+  padding: 0 4px;
+  min-height: 24px;
+  font-size: 12px;
+  color: var(--ink-2);
+`
+
 const SignBox = styled.span`
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  padding-top: 4px;
-  font-weight: 560;
+  padding-top: 3px;
 `
 
 export const Item = styled.li`
   display: grid;
-  grid-template-columns: 82px minmax(0, 1fr) auto 70px;
-  gap: 3px 10px;
+  grid-template-columns: 18px minmax(0, 1fr) auto;
+  gap: 2px 6px;
   align-items: start;
   padding: 4px 0;
   border-top: 1px solid var(--rule);
 `
 
 export const Text = styled.span`
-  padding-top: 4px;
-`
+  font-size: 12px;
 
-const Stake = styled.span`
-  padding-top: 4px;
-  text-align: right;
-  white-space: nowrap;
-  font-weight: 560;
+  b {
+    font-weight: 600;
+  }
 `
 
 const Actions = styled.div`

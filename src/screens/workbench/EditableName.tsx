@@ -67,7 +67,6 @@ function nameProblem(text: string, taken: readonly string[], most: number): stri
 
 const Name = styled(QuietButton)`
   min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  white-space: normal;
   color: var(--ink-2);
 `

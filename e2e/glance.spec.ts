@@ -1,0 +1,115 @@
+import { expect, test, type Page } from '@playwright/test'
+import { overviewDone, Workbench } from './workbench'
+
+/** Nothing that is written on gauge and bench is cut or lies over something else. */
+
+interface Fault {
+  readonly text: string
+  readonly why: string
+}
+
+/** Looks at every element that holds text by itself. */
+const faultsOn = (page: Page): Promise<Fault[]> =>
+  page.evaluate(() => {
+    const faults: { text: string; why: string }[] = []
+    const own: { text: string; box: DOMRect; element: Element }[] = []
+    for (const element of document.querySelectorAll('main *, aside *, header *')) {
+      const nodes = [...element.childNodes].filter(
+        (node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim(),
+      )
+      if (nodes.length === 0 || element.closest('svg')?.getAttribute('aria-hidden') === 'false') continue
+      const style = getComputedStyle(element)
+      if (!element.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true })) continue
+      // What only screen readers have is a point.
+      if (style.clipPath !== 'none' || element.getBoundingClientRect().width <= 2) continue
+      const text = nodes
+        .map((node) => node.textContent!.trim())
+        .join(' ')
+        .slice(0, 60)
+      const hides =
+        style.overflowX !== 'visible' && style.overflowX !== 'auto' && style.overflowX !== 'scroll'
+      if (hides && element.scrollWidth > element.clientWidth + 1) faults.push({ text, why: 'cut' })
+      for (const node of nodes) {
+        const range = document.createRange()
+        range.selectNodeContents(node)
+        for (const box of range.getClientRects()) if (box.width > 2) own.push({ text, box, element })
+      }
+    }
+    const isShown = ({ box, element }: (typeof own)[number]): boolean => {
+      // What scrolls away under something is not drawn there.
+      let at: Element | null = element.parentElement
+      while (at) {
+        const style = getComputedStyle(at)
+        if (/auto|scroll|hidden/.test(style.overflowY)) {
+          const frame = at.getBoundingClientRect()
+          if (box.bottom > frame.bottom || box.top < frame.top) return false
+        }
+        at = at.parentElement
+      }
+      return true
+    }
+    const seen = own.filter(isShown)
+    for (const [i, one] of seen.entries()) {
+      for (const other of seen.slice(i + 1)) {
+        if (one.element.contains(other.element) || other.element.contains(one.element)) continue
+        // The scale lies over plates that scroll under it, by intent.
+        const sticky = (element: Element): boolean => element.closest('[data-sticky]') !== null
+        if (sticky(one.element) !== sticky(other.element)) continue
+        const wide = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left)
+        const high = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top)
+        if (wide > 2 && high > 4) faults.push({ text: one.text, why: `over ${other.text}` })
+      }
+    }
+    return faults
+  })
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+  [1920, 1080],
+] as const) {
+  test(`at ${width} no word of gauge and bench is cut or overlaps`, async ({ page }) => {
+    test.slow()
+    await page.setViewportSize({ width, height })
+    const bench = new Workbench(page)
+    await bench.open('/?view=bench')
+    await overviewDone(page)
+    expect(await faultsOn(page)).toEqual([])
+    const names = await page
+      .getByRole('region', { name: 'Where the month goes' })
+      .getByRole('rowheader')
+      .allInnerTexts()
+    expect(names.length).toBe(14)
+    for (const name of names) {
+      await bench.open(`/?machine=${name}&view=gauge`)
+      await expect(page.getByTestId('machine-total')).toBeVisible()
+      expect([name, await faultsOn(page)]).toEqual([name, []])
+    }
+  })
+}
+
+test('at 1280 the demo’s machines show all that can save, three of the watch list and the total at once', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  const bench = new Workbench(page)
+  await bench.open('/?view=bench')
+  await page.getByRole('button', { name: 'Keep the demo' }).click()
+  const names = await page
+    .getByRole('region', { name: 'Where the month goes' })
+    .getByRole('rowheader')
+    .allInnerTexts()
+  for (const name of names) {
+    await page.goto(`/?machine=${name}&view=gauge`)
+    await expect(page.getByTestId('machine-total')).toBeInViewport({ ratio: 1 })
+    const saves = page.getByRole('region', { name: 'Can save' })
+    if ((await saves.count()) > 0) {
+      const box = (await saves.boundingBox())!
+      expect([name, box.y + box.height < 765]).toEqual([name, true])
+    }
+    const items = page.getByRole('region', { name: 'Watch list' }).getByRole('listitem')
+    for (let i = 0; i < Math.min(3, await items.count()); i += 1) {
+      await expect(items.nth(i)).toBeInViewport({ ratio: 0.9 })
+    }
+  }
+})

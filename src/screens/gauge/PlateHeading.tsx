@@ -1,0 +1,70 @@
+'use client'
+
+import styled from 'styled-components'
+import type { PlateWeight } from '../../core/notches/plateWeight.ts'
+import { QuietButton } from '../../interface/Button'
+import type { PlateOrder } from './usePlateOrder.ts'
+
+export const WEIGHT_NAMES = {
+  saves: 'Can save',
+  matters: 'Could matter',
+  settled: 'Settled',
+} as const satisfies Record<PlateWeight, string>
+
+const WEIGHT_MEANINGS = {
+  saves: 'a cheaper choice fits',
+  matters: 'cheaper ones are closed, or bring other changes',
+  settled: 'nothing is cheaper',
+} as const satisfies Record<PlateWeight, string>
+
+interface PlateHeadingProps {
+  /** Undefined for plates in their fixed order. */
+  readonly weight: PlateWeight | undefined
+  /** With the ways to order them, at the first heading. */
+  readonly order: PlateOrder | undefined
+}
+
+/** What the plates below have in common; the first one lets a person order them otherwise. */
+export function PlateHeading({ weight, order }: PlateHeadingProps) {
+  return (
+    <Heading>
+      <h2>
+        {weight ? WEIGHT_NAMES[weight] : 'All decisions'}{' '}
+        <small>{weight ? WEIGHT_MEANINGS[weight] : 'in their fixed order'}</small>
+      </h2>
+      {order && (
+        <Ways>
+          {order.isOutdated && <Way onPress={order.arrange}>Sort again</Way>}
+          <Way onPress={() => order.setFixed(weight !== undefined)}>
+            {weight ? 'Fixed order' : 'By what they save'}
+          </Way>
+        </Ways>
+      )}
+    </Heading>
+  )
+}
+
+const Heading = styled.div`
+  display: flex;
+  justify-content: space-between;
+  align-items: end;
+  min-height: 26px;
+  padding: 4px 0 2px;
+
+  small {
+    margin-left: 4px;
+    font-size: 11px;
+    font-weight: 400;
+  }
+`
+
+const Ways = styled.span`
+  display: flex;
+`
+
+const Way = styled(QuietButton)`
+  padding: 2px 6px;
+  min-height: 24px;
+  font-size: 12px;
+  color: var(--ink-2);
+`

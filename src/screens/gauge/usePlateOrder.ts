@@ -1,0 +1,69 @@
+'use client'
+
+import { useState } from 'react'
+import type { PlateId } from '../../core/machine/decision.ts'
+import type { Plate } from '../../core/notches/plate.ts'
+import { byWeight, PLATE_WEIGHTS, plateWeight, type PlateWeight } from '../../core/notches/plateWeight.ts'
+
+type Groups<T> = Readonly<Record<PlateWeight, readonly T[]>>
+
+export interface PlateOrder {
+  /** Undefined where the person wants the fixed order. */
+  readonly groups: Groups<Plate> | undefined
+  /** All plates as they stand. */
+  readonly inOrder: readonly Plate[]
+  /** Whether plates weigh otherwise by now than where they stand. */
+  readonly isOutdated: boolean
+  readonly arrange: () => void
+  readonly setFixed: (fixed: boolean) => void
+}
+
+const KEY = 'notchgauge-plate-order'
+
+/** A person's own way of looking, kept in this browser where it allows it. */
+function isFixedStored(): boolean {
+  try {
+    return localStorage.getItem(KEY) === 'fixed'
+  } catch {
+    return false
+  }
+}
+
+const idsOf = (plates: readonly Plate[]): Groups<PlateId> => {
+  const groups = byWeight(plates)
+  const ids = (weight: PlateWeight): PlateId[] => groups[weight].map(({ id }) => id)
+  return { saves: ids('saves'), matters: ids('matters'), settled: ids('settled') }
+}
+
+/** Plates by what they can save, as they did when the machine was opened: nothing moves under a hand. */
+export function usePlateOrder(plates: readonly Plate[]): PlateOrder {
+  const [isFixed, setFixed] = useState(isFixedStored)
+  const [stood, setStood] = useState(() => idsOf(plates))
+  const groups = isFixed ? undefined : groupsOf(plates, stood)
+  return {
+    groups,
+    inOrder: groups ? PLATE_WEIGHTS.flatMap((weight) => groups[weight]) : plates,
+    isOutdated: !isFixed && JSON.stringify(stood) !== JSON.stringify(idsOf(plates)),
+    arrange: () => setStood(idsOf(plates)),
+    setFixed: (fixed) => {
+      setFixed(fixed)
+      if (!fixed) setStood(idsOf(plates))
+      try {
+        localStorage.setItem(KEY, fixed ? 'fixed' : 'weight')
+      } catch {
+        // The choice then holds until the page is left, which is all that the browser allows.
+      }
+    },
+  }
+}
+
+/** Each plate where it stood; those that came since, such as of a new disk, at the end of the group of their weight. */
+function groupsOf(plates: readonly Plate[], stood: Groups<PlateId>): Groups<Plate> {
+  const byId = new Map(plates.map((plate) => [plate.id, plate]))
+  const known = new Set(PLATE_WEIGHTS.flatMap((weight) => stood[weight]))
+  const group = (weight: PlateWeight): Plate[] => [
+    ...stood[weight].flatMap((id) => byId.get(id) ?? []),
+    ...plates.filter((plate) => !known.has(plate.id) && plateWeight(plate) === weight),
+  ]
+  return { saves: group('saves'), matters: group('matters'), settled: group('settled') }
+}

@@ -1,0 +1,83 @@
+'use client'
+
+import { useMemo } from 'react'
+import styled from 'styled-components'
+import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { shownSplit } from '../../core/wholePlan/shownSplit.ts'
+import { isZero, toNumber } from '../../core/quantity/exact.ts'
+import { PART_MEANINGS, PART_NAMES } from '../../wording/monthPart'
+import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
+import { useLinks } from '../workbench/useLinks.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { MonthBar } from './MonthBar'
+
+/** What the open machine's month is paid for; each part opens to its charges. */
+export function PaidFor({ priced }: { readonly priced: PricedMachine }) {
+  const { state, month } = useWorkbench()
+  const link = useLinks()
+  const { plan } = state
+  const { currency, alwaysOn } = priced.estimate
+  const split = useMemo(
+    () => shownSplit(priced, currency, plan, month, SHOWN_DECIMALS)!,
+    [priced, currency, plan, month],
+  )
+  const charges = link({ view: 'ledger', ledger: { of: 'machine', fold: 'part', meters: [], states: [] } })
+  return (
+    <div>
+      <MonthBar
+        split={split}
+        scale={toNumber(split.total) + Math.max(0, toNumber(split.saved))}
+        height={14}
+      />
+      <Parts>
+        {MONTH_PARTS.map((part) => (
+          <li key={part} data-part={isZero(split[part]) ? undefined : part}>
+            <a {...charges} title={PART_MEANINGS[part]}>
+              {PART_NAMES[part].toLowerCase()} <b>{formatMoney(split[part], currency)}</b>
+            </a>
+          </li>
+        ))}
+      </Parts>
+      <Saved>
+        {split.saved.n >= 0n ? 'saved by switching off' : 'switching off costs more'}{' '}
+        <b>{formatMoney(split.saved, currency)}</b>, of {formatMoney(alwaysOn, currency)} always on
+      </Saved>
+    </div>
+  )
+}
+
+const Parts = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 14px;
+  margin-top: 4px;
+  font-size: 12px;
+
+  a {
+    text-decoration: none;
+  }
+  a:hover {
+    text-decoration: underline;
+  }
+  b {
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  [data-part='asked'] {
+    color: var(--run);
+  }
+  [data-part='leak'] {
+    color: var(--held-ink);
+  }
+`
+
+const Saved = styled.p`
+  font-size: 12px;
+  color: var(--ink-2);
+
+  b {
+    font-weight: 600;
+    color: var(--save);
+  }
+`

@@ -1,0 +1,48 @@
+import type { FitReason } from '../core/fit/fitReason.ts'
+
+/** What a number of choices have in common that are closed: `18 have too little memory`. */
+const CLOSED: Readonly<Record<FitReason['code'], readonly [one: string, many: string]>> = {
+  'too-few-vcpu': ['has too few vCPU', 'have too few vCPU'],
+  'too-little-memory': ['has too little memory', 'have too little memory'],
+  'too-few-iops': ['gives too few IOPS', 'give too few IOPS'],
+  'not-for-account': ['is not sold to the account', 'are not sold to the account'],
+  'over-account': ['is more than the account may have', 'are more than the account may have'],
+  'not-sold-here': ['is not sold here', 'are not sold here'],
+  'disk-kind-not-carried': ['does not carry the disks', 'do not carry the disks'],
+  'disk-kind-not-sold-here': ['has a disk not sold here', 'have a disk not sold here'],
+  'disk-kind-does-not-boot': ['cannot hold a system', 'cannot hold a system'],
+  'too-many-disks': ['carries too few disks', 'carry too few disks'],
+  'room-not-offered': ['has no such room', 'have no such room'],
+  'address-not-sold-here': ['has no such address', 'have no such address'],
+  'snapshots-not-sold-here': ['has no snapshots', 'have no snapshots'],
+  'traffic-not-sold-here': ['has no price for traffic', 'have no price for traffic'],
+  'licence-not-sold-here': ['is not sold with this image', 'are not sold with this image'],
+  'image-not-wanted': ['is another image', 'are other images'],
+  'architecture-not-wanted': ['is built otherwise', 'are built otherwise'],
+  'too-few-accelerators': ['has too few accelerators', 'have too few accelerators'],
+  'too-little-throughput': ['gives too few MB/s', 'give too few MB/s'],
+  'too-little-disk': ['has too little disk', 'have too little disk'],
+  'jurisdiction-not-allowed': ['is in another jurisdiction', 'are in another jurisdiction'],
+  'too-far': ['is too far', 'are too far'],
+  'not-kept': ['keeps less than you need', 'keep less than you need'],
+  'taken-away': ['may be taken away', 'may be taken away'],
+  'back-too-late': ['comes back too late', 'come back too late'],
+  'no-exchange-rate': ['has no exchange rate', 'have no exchange rate'],
+  'nothing-fits-there': ['sells nothing that fits', 'sell nothing that fits'],
+  'image-not-offered': ['does not have the image', 'do not have the image'],
+  'wrong-architecture': ['is not for this image', 'are not for this image'],
+  'image-too-large': ['is too small for the image', 'are too small for the image'],
+  'state-not-offered': ['is not offered here', 'are not offered here'],
+  'no-hibernation': ['cannot hibernate', 'cannot hibernate'],
+  'not-sold-on-terms': ['is not sold on these terms', 'are not sold on these terms'],
+  'no-own-disk': ['has no disk of its own', 'have no disk of their own'],
+  'own-disk-lost': ['loses its own disk when off', 'lose their own disk when off'],
+  'nothing-to-restore': ['has nothing to restore from', 'have nothing to restore from'],
+  'iops-not-sold': ['does not sell these IOPS', 'do not sell these IOPS'],
+  'outside-choice': ['is outside what can be chosen', 'are outside what can be chosen'],
+  'over-hibernation-limit': ['is too large to hibernate', 'are too large to hibernate'],
+  'no-room-for-memory': ['has no room for the memory', 'have no room for the memory'],
+}
+
+export const closedText = (code: FitReason['code'], count: number): string =>
+  `${count} ${CLOSED[code][count === 1 ? 0 : 1]}`
