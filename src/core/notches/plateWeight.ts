@@ -14,6 +14,20 @@ export function plateWeight(plate: Plate): PlateWeight {
   return plate.notches.some(({ difference }) => difference && sign(difference) < 0) ? 'matters' : 'settled'
 }
 
+/** A plate whose best choice saves less than this share of the month is one line. */
+const SMALL_SHARE = 0.01
+
+/** Whether what it can save is next to nothing for its machine. */
+export function savesLittle(plate: Plate): boolean {
+  const cheapest = cheapestNotch(plate)
+  const total = plate.notches[plate.present]?.total
+  return (
+    cheapest !== undefined &&
+    total !== undefined &&
+    -toNumber(cheapest.difference!) < SMALL_SHARE * toNumber(total)
+  )
+}
+
 /** Plates in three groups: those that save by how much they do, the others as they come. O(plates × log plates). */
 export function byWeight(plates: readonly Plate[]): Readonly<Record<PlateWeight, readonly Plate[]>> {
   const of = (weight: PlateWeight): Plate[] => plates.filter((plate) => plateWeight(plate) === weight)

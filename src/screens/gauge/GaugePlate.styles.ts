@@ -10,7 +10,7 @@ export const LABEL_WIDTH_COMPACT = '136px'
 export const Plate = styled.div`
   contain: layout style;
   position: relative;
-  min-height: 62px;
+  min-height: 50px;
   box-sizing: border-box;
   display: grid;
   grid-template-columns: ${LABEL_WIDTH} minmax(0, 1fr);
@@ -20,7 +20,7 @@ export const Plate = styled.div`
     grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
   }
   ${media.coarse} {
-    min-height: 82px;
+    min-height: 70px;
   }
 
   /* Its table lies over the plates below, and their scale. */
@@ -195,9 +195,17 @@ const target = css`
 
 export const Track = styled.div`
   position: relative;
-  min-height: 57px;
+  min-height: 42px;
+
+  &[data-lines='2'] {
+    min-height: 58px;
+  }
   ${media.coarse} {
-    min-height: 78px;
+    min-height: 64px;
+
+    &[data-lines='2'] {
+      min-height: 80px;
+    }
   }
 
   &[data-over-slot] {

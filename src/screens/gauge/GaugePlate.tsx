@@ -7,6 +7,7 @@ import type { PlateId } from '../../core/machine/decision.ts'
 import { choiceWords, plateName, type ChoiceWords } from '../../wording/choice'
 import type { NeedCost } from '../needs/useNeedCosts'
 import type { CostAxis } from './axis.ts'
+import { captionLayout } from './captionLayout.ts'
 import { clusterNotches, type Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
 import type { PinPlate } from './FoldedPlate'
@@ -92,6 +93,8 @@ export const GaugePlate = memo(function GaugePlate({
   const cheaper = nearest(plate, -1)
   const dearer = nearest(plate, 1)
   const cheapest = cheapestNotch(plate)
+  const near = { cheaper, dearer, cheapest }
+  const layout = captionLayout(near, axis, words)
   const name = plateName(plate)
 
   const takeOrAsk = (notch: Notch): void => {
@@ -152,6 +155,7 @@ export const GaugePlate = memo(function GaugePlate({
       <S.Track
         ref={track}
         data-over-slot={slot && ''}
+        data-lines={layout.lines}
         onClick={press}
         onPointerMove={(event) => {
           if (event.pointerType === 'mouse' && !isInTable(event)) look.pointAt(slotUnder(event))
@@ -181,7 +185,8 @@ export const GaugePlate = memo(function GaugePlate({
         <PlateCaptions
           plate={plate}
           axis={axis}
-          near={{ cheaper, dearer, cheapest }}
+          near={near}
+          layout={layout}
           words={words}
           onTake={(notch) => onTake(plate, notch)}
           onList={() => onList(plate)}

@@ -25,9 +25,10 @@ export const PlateLabel = memo(function PlateLabel({
 }: PlateLabelProps) {
   return (
     <S.Decision>
-      <span data-part="kind">{name}</span>
+      <span data-part="kind">
+        {name} <span data-part="about">{about}</span>
+      </span>
       <span data-part="value">{value}</span>
-      {about !== '' && <span data-part="about">{about}</span>}
       <S.PinToggle
         as={ToggleButton}
         aria-label={`Keep ${name} as it is`}

@@ -54,7 +54,7 @@ export function Plates({ priced: shown }: PlatesProps) {
   const order = usePlateOrder(plates)
   const { groups } = order
   const isFolded = (plate: Plate): boolean =>
-    !opened.has(plate.id) && (plate.fold !== undefined || groups?.settled.includes(plate) === true)
+    !opened.has(plate.id) && (plate.fold !== undefined || order.small.has(plate.id))
   const [asksCosts, setAsksCosts] = useState(false)
   const costOf = useNeedCosts(newest.resolved.machine, asksCosts)
   const onLook = useStable((): void => setAsksCosts(true))

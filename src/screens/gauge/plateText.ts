@@ -1,7 +1,7 @@
 import { sign } from '../../core/quantity/exact.ts'
 import { notchDifference, type ChoiceWords } from '../../wording/choice'
 import { formatMoney } from '../../wording/money'
-import { isOpen, type Notch, type Plate } from '../../core/notches/plate.ts'
+import { cheapestNotch, isOpen, type Notch, type Plate } from '../../core/notches/plate.ts'
 
 type Words = (notch: Notch) => ChoiceWords
 
@@ -45,6 +45,8 @@ export function foldText(plate: Plate, words: Words): string {
       return least ? `from ${notchDifference(least)} a month` : 'none fits'
     }
     case undefined: {
+      const cheapest = cheapestNotch(plate)
+      if (cheapest) return `${words(cheapest).name} ${notchDifference(cheapest)}`
       const next = nearest(plate, 1)
       return next ? `next: ${words(next).name} ${notchDifference(next)}` : 'nothing else fits'
     }

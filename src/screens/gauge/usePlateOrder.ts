@@ -3,13 +3,21 @@
 import { useState } from 'react'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { Plate } from '../../core/notches/plate.ts'
-import { byWeight, PLATE_WEIGHTS, plateWeight, type PlateWeight } from '../../core/notches/plateWeight.ts'
+import {
+  byWeight,
+  PLATE_WEIGHTS,
+  plateWeight,
+  savesLittle,
+  type PlateWeight,
+} from '../../core/notches/plateWeight.ts'
 
 type Groups<T> = Readonly<Record<PlateWeight, readonly T[]>>
 
 export interface PlateOrder {
   /** Undefined where the person wants the fixed order. */
   readonly groups: Groups<Plate> | undefined
+  /** Those that are one line unless they are opened: settled, or next to nothing to save. */
+  readonly small: ReadonlySet<PlateId>
   /** All plates as they stand. */
   readonly inOrder: readonly Plate[]
   /** Whether plates weigh otherwise by now than where they stand. */
@@ -29,10 +37,16 @@ function isFixedStored(): boolean {
   }
 }
 
-const idsOf = (plates: readonly Plate[]): Groups<PlateId> => {
+interface Stood extends Groups<PlateId> {
+  readonly small: readonly PlateId[]
+}
+
+const idsOf = (plates: readonly Plate[]): Stood => {
   const groups = byWeight(plates)
   const ids = (weight: PlateWeight): PlateId[] => groups[weight].map(({ id }) => id)
-  return { saves: ids('saves'), matters: ids('matters'), settled: ids('settled') }
+  const settled = ids('settled')
+  const little = groups.saves.filter(savesLittle).map(({ id }) => id)
+  return { saves: ids('saves'), matters: ids('matters'), settled, small: [...settled, ...little] }
 }
 
 /** Plates by what they can save, as they did when the machine was opened: nothing moves under a hand. */
@@ -42,6 +56,7 @@ export function usePlateOrder(plates: readonly Plate[]): PlateOrder {
   const groups = isFixed ? undefined : groupsOf(plates, stood)
   return {
     groups,
+    small: new Set(isFixed ? [] : stood.small),
     inOrder: groups ? PLATE_WEIGHTS.flatMap((weight) => groups[weight]) : plates,
     isOutdated: !isFixed && JSON.stringify(stood) !== JSON.stringify(idsOf(plates)),
     arrange: () => setStood(idsOf(plates)),

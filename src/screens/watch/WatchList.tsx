@@ -29,9 +29,7 @@ export function WatchList({ list: { open, accepted }, resolved, currency }: Watc
           <AcceptedItem key={finding.key} finding={finding} resolved={resolved} currency={currency} />
         ))}
       </ul>
-      {more > 0 && (
-        <QuietButton onPress={() => setShowsAll(true)}>{more} more</QuietButton>
-      )}
+      {more > 0 && <QuietButton onPress={() => setShowsAll(true)}>{more} more</QuietButton>}
       {showsAll && count > SHOWN && (
         <QuietButton onPress={() => setShowsAll(false)}>Only the first</QuietButton>
       )}
