@@ -134,7 +134,7 @@ test('schedules next to this one are priced over all its machines', async ({ pag
   const near = page.getByRole('region', { name: 'Next to this week' })
   const row = near.getByRole('listitem').filter({ hasText: 'Every window ends an hour earlier' })
   await expect(row).toContainText(/−€ \d+\.\d\d/)
-  const said = Number(/−(\d+\.\d\d)/.exec(await row.innerText())![1])
+  const said = Number(/−€ (\d+\.\d\d)/.exec(await row.innerText())![1])
   const planned = async (): Promise<number> => {
     await bench.priced()
     return Number(/([\d,]+\.\d\d) planned/.exec(await bench.planTotal())![1]!.replaceAll(',', ''))

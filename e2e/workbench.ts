@@ -20,7 +20,7 @@ export class Workbench {
 
   /** From the demo to an empty plan on the invented books, at its bench. */
   async startOnInvented(): Promise<void> {
-    await this.page.getByRole('button', { name: 'Start an empty plan' }).click()
+    await this.page.getByRole('button', { name: 'Start with my prices' }).click()
     await this.page.getByRole('button', { name: 'Take the invented books' }).click()
     await expect(this.page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
     await this.page.getByRole('link', { name: 'Bench' }).click()

@@ -10,6 +10,6 @@ export const PART_NAMES = {
 export const PART_MEANINGS = {
   kept: 'Charged whatever the machine does: disks, snapshots, addresses, memory on disk.',
   asked: 'Machine time and licences while it runs in the hours of its week, and what is sent and done then.',
-  leak: 'The same in time that nobody asked for: left on, off but charged, bound and unused, coming back, going off, begun hours.',
+  leak: 'Machine time and licences that nobody asked for: left on, off but charged, bound and unused, coming back, going off, begun hours.',
   saved: 'What it would cost more if nothing were ever switched off.',
 } as const satisfies Record<MonthPart | 'saved', string>

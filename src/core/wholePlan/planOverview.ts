@@ -6,7 +6,7 @@ import {
   type PlanPricingInputs,
   type PricedMachine,
 } from '../meter/planPricing.ts'
-import { planCurrency, planTotals, shownInPlan, type PlanTotals } from '../meter/planTotals.ts'
+import { planCurrency, planTotals, type PlanTotals } from '../meter/planTotals.ts'
 import { negate, type Exact } from '../quantity/exact.ts'
 import { budgetReach, type BudgetReach } from './budgetReach.ts'
 import { creditRunway, type CreditRunway } from './creditRunway.ts'

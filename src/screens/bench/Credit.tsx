@@ -8,11 +8,11 @@ import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
-import { CreditTrade } from './CreditTrade'
 import { creditEndText } from './creditEndText.ts'
 import { instantText } from './instantText.ts'
 import type { Overview } from './useOverview.ts'
 
+const CreditTrade = lazyPart(() => import('./CreditTrade'), 'CreditTrade')
 const CreditChart = lazyPart(() => import('./CreditChart'), 'CreditChart', { drawing: 170 })
 
 interface CreditProps {

@@ -1,7 +1,6 @@
 'use client'
 
 import { useState } from 'react'
-import { Label, Slider, SliderThumb, SliderTrack } from 'react-aria-components'
 import styled from 'styled-components'
 import type { CreditCurve, CurvePoint } from '../../core/wholePlan/creditCurve.ts'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
@@ -71,19 +70,19 @@ function Trade({ curve, credit, currency }: TradeProps) {
         timeZone={credit.timeZone}
         onPick={(count) => setPicked(nearestAt(points, count))}
       />
-      <Picker
-        value={picked}
-        minValue={0}
-        maxValue={points.length - 1}
-        onChange={(value) => setPicked(Number(value))}
-        aria-label="Changes taken"
-      >
-        <Row>
-          <Label>Changes taken</Label> <b data-testid="credit-trade-end">{text}</b>
-        </Row>
-        <SliderTrack className="track">
-          <SliderThumb className="thumb" aria-valuetext={text} />
-        </SliderTrack>
+      <Picker>
+        <span>
+          Changes taken <b data-testid="credit-trade-end">{text}</b>
+        </span>
+        <input
+          type="range"
+          min={0}
+          max={points.length - 1}
+          value={picked}
+          aria-label="Changes taken"
+          aria-valuetext={text}
+          onChange={(event) => setPicked(Number(event.target.value))}
+        />
       </Picker>
       <List>
         {taken.map((notch, i) => (
@@ -140,35 +139,20 @@ const Box = styled.section`
   }
 `
 
-const Picker = styled(Slider)`
+const Picker = styled.label`
+  display: grid;
   width: 100%;
 
-  .track {
+  input {
     height: 24px;
-    margin: 0 14px 0 66px;
-    background: linear-gradient(var(--plate-edge), var(--plate-edge)) center / 100% 2px no-repeat;
-  }
-  .thumb {
-    top: 50%;
-    width: 14px;
-    height: 20px;
-    border-radius: 3px;
-    background: var(--ink);
+    margin: 0 8px 0 60px;
+    accent-color: var(--ink);
   }
   ${media.coarse} {
-    .track {
-      height: 44px;
-    }
-    .thumb {
-      width: 44px;
+    input {
       height: 44px;
     }
   }
-`
-
-const Row = styled.div`
-  display: flex;
-  gap: 8px;
 `
 
 const List = styled.ul`

@@ -6,13 +6,13 @@ import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
 import { lazyPart } from '../../interface/lazyPart'
-import { Menu } from '../../interface/Menu'
+import { Button } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import { shownInPlan } from '../../core/meter/planTotals.ts'
 import type { MachineSummary } from '../../core/meter/summarisePlan.ts'
 import { currencySymbol, formatAmount, formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { formatHours } from '../../wording/time'
-import { useMachineActions } from '../workbench/useMachineActions'
+import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 import { WeekBand } from './WeekBand'
 
@@ -25,7 +25,7 @@ const LongList = lazyPart(() => import('../../interface/LongList'), 'LongList')
 /** All machines of the plan: what each costs this month, how long it runs, and its week. */
 export function MachineList() {
   const { state, machine, go } = useWorkbench()
-  const { add, providers } = useMachineActions()
+  const { open } = usePlanDialogs()
   const { machines } = state.plan
   const { currency } = useSummaries()
   const list = (
@@ -53,15 +53,7 @@ export function MachineList() {
       </Head>
       {machines.length > MOST_AT_ONCE ? <LongList rowHeight={ROW_HEIGHT}>{list}</LongList> : list}
       <Foot>
-        <Menu
-          label="Add a machine"
-          button="Add a machine"
-          entries={providers.map((book) => ({
-            id: book.provider.id,
-            label: `at ${book.provider.name}`,
-            onAction: () => add(book),
-          }))}
-        />
+        <Button onPress={() => open('add')}>Add a machine</Button>
       </Foot>
     </Side>
   )

@@ -59,8 +59,7 @@ export function MachineView() {
 function NoMachine() {
   const chooseFile = useChooseFile()
   const { state, address, go } = useWorkbench()
-  const { add, providers } = useMachineActions()
-  const [book] = providers
+  const { open } = usePlanDialogs()
   const first = state.plan.machines[0]
   return (
     <Middle>
@@ -70,7 +69,7 @@ function NoMachine() {
           <p>It may have been renamed or removed, or the link is from another plan.</p>
           <Button onPress={() => go({ machine: first.name })}>Open {first.name}</Button>
         </Nothing>
-      ) : !book ? (
+      ) : state.books.length === 0 ? (
         <Nothing>
           <h1>This plan has no prices yet</h1>
           <p>Say whose prices it goes by: type a few from a provider’s page, or open a price book.</p>
@@ -87,7 +86,7 @@ function NoMachine() {
             month, and what switching it off saves.
           </p>
           <Line>
-            <Button onPress={() => void add(book)}>Add a machine</Button>
+            <Button onPress={() => open('add')}>Add a machine</Button>
             <Button onPress={chooseFile}>Import a plan</Button>
           </Line>
         </Nothing>

@@ -1,17 +1,30 @@
 'use client'
 
+import { useEffect, useState } from 'react'
 import styled from 'styled-components'
+import { lazyPart } from '../../interface/lazyPart'
 import { Button } from '../../interface/Button'
+import { useChooseFile } from '../workbench/ChooseFile'
+import { START_TOUR, startTour } from '../workbench/startTour.ts'
 import { savePlan } from '../workbench/saveExport.ts'
 import { emptyPlan } from '../workbench/emptyPlan.ts'
 import { storageProblemText, storeNoticeText } from './storeNoticeText.ts'
 import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 import { replaceOpenPlan } from '../../store/openPlan.ts'
 
+const Tour = lazyPart(() => import('./Tour'), 'Tour')
+
 /** Lines across the page: what the demo is, and what the person must know now. */
 export function Notices() {
   const { session, state, go } = useWorkbench()
   const { failure } = useSummaries()
+  const chooseFile = useChooseFile()
+  const [isTouring, setTouring] = useState(false)
+  useEffect(() => {
+    const onStart = (): void => setTouring(true)
+    window.addEventListener(START_TOUR, onStart)
+    return () => window.removeEventListener(START_TOUR, onStart)
+  }, [])
   return (
     <Stack aria-label="Notices">
       {state.saveProblem && (
@@ -45,12 +58,21 @@ export function Notices() {
           </span>
         </Notice>
       )}
-      {state.welcome && (
+      {isTouring && <Tour onEnd={() => setTouring(false)} />}
+      {state.welcome && !isTouring && (
         <Notice role="note" $alert={false}>
           <span>
-            This is a demo: test machines of Larkspur Trams, an invented company, at the prices of four
-            invented providers. Change anything; undo takes it back.
+            Notchgauge says what each virtual machine costs, what of it leaks, and what a notch less would
+            save. This is a demo, at invented prices: change anything, undo takes it back.
           </span>
+          <Button
+            onPress={() => {
+              session.dismissWelcome()
+              startTour()
+            }}
+          >
+            Look around
+          </Button>
           <Button
             onPress={() => {
               go({ view: 'prices', machine: undefined, month: undefined, book: undefined })
@@ -58,8 +80,9 @@ export function Notices() {
               session.dismissWelcome()
             }}
           >
-            Start an empty plan
+            Start with my prices
           </Button>
+          <Button onPress={chooseFile}>Open my file</Button>
           <Button onPress={() => session.dismissWelcome()}>Keep the demo</Button>
         </Notice>
       )}

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useState, type ReactNode } from 'react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { lazyDialog } from '../../interface/lazyDialog'
 import { PlanDialogsContext, type PlanDialog } from '../workbench/planDialogs.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
@@ -11,6 +11,7 @@ const BudgetDialog = lazyDialog(() => import('../bench/BudgetDialog'), 'BudgetDi
 const DeleteMany = lazyDialog(() => import('../bench/DeleteMany'), 'DeleteMany')
 const PlansDialog = lazyDialog(() => import('../plans/PlansDialog'), 'PlansDialog')
 const AboutDialog = lazyDialog(() => import('./AboutDialog'), 'AboutDialog')
+const HelpDialog = lazyDialog(() => import('./HelpDialog'), 'HelpDialog')
 const LifeDialog = lazyDialog(() => import('./LifeDialog'), 'LifeDialog')
 const MoneyDialog = lazyDialog(() => import('./MoneyDialog'), 'MoneyDialog')
 
@@ -21,10 +22,21 @@ export function PlanDialogs({ children }: { readonly children: ReactNode }) {
   const { machine } = useWorkbench()
   const { leave } = useMachineActions()
   const close = (): void => setShown(undefined)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.key !== '?' || event.ctrlKey || event.metaKey || event.altKey) return
+      if (event.target instanceof Element && event.target.closest('input, textarea, [role="dialog"]')) return
+      event.preventDefault()
+      setShown('help')
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
   return (
     <PlanDialogsContext value={value}>
       {children}
       {shown === 'add' && <AddFromNeed onClose={close} />}
+      {shown === 'help' && <HelpDialog onClose={close} />}
       {shown === 'about' && <AboutDialog onClose={close} />}
       {machine && shown === 'life' && <LifeDialog machine={machine} onClose={close} />}
       {machine && shown === 'delete' && (

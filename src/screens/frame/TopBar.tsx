@@ -82,6 +82,7 @@ export function TopBar() {
             { id: 'budget', label: 'Budget and credit…', onAction: () => open('budget') },
             { id: 'plans', label: 'Plans…', onAction: () => open('plans') },
             { id: 'palette', label: 'All actions… (Ctrl K)', onAction: openPalette },
+            { id: 'help', label: 'Help: keys and words… (?)', onAction: () => open('help') },
             { id: 'about', label: 'About…', onAction: () => open('about') },
             ...books.map((book) => ({
               id: `book-${book.provider.id}-${book.edition}`,

@@ -50,7 +50,7 @@ interface GaugePlateProps {
   readonly onGoToPlate: (from: PlateId, step: number) => void
   /** What a need costs; searched for once a slot is looked at. */
   readonly costOf: (need: NeedId) => NeedCost
-  readonly onLook: () => void
+  readonly onLook: (slot: Cluster) => void
 }
 
 /** Between the middles of two slots, and so the width of what can be pressed. */

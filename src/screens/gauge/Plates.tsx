@@ -5,6 +5,7 @@ import styled from 'styled-components'
 import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { QuietButton } from '../../interface/Button'
 import { lazyPart } from '../../interface/lazyPart'
 import { media } from '../../interface/theme/media'
 import { useStable } from '../../interface/useStable'
@@ -16,12 +17,15 @@ import { LIST_HEIGHT } from '../list/listHeight.ts'
 import { useNeedCosts } from '../needs/useNeedCosts'
 import { useLiveWorkbench } from '../workbench/WorkbenchContext'
 import { costAxis, reachOf } from './axis.ts'
+import type { Cluster } from './clusterNotches.ts'
 import { FoldedPlate } from './FoldedPlate'
 import { GaugePlate } from './GaugePlate'
 import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
+import { LegendBar } from './LegendBar'
 import { PlateHeading, WEIGHT_NAMES } from './PlateHeading'
 import { Scale } from './Scale'
 import { useCoarsePointer } from './useCoarsePointer'
+import { useLegend } from './useLegend.ts'
 import { usePlateOrder } from './usePlateOrder.ts'
 import { useMovedPlate } from './useMovedPlate'
 import { usePlates } from './usePlates'
@@ -57,15 +61,27 @@ export function Plates({ priced: shown }: PlatesProps) {
     !opened.has(plate.id) && (plate.fold !== undefined || order.small.has(plate.id))
   const [asksCosts, setAsksCosts] = useState(false)
   const costOf = useNeedCosts(newest.resolved.machine, asksCosts)
-  const onLook = useStable((): void => setAsksCosts(true))
+  const legend = useLegend(plates)
+  const onLook = useStable((slot: Cluster): void => {
+    setAsksCosts(true)
+    legend.did({ did: 'look', at: slot })
+  })
+  // What can be redone now and could not before was just undone.
+  const { redoLabel } = live.state
+  const [couldRedo, setCouldRedo] = useState(redoLabel)
+  if (redoLabel !== couldRedo) {
+    setCouldRedo(redoLabel)
+    if (redoLabel !== undefined) legend.did({ did: 'undo' })
+  }
   const { cheaper, dearer } = useMemo(() => reachOf(whole), [whole])
   const axis = useMemo(() => costAxis({ cheaper, dearer }, width), [cheaper, dearer, width])
   const { name } = resolved.machine
-  const take = useStable((plate: Plate, notch: Notch): void =>
+  const take = useStable((plate: Plate, notch: Notch): void => {
+    legend.did({ did: 'take' })
     move(plate, notch, () =>
       session.edit(`${name}: ${choiceWords(notch, resolved).name}`, takeChoice(name, notch.choice)),
-    ),
-  )
+    )
+  })
   const takeWith = useStable((notch: Notch, { machine }: Carried): void =>
     session.edit(`${name}: ${choiceWords(notch, resolved).name}`, (draft) => {
       takeChoice(name, notch.choice)(draft)
@@ -129,6 +145,7 @@ export function Plates({ priced: shown }: PlatesProps) {
     )
   return (
     <Stack aria-label="Decisions about this machine">
+      <LegendBar legend={legend} coarse={coarse} total={estimate.total} currency={estimate.currency} />
       {groups
         ? PLATE_WEIGHTS.filter((weight) => groups[weight].length > 0).map((weight, i) => (
             <section key={weight} aria-label={WEIGHT_NAMES[weight]}>
@@ -138,7 +155,7 @@ export function Plates({ priced: shown }: PlatesProps) {
           ))
         : [<PlateHeading key="head" weight={undefined} order={order} />, ...plates.map(drawn)]}
       <ScaleRow data-sticky="">
-        <span />
+        <HowToRead onPress={legend.start}>How to read this</HowToRead>
         <div ref={stack}>
           <Scale
             axis={axis}
@@ -193,6 +210,16 @@ function useWidth(): readonly [React.RefObject<HTMLDivElement | null>, number] {
 }
 
 const Stack = styled.section``
+
+const HowToRead = styled(QuietButton)`
+  justify-self: start;
+  align-self: center;
+  padding: 2px 0;
+  font-size: 12px;
+  color: var(--ink-2);
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+`
 
 /** So that every plate can be scrolled clear of the list. */
 const Room = styled.div`

@@ -20,7 +20,7 @@ export interface SlotRow {
 }
 
 /** More than these are a list. */
-export const MOST_SLOT_ROWS = 8
+const MOST_SLOT_ROWS = 8
 
 /** The choices of a slot, those that can be taken first, then those that bring other changes, then closed ones. */
 export function slotRows(notches: readonly Notch[], inputs: PlatesInputs): SlotRow[] {

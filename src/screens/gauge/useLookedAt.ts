@@ -25,7 +25,7 @@ interface LookedAtInputs {
   readonly clusters: readonly Cluster[]
   readonly axis: CostAxis
   readonly track: RefObject<HTMLElement | null>
-  readonly onLook: () => void
+  readonly onLook: (slot: Cluster) => void
 }
 
 interface State {
@@ -49,7 +49,7 @@ export function useLookedAt({ clusters, axis, track, onLook }: LookedAtInputs): 
     const below = rect ? window.innerHeight - rect.bottom : Infinity
     const isAbove = below < TABLE_HEIGHT && rect !== undefined && rect.top > TABLE_HEIGHT
     setState({ key: found.key, isHeld: held, row: 0, isAbove })
-    onLook()
+    onLook(found)
   }
   const leave = (): void => setState(undefined)
   // What is held is let go of by a press anywhere else.

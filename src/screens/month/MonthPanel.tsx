@@ -29,7 +29,10 @@ export function MonthPanel({ children }: { readonly children?: ReactNode }) {
       </h2>
       <Total>
         <MachineTotal />
-        <span>{formatMoney(averagePerHour, currency, HOURLY_PLACES)} an hour on average</span>
+        <span>
+          {formatMoney(averagePerHour, currency, HOURLY_PLACES)} an hour, averaged over{' '}
+          {formatHours(lengthAsRead(estimate.month))}
+        </span>
       </Total>
       <PaidFor priced={result} />
       <RestsOnAssumed book={resolved.index.book} />
@@ -50,8 +53,6 @@ export function MonthPanel({ children }: { readonly children?: ReactNode }) {
         <dt>to the last digit</dt>
         <dd data-testid="machine-total-exact">{formatExact(total)}</dd>
         <ConvertedTotal total={total} currency={currency} plan={state.plan} month={month} />
-        <dt>hours it is averaged over</dt>
-        <dd>{formatHours(lengthAsRead(estimate.month))}</dd>
         <dt>always on</dt>
         <dd>{formatMoney(alwaysOn, currency)}</dd>
       </Facts>

@@ -68,6 +68,7 @@ export function usePlanCommands(): readonly PlanCommand[] {
           { id: 'remove', name: `Delete ${machine.name}`, run: () => open('delete') },
         ]
       : []),
+    { id: 'help', name: 'Help: keys and words of this view', keys: '?', run: () => open('help') },
     { id: 'about', name: 'About, and which time zone data', run: () => open('about') },
     ...months,
     ...THEMES.map((theme) => ({

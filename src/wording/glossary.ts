@@ -1,0 +1,22 @@
+/** Words that are Notchgauge’s own, or that it uses in one sense only. docs/glossary.md says the same. */
+export const GLOSSARY = {
+  plate: 'A decision about a machine, such as its size or its place, drawn as a strip on the axis of cost.',
+  slot: 'A choice on a plate; several that stand too close to tell apart share one, with their number.',
+  notch: 'A step from one choice to the next. “A notch less” is the next cheaper choice that fits.',
+  line: 'Where all present choices stand: the machine’s month as it is.',
+  closed:
+    'A choice that does not fit what the machine must have, or is not sold there. The band at a plate’s foot.',
+  settled: 'A decision with nothing cheaper to choose.',
+  kept: 'What is charged whatever the machine does: disks, snapshots, addresses, memory on disk.',
+  'asked for': 'Machine time and licences while it runs in the hours of its week.',
+  leak: 'Machine time and licences that nobody asked for: left on, off but charged, bound and unused, coming back, going off, begun hours.',
+  saved: 'What the month would cost more if nothing were ever switched off.',
+  'always on': 'The plan with nothing ever switched off.',
+  week: 'When machines are needed, on the wall clock of a place, with dates that differ.',
+  'when off':
+    'What a machine is between its hours: stopped, deallocated, hibernated, deleted, or running on.',
+  'price book': 'One provider’s prices and rules of charging, valid from a date.',
+  recipe: 'How a provider’s price lists become its price book.',
+  assumed: 'An answer that nobody has confirmed; what it would cost if it were another one can be opened.',
+  pinned: 'A decision that is kept as it is, whatever is searched or proposed.',
+} as const satisfies Record<string, string>
