@@ -19,7 +19,7 @@ const light = css`
   --held-ink: #7d5205;
   --kept: #6b5a8e;
   --kept-pale: #d8d0e6;
-  --off: #9aa6a1;
+  --off: #76827d;
   --gone: #c9ccc4;
   --leak: #a8321c;
   --save: #1e6e62;
