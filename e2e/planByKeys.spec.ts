@@ -43,7 +43,7 @@ test('a plan is brought in, changed, paid for and handed off with the keyboard o
   const option = (name: string | RegExp) => page.getByRole('option', { name })
   const planned = async () => cents((await bench.planTotal()).split('planned')[0]!)
 
-  await enter(button('Start an empty plan'))
+  await enter(button('Start with my prices'))
   await enter(button('Take the invented books'))
   await enter(page.getByRole('link', { name: 'Bench' }))
   const choosing = page.waitForEvent('filechooser')

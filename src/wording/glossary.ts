@@ -1,16 +1,19 @@
+import { PART_MEANINGS } from './monthPart'
+import { NOTCH_MEANING } from './notch'
+
 /** Words that are Notchgauge’s own, or that it uses in one sense only. docs/glossary.md says the same. */
 export const GLOSSARY = {
   plate: 'A decision about a machine, such as its size or its place, drawn as a strip on the axis of cost.',
   slot: 'A choice on a plate; several that stand too close to tell apart share one, with their number.',
-  notch: 'A step from one choice to the next. “A notch less” is the next cheaper choice that fits.',
+  notch: NOTCH_MEANING,
   line: 'Where all present choices stand: the machine’s month as it is.',
   closed:
     'A choice that does not fit what the machine must have, or is not sold there. The band at a plate’s foot.',
   settled: 'A decision with nothing cheaper to choose.',
-  kept: 'What is charged whatever the machine does: disks, snapshots, addresses, memory on disk.',
-  'asked for': 'Machine time and licences while it runs in the hours of its week.',
-  leak: 'Machine time and licences that nobody asked for: left on, off but charged, bound and unused, coming back, going off, begun hours.',
-  saved: 'What the month would cost more if nothing were ever switched off.',
+  kept: PART_MEANINGS.kept,
+  'asked for': PART_MEANINGS.asked,
+  leak: PART_MEANINGS.leak,
+  saved: PART_MEANINGS.saved,
   'always on': 'The plan with nothing ever switched off.',
   week: 'When machines are needed, on the wall clock of a place, with dates that differ.',
   'when off':

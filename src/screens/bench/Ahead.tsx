@@ -17,18 +17,22 @@ import { useSummaries, useWorkbench } from '../workbench/WorkbenchContext'
 import { planCurrency } from '../../core/meter/planTotals.ts'
 import { BenchSection, BenchTitle } from './BenchSection'
 
-const AheadBars = lazyPart(() => import('./AheadBars'), 'AheadBars', { drawing: 150 })
+const BarsInView = lazyPart(() => import('./AheadBars'), 'AheadBars', { drawing: 150 })
+const AllBars = lazyPart(() => import('./AheadBars'), 'AheadBars')
 
 interface AheadProps {
   readonly part: Extract<OverviewPart, { kind: 'ahead' }> | undefined
+  /** Drawn whether it is in view or not, as for printing. */
+  readonly isWhole?: boolean
 }
 
 /** Twelve months of the plan, with what commitments ask for and the editions of price books that begin. */
-export const Ahead = memo(function Ahead({ part }: AheadProps) {
+export const Ahead = memo(function Ahead({ part, isWhole = false }: AheadProps) {
   const { state, month: now, address } = useWorkbench()
   const { byName } = useSummaries()
   const { plan, books } = state
   if (!part) return null
+  const Bars = isWhole ? AllBars : BarsInView
   const { months } = part
   const priced = [...byName.values()].flatMap((summary) => (summary.priced ? [summary] : []))
   const currency = planCurrency(plan, priced) ?? NO_CURRENCY
@@ -58,7 +62,7 @@ export const Ahead = memo(function Ahead({ part }: AheadProps) {
         </small>
       </BenchTitle>
       <Figure aria-hidden="true">
-        <AheadBars points={points} currency={currency} budget={budget && toNumber(budget)} />
+        <Bars points={points} currency={currency} budget={budget && toNumber(budget)} />
         <Caption>
           <i data-part="rest" /> as planned <i data-part="committed" /> of it committed, used or not
         </Caption>

@@ -7,7 +7,9 @@ import { bestOfMachines } from '../../core/wholePlan/bestOfMachines.ts'
 import type { PlanNotch } from '../../core/wholePlan/surveyPlan.ts'
 import { negate } from '../../core/quantity/exact.ts'
 import { Button, QuietButton } from '../../interface/Button'
+import { Term } from '../../interface/Term'
 import { Progress } from '../../interface/Progress'
+import { NOTCH_MEANING } from '../../wording/notch'
 import { lossesText } from '../../wording/loss'
 import { formatAmount, formatMoney } from '../../wording/money'
 import { takeChoice } from '../../store/commands.ts'
@@ -35,7 +37,8 @@ export function PlanNotches({ overview }: { readonly overview: Overview }) {
   return (
     <BenchSection aria-label="Largest notches left" data-testid="notches">
       <BenchTitle>
-        Largest notches left {month && <small>a month, in {month.totals.currency}</small>}
+        Largest <Term meaning={NOTCH_MEANING}>notches</Term> left{' '}
+        {month && <small>a month, in {month.totals.currency}</small>}
       </BenchTitle>
       {!survey && (
         <Progress

@@ -18,7 +18,8 @@ import { fileName } from '../workbench/fileName.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { picturesOf } from './picturesOf.ts'
 
-const CreditChart = lazyPart(() => import('../bench/CreditChart'), 'CreditChart', { drawing: 170 })
+// Printed and saved whole, also what is not in view.
+const CreditChart = lazyPart(() => import('../bench/CreditChart'), 'CreditChart')
 
 /** The month for those who pay: what it costs, what was saved, how long the money lasts. Fit for printing. */
 export function MonthReport() {
@@ -164,7 +165,7 @@ export function MonthReport() {
         </section>
       )}
       <section data-picture="months">
-        <Ahead part={ahead} />
+        <Ahead part={ahead} isWhole />
       </section>
     </Page>
   )

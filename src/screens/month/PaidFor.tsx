@@ -6,6 +6,7 @@ import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { shownSplit } from '../../core/wholePlan/shownSplit.ts'
 import { isZero, toNumber } from '../../core/quantity/exact.ts'
+import { Term } from '../../interface/Term'
 import { PART_MEANINGS, PART_NAMES } from '../../wording/monthPart'
 import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
@@ -33,8 +34,12 @@ export function PaidFor({ priced }: { readonly priced: PricedMachine }) {
       <Parts>
         {MONTH_PARTS.map((part) => (
           <li key={part} data-part={isZero(split[part]) ? undefined : part}>
-            <a {...charges} title={PART_MEANINGS[part]}>
-              {PART_NAMES[part].toLowerCase()} <b>{formatMoney(split[part], currency)}</b>
+            <Term meaning={PART_MEANINGS[part]}>{PART_NAMES[part].toLowerCase()}</Term>{' '}
+            <a
+              {...charges}
+              aria-label={`${PART_NAMES[part]} ${formatMoney(split[part], currency)}: its charges`}
+            >
+              <b>{formatMoney(split[part], currency)}</b>
             </a>
           </li>
         ))}
@@ -48,9 +53,15 @@ export function PaidFor({ priced }: { readonly priced: PricedMachine }) {
 }
 
 const Parts = styled.ul`
+  position: relative;
   display: flex;
   flex-wrap: wrap;
   gap: 0 14px;
+
+  /* What a word means stands over the whole panel, and not beyond it. */
+  li > span {
+    position: static;
+  }
   margin-top: 4px;
   font-size: 12px;
 
