@@ -1,4 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { largeBook, largePlan, usingAllRules, withAllRules } from '../bench/generate'
+import { writePlan } from '../src/files/plan/planFile'
+import { readPriceBook, writePriceBook } from '../src/files/priceBook/priceBookFile'
 import { overviewDone, Workbench } from './workbench'
 
 /** Nothing that is written on gauge and bench is cut or lies over something else. */
@@ -87,6 +91,41 @@ for (const [width, height] of [
     }
   })
 }
+
+test('nor of machines at a book of 1,200 sizes', async ({ page }, info) => {
+  test.slow()
+  const read = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
+  if (!read.ok) throw new Error('data/fennmark.json is not valid')
+  const pattern = { ...read.value, provider: { id: 'wide', name: 'Wide' } }
+  const book = withAllRules(largeBook(pattern, { sizes: 1_200, regions: 12, diskKinds: 8 }))
+  const plan = usingAllRules(largePlan(book, 3, 3), book)
+  const [bookPath, planPath] = [info.outputPath('wide.book.json'), info.outputPath('wide.plan.json')]
+  writeFileSync(bookPath, writePriceBook(book))
+  writeFileSync(planPath, writePlan(plan))
+  const bench = new Workbench(page)
+  await bench.open()
+  const input = page.locator('input[aria-label^="Plan, price book"]')
+  await input.setInputFiles(bookPath)
+  await expect(page.getByText(/^Wide, edition .* is in use/)).toBeVisible({ timeout: 60_000 })
+  await input.setInputFiles(planPath)
+  await expect(page.getByText('Large plan is open.')).toBeVisible({ timeout: 60_000 })
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 768],
+    [1920, 1080],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await page.goto('/?view=bench')
+    await overviewDone(page)
+    expect(await faultsOn(page)).toEqual([])
+    for (const { name } of plan.machines) {
+      await page.goto(`/?machine=${name}&view=gauge`)
+      await expect(page.getByTestId('machine-total')).toBeVisible()
+      await expect(page.locator('[data-plate="size"]')).toBeVisible()
+      expect([name, await faultsOn(page)]).toEqual([name, []])
+    }
+  }
+})
 
 test('at 1280 the demo’s machines show all that can save, three of the watch list and the total at once', async ({
   page,

@@ -16,6 +16,15 @@ const startEmpty = async (page) => {
   await page.getByRole('menuitem', { name: 'Start an empty plan' }).click()
 }
 
+/** Over the slot of the nearest cheaper size, once what its needs cost is known. */
+const lookAtSize = async (page) => {
+  const drawing = page.locator('[data-plate="size"] [data-slots]')
+  const slots = (await drawing.getAttribute('data-slots')).split(' ').map(Number)
+  const { x, y } = await drawing.boundingBox()
+  await page.mouse.move(x + slots[4], y + 14)
+  await page.getByText('that need costs').first().waitFor()
+}
+
 const INVENTORY = [
   'host,machine type,vCPU,RAM,OS,week plan,crew,disk size',
   'bay-1,Heron 2/8,,,,depot-day,signals,64',
@@ -50,7 +59,7 @@ const PICTURES = [
       await page.getByTestId('inventory-count').waitFor()
     },
   ],
-  ['gauge-light', GAUGE, 'light'],
+  ['gauge-light', GAUGE, 'light', lookAtSize],
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
   [
     'gap-advice',
@@ -90,7 +99,7 @@ const PICTURES = [
     'watch-list',
     '?machine=crew-roster-db&view=gauge&month=2027-03',
     'light',
-    (page) => page.getByRole('button', { name: /^Go to the watch list/ }).click(),
+    (page) => page.getByRole('region', { name: 'Watch list' }).scrollIntoViewIfNeeded(),
   ],
   ['side-by-side', '?machine=timetable-loadgen&view=variants&month=2027-03', 'light'],
   [
@@ -156,6 +165,8 @@ for (const [name, query, colorScheme, prepare] of PICTURES) {
     colorScheme,
     reducedMotion: 'reduce',
   })
+  // How plates are read is shown to newcomers alone.
+  await page.addInitScript(() => localStorage.setItem('notchgauge-legend', 'met'))
   await page.goto(new URL(query, address).href)
   await page.getByRole('button', { name: 'Keep the demo' }).click()
   await prepare?.(page)

@@ -39,7 +39,7 @@ test('a ledger as CSV adds up to the machine’s total as it is shown', () => {
   expect(rows.filter(({ meter }) => meter === 'compute')).toHaveLength(23)
 })
 
-test.each(['=1+1', '+1', '-1', '@sum', '\tx'])('%j is no formula to a spreadsheet', (name) => {
+test.each(['=1+1', '+1', '-1+1', '@sum', '\tx'])('%j is no formula to a spreadsheet', (name) => {
   expect(csvOf(name)[0]!.machine).toBe(`'${name}`)
 })
 
