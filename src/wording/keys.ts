@@ -43,8 +43,9 @@ export const VIEW_HELP: ReadonlyMap<string, ViewHelp> = new Map<string, ViewHelp
     {
       keys: [
         ['Arrows', 'go over the hours of the week'],
-        ['Shift and arrows', 'mark hours'],
-        ['Space', 'switch the marked hours on or off'],
+        ['Shift and arrows', 'mark several hours'],
+        ['Enter or 1', 'switch them on'],
+        ['Delete or 0', 'switch them off'],
       ],
       words: ['week', 'when off', 'leak'],
     },

@@ -66,7 +66,10 @@ function groupIndex(
       return (row) => byLine[ledger.line[row]!]!
     }
     case 'part': {
-      const byLine = ledger.lines.map(({ part }) => MONTH_PARTS.indexOf(part ?? 'kept'))
+      const byLine = ledger.lines.map(({ part }) => {
+        if (!part) throw new RangeError('a ledger that was not laid out by parts is folded by them')
+        return MONTH_PARTS.indexOf(part)
+      })
       return (row) => byLine[ledger.line[row]!]!
     }
     case 'machine':

@@ -87,8 +87,9 @@ describe('a ledger', () => {
           })
         })
         for (const fold of FOLDS) {
-          const groups = foldLedger(ledger, rows, fold, days)
-          expect(total(groups.map((group) => group.rows.length))).toBe(rows.length)
+          const laid = fold === 'part' ? planLedger({ ...inputs, byPart: true }).ledger : ledger
+          const groups = foldLedger(laid, laid.byTime, fold, days)
+          expect(total(groups.map((group) => group.rows.length))).toBe(laid.byTime.length)
           for (const [currency, sum] of sumsOf(ledger, rows)) {
             expect(total(groups.map(({ sums }) => sums.get(currency) ?? 0))).toBe(sum)
           }

@@ -52,6 +52,24 @@ describe('a month by what it was paid for', () => {
     expect(partsOf({ off: 'deallocated' }, book).slice(1, 3)).toEqual(['47.541', '9.5082'])
   })
 
+  test('a flat plan leaks while it is off, also where its cap is as long as the week’s hours: 76 of the first 230 are asked for', () => {
+    const capped = (capHours: number): PriceBook => ({
+      ...RULE_BOOK,
+      terms: RULE_BOOK.terms.map((each) =>
+        each.kind === 'flat' && each.id === 'flat' ? { ...each, capHours } : each,
+      ),
+    })
+    const flat = {
+      size: 'flat',
+      systemDisk: { kind: 'own', roomGiB: gib(60) },
+      terms: 'flat',
+      off: 'deallocated',
+    } as const
+    // Until 10 March 14:00 there are seven working days of ten hours, and six hours of the eighth: 76 × 0.0132.
+    const { asked, leak } = splitMonth(pricedBy(flat, capped(230)))
+    expect([text(asked), text(leak), text(add(asked, leak))]).toEqual(['1.0032', '2.0328', '3.036'])
+  })
+
   test('memory on disk is kept, traffic is asked for, and what is missing to a month’s least leaks', () => {
     // 16 GiB × 0.05 × 514 ÷ 744, and 100 GiB at nothing before 20 at 0.09.
     expect(partsOf({ off: 'hibernated', trafficOutGiB: gib(120) }).slice(0, 3)).toEqual([

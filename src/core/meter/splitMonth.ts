@@ -28,7 +28,8 @@ export function splitMonth(priced: PricedMachine): MonthSplit {
       put(part, amount)
       continue
     }
-    const isWhole = pieces.ticks === chargedSeconds(charge, metered) * ticksPerSecond
+    const isWhole =
+      pieces.ticks === chargedSeconds(charge, metered, resolved.terms.kind === 'flat') * ticksPerSecond
     const ticks = isWhole
       ? Math.min(pieces.ticks, seconds * ticksPerSecond)
       : askedPieces((cut ??= chargesCutAtAsked(priced))[i]!.pieces.list, spans).asked.reduce(
@@ -43,9 +44,9 @@ export function splitMonth(priced: PricedMachine): MonthSplit {
 }
 
 /** What a charge's meter counts before any threshold cuts it. */
-const chargedSeconds = ({ meter }: Charge, metered: MeteredMonth): number =>
+const chargedSeconds = ({ meter }: Charge, metered: MeteredMonth, isFlat: boolean): number =>
   meter === 'commitment'
     ? metered.always.ticks
     : meter === 'licence'
       ? metered.licence.pieces.ticks
-      : metered.compute.pieces.ticks
+      : (isFlat ? metered.flat : metered.compute).pieces.ticks

@@ -44,12 +44,35 @@ describe('a size that is typed', () => {
     expect(checkPriceBook(withTern)).toEqual([])
   })
 
+  test('and a disk in bands stays so until its price is changed', () => {
+    const book = putDisk(withTern, undefined, { name: 'Plain', price: '0.08' }, 'north-quay')
+    const bands = { perGiBMonthBands: [{ upTo: 50, price: '0.08' }, { price: '0.05' }] }
+    const [kind] = book.diskKinds
+    const there = { ...book.prices['north-quay']!, disks: { [kind!.id]: bands } }
+    const banded = { ...book, prices: { 'north-quay': there } }
+    const put = (name: string, price: string) =>
+      putDisk(banded, { kind: kind!.id }, { name, price }, 'north-quay').prices['north-quay']!.disks[kind!.id]
+    expect(put('Renamed', '0.08')).toEqual(bands)
+    expect(put('Plain', '0.09')).toEqual({ perGiBMonth: '0.09' })
+  })
+
   test('and a disk at 0.08 a GiB: 64 GiB cost 5.12 more', () => {
     const book = putDisk(withTern, undefined, { name: 'Plain', price: '0.08' }, 'north-quay')
     expect(monthOf(book)).toBe('44.897120')
     expect(isUnpriced(withTern)).toBe(true)
     expect(isUnpriced(book)).toBe(false)
     expect(book.diskKinds.map(({ name }) => name)).toEqual(['Plain'])
+  })
+
+  test('keeps its bands when it is renamed, and gives them up for another price', () => {
+    const bands = [{ upTo: 100, price: '0.1728' }, { price: '0.1' }]
+    const prices = { ...withTern.prices['north-quay']!, sizes: { 'tern-4-16': { perHourBands: bands } } }
+    const banded = { ...withTern, prices: { 'north-quay': prices } }
+    const renamed = putSize(banded, 'tern-4-16', { ...TERN, name: 'Tern' }, HOURLY)
+    expect(plainPrice(banded, 'tern-4-16', HOURLY)).toBe('0.1728')
+    expect(renamed.prices['north-quay']!.sizes['tern-4-16']).toEqual({ perHourBands: bands })
+    const repriced = putSize(banded, 'tern-4-16', { ...TERN, price: '0.2' }, HOURLY)
+    expect(repriced.prices['north-quay']!.sizes['tern-4-16']).toEqual({ perHour: '0.2' })
   })
 
   test('keeps its other figures and prices when it is changed', () => {

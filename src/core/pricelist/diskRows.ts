@@ -81,8 +81,8 @@ function ownKind(book: PriceBook, at: DiskRowAt | undefined, { wholeGiB }: DiskR
 
 function withPrice(before: DiskPrice | undefined, { wholeGiB, price }: DiskRow, isHere: boolean): DiskPrice {
   if (wholeGiB === undefined) {
-    // What is typed in one place leaves the bands of others as they are.
-    if (!isHere && before?.perGiBMonthBands) return before
+    // Bands stay until another price than that of the first is typed here.
+    if (before?.perGiBMonthBands && (!isHere || price === before.perGiBMonthBands[0]!.price)) return before
     const { perMonthByStep, perGiBMonthBands, ...others } = before ?? {}
     return { ...others, perGiBMonth: isHere ? price : (before?.perGiBMonth ?? price) }
   }

@@ -31,14 +31,16 @@ export interface PricePlace {
   readonly terms?: string
 }
 
-/** The plain rate of a size in a place; undefined where it is not sold there, or only in parts. */
+/** The plain rate of a size in a place, of its first hours where they are in bands; undefined where it is not sold there, or only in parts. */
 export function plainPrice(
   book: PriceBook,
   sizeId: string,
   { region, period, terms }: PricePlace,
 ): string | undefined {
   const price = ownValue(ownValue(book.prices, region)?.sizes, sizeId)
-  return price && ratesIn(book, price, terms)[FIELD[period]]
+  if (!price) return undefined
+  const rates = ratesIn(book, price, terms)
+  return rates[FIELD[period]] ?? (period === 'hour' ? rates.perHourBands?.[0]!.price : undefined)
 }
 
 /** Whether a size has any price but the plain one in a place. */
@@ -77,6 +79,8 @@ function withPrice(book: PriceBook, id: string, at: PricePlace, text: string): P
   if (!prices) return book
   const before = ownValue(prices.sizes, id) ?? {}
   const { perHour, perMonth, perSecond, perHourBands, ...rates } = ratesIn(book, before, at.terms)
+  // Bands stay until another price than that of the first is said.
+  if (perHourBands && at.period === 'hour' && text === perHourBands[0]!.price) return book
   const after = withRates(
     book,
     before,

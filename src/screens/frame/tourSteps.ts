@@ -21,7 +21,7 @@ export const TOUR_STEPS: readonly TourStep[] = [
   {
     view: 'bench',
     machine: 'fare-gate-soak',
-    says: 'Every bar is a machine’s month. The hatched part leaks: fare-gate-soak is needed 133 hours of the month and runs all of them.',
+    says: 'Every bar is a machine’s month. The hatched part leaks: fare-gate-soak is needed at night, and runs all month.',
     deed: 'Switch it off outside its hours',
     change: (machine) => withOffPlan(machine, { off: 'deallocated' }),
   },
