@@ -1,11 +1,12 @@
 'use client'
 
 import { useSyncExternalStore } from 'react'
+import { rememberedHere, rememberHere } from '../rememberedHere.ts'
 
 export const THEMES = ['system', 'light', 'dark'] as const
 export type Theme = (typeof THEMES)[number]
 
-const KEY = 'notchgauge-theme'
+const KEY = 'theme'
 const listeners = new Set<() => void>()
 let chosen: Theme = 'system'
 
@@ -16,12 +17,8 @@ if (typeof window !== 'undefined') {
 }
 
 function stored(): Theme {
-  try {
-    const value = localStorage.getItem(KEY)
-    return THEMES.find((theme) => theme === value) ?? 'system'
-  } catch {
-    return 'system'
-  }
+  const value = rememberedHere(KEY)
+  return THEMES.find((theme) => theme === value) ?? 'system'
 }
 
 function apply(theme: Theme): void {
@@ -33,11 +30,7 @@ function choose(theme: Theme): void {
   chosen = theme
   apply(theme)
   for (const listener of listeners) listener()
-  try {
-    localStorage.setItem(KEY, theme)
-  } catch {
-    // The choice then holds until the page is left, which is all that the browser allows.
-  }
+  rememberHere(KEY, theme)
 }
 
 const subscribe = (listener: () => void): (() => void) => {

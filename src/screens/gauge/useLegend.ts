@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { rememberedHere, rememberHere } from '../../interface/rememberedHere.ts'
 import type { Plate } from '../../core/notches/plate.ts'
 import { fulfils, stepsFor, type LegendDeed, type LegendStep } from './legendSteps.ts'
 
@@ -15,32 +16,15 @@ export interface Legend {
   readonly did: (deed: LegendDeed) => void
 }
 
-const KEY = 'notchgauge-legend'
-
-/** Whether this browser has shown it; it is never shown by itself where nothing can be kept. */
-function wasMet(): boolean {
-  try {
-    return localStorage.getItem(KEY) !== null
-  } catch {
-    return true
-  }
-}
-
-function remember(): void {
-  try {
-    localStorage.setItem(KEY, 'met')
-  } catch {
-    // It then comes again the next time, which is all that the browser allows.
-  }
-}
+const KEY = 'legend'
 
 /** How plates are read: met once by itself, and called back at any time. */
 export function useLegend(plates: readonly Plate[]): Legend {
   const steps = stepsFor(plates)
-  const [at, setAt] = useState<number | undefined>(() => (wasMet() ? undefined : 0))
+  const [at, setAt] = useState<number | undefined>(() => (rememberedHere(KEY) === undefined ? 0 : undefined))
   const step = at === undefined ? undefined : steps[at]
   const close = (): void => {
-    remember()
+    rememberHere(KEY, 'met')
     setAt(undefined)
   }
   const next = (): void => {

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { rememberedHere, rememberHere } from '../../interface/rememberedHere.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
 import type { Plate } from '../../core/notches/plate.ts'
 import {
@@ -26,16 +27,7 @@ export interface PlateOrder {
   readonly setFixed: (fixed: boolean) => void
 }
 
-const KEY = 'notchgauge-plate-order'
-
-/** A person's own way of looking, kept in this browser where it allows it. */
-function isFixedStored(): boolean {
-  try {
-    return localStorage.getItem(KEY) === 'fixed'
-  } catch {
-    return false
-  }
-}
+const KEY = 'plate-order'
 
 interface Stood extends Groups<PlateId> {
   readonly small: readonly PlateId[]
@@ -51,7 +43,7 @@ const idsOf = (plates: readonly Plate[]): Stood => {
 
 /** Plates by what they can save, as they did when the machine was opened: nothing moves under a hand. */
 export function usePlateOrder(plates: readonly Plate[]): PlateOrder {
-  const [isFixed, setFixed] = useState(isFixedStored)
+  const [isFixed, setFixed] = useState(() => rememberedHere(KEY) === 'fixed')
   const [stood, setStood] = useState(() => idsOf(plates))
   const groups = isFixed ? undefined : groupsOf(plates, stood)
   return {
@@ -63,11 +55,7 @@ export function usePlateOrder(plates: readonly Plate[]): PlateOrder {
     setFixed: (fixed) => {
       setFixed(fixed)
       if (!fixed) setStood(idsOf(plates))
-      try {
-        localStorage.setItem(KEY, fixed ? 'fixed' : 'weight')
-      } catch {
-        // The choice then holds until the page is left, which is all that the browser allows.
-      }
+      rememberHere(KEY, fixed ? 'fixed' : 'weight')
     },
   }
 }
