@@ -1,6 +1,7 @@
 import type { Weekday } from '../src/core/calendar/civil.ts'
 import type { WeekPlan } from '../src/core/calendar/weekPlan.ts'
-import type { PriceBook, RegionPrices } from '../src/core/catalogue/priceBook.ts'
+import type { PriceBook } from '../src/core/catalogue/priceBook.ts'
+import type { RegionPrices } from '../src/core/catalogue/regionPrices.ts'
 import type { Disk, Machine, Plan } from '../src/core/machine/plan.ts'
 import { POWER_STATES } from '../src/core/off/powerState.ts'
 import { gib } from '../src/core/quantity/units.ts'

@@ -1,5 +1,6 @@
 import { ownValue } from '../core/ownValue.ts'
-import type { HourBands, PriceBand, PriceBook, SizeRateTexts } from '../core/catalogue/priceBook.ts'
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { HourBands, PriceBand, SizeRateTexts } from '../core/catalogue/regionPrices.ts'
 import { POWER_STATES } from '../core/off/powerState.ts'
 import { groupDigits } from './money'
 import { STATE_NAMES } from './state'

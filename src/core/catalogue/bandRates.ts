@@ -1,6 +1,6 @@
 import { rate, type Rate, type RatePer } from '../quantity/rate.ts'
 import { pointerIn, type RegionIndex } from './bookIndex.ts'
-import type { PriceBand } from './priceBook.ts'
+import type { PriceBand } from './regionPrices.ts'
 
 /** The rate of one band, and the part of the quantity that it is for. */
 export interface BandRate {

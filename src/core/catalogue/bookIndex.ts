@@ -1,7 +1,8 @@
 import { ownValue } from '../ownValue.ts'
 import { keptFor } from '../keptFor.ts'
 import { rate, type Rate, type RatePer } from '../quantity/rate.ts'
-import type { DiskKind, Image, Licence, PriceBook, Region, RegionPrices, Size, Terms } from './priceBook.ts'
+import type { DiskKind, Image, Licence, PriceBook, Region, Size, Terms } from './priceBook.ts'
+import type { RegionPrices } from './regionPrices.ts'
 
 /**
  * Look-ups over one price book. Rates are read from their decimal text when first asked for and then kept, region by

@@ -1,7 +1,8 @@
 import { ownValue } from '../ownValue.ts'
 import { rate, type Rate } from '../quantity/rate.ts'
 import { pointerIn, type BookIndex, type RegionIndex } from './bookIndex.ts'
-import type { Image, LicencePrices, Terms } from './priceBook.ts'
+import type { Image, Terms } from './priceBook.ts'
+import type { LicencePrices } from './regionPrices.ts'
 
 /** What a licence costs: the machine, or each of its vCPU. */
 export interface LicenceRate {

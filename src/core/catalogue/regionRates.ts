@@ -1,6 +1,6 @@
 import type { Rate } from '../quantity/rate.ts'
 import { keptRate, type RegionIndex } from './bookIndex.ts'
-import type { AddressUse } from './priceBook.ts'
+import type { AddressUse } from './regionPrices.ts'
 
 export const addressRate = (
   region: RegionIndex,

@@ -4,7 +4,8 @@ import { compare, type Exact, add, ZERO } from '../quantity/exact.ts'
 import { amountAt, rate, unitsExact, type Rate } from '../quantity/rate.ts'
 import { bandRates, type BandRate } from './bandRates.ts'
 import { pointerIn, type RegionIndex } from './bookIndex.ts'
-import type { Size, SizeRateTexts, Terms } from './priceBook.ts'
+import type { Size, Terms } from './priceBook.ts'
+import type { SizeRateTexts } from './regionPrices.ts'
 
 /** What one of a size's rates is charged for: the machine, or each vCPU, core or GiB of memory. */
 export type SizeRateBase = 'machine' | 'vcpu' | 'core' | 'memory'

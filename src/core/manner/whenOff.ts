@@ -1,5 +1,6 @@
 import { ownValue } from '../ownValue.ts'
-import type { PriceBook, RegionPrices, SizePrice, StateRow, Terms } from '../catalogue/priceBook.ts'
+import type { PriceBook, StateRow, Terms } from '../catalogue/priceBook.ts'
+import type { RegionPrices, SizePrice } from '../catalogue/regionPrices.ts'
 import { OTHER, type BillingAnswer } from './billingAnswer.ts'
 
 /**

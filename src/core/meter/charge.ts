@@ -1,5 +1,5 @@
 import { refuse, type Refused } from '../outcome.ts'
-import type { AddressUse } from '../catalogue/priceBook.ts'
+import type { AddressUse } from '../catalogue/regionPrices.ts'
 import type { BandRate } from '../catalogue/bandRates.ts'
 import type { SizeRateBase } from '../catalogue/sizeRates.ts'
 import type { Exact } from '../quantity/exact.ts'

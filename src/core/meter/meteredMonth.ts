@@ -1,5 +1,6 @@
 import { GONE } from '../catalogue/statesSold.ts'
-import type { AddressUse, PriceBook, StateRow } from '../catalogue/priceBook.ts'
+import type { PriceBook, StateRow } from '../catalogue/priceBook.ts'
+import type { AddressUse } from '../catalogue/regionPrices.ts'
 import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../off/powerState.ts'
 import { keptFor } from '../keptFor.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'

@@ -2,18 +2,8 @@ import type { GiB } from '../quantity/units.ts'
 import type { CellAt, DiskEntry, LeftOut, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
 import type { ListMapping, TermAnswer } from './listMapping.ts'
 import type { Period } from './sizeRows.ts'
+import { ListTroubles, MOST_SHOWN, type LeftOutCount } from './ListTroubles.ts'
 import { termOfText } from './termOfText.ts'
-
-/** Two different answers to one question: which rows gave them. */
-export interface Contradiction {
-  readonly about: 'price' | 'vcpu' | 'memory'
-  readonly of: string
-  readonly place?: string
-  /** A price on demand with the system that costs nothing more. */
-  readonly isPlain?: boolean
-  readonly first: CellAt & { readonly value: string }
-  readonly second: CellAt & { readonly value: string }
-}
 
 export interface SizeFound {
   readonly name: string
@@ -56,22 +46,12 @@ interface Dated {
   readonly from: CellAt
 }
 
-/** Faults of one sort are counted, and so many of them shown. */
-const MOST_SHOWN = 50
 const MOST_SIZES = 5_000
 const MOST_PLACES = 200
 const MOST_DISKS = 500
 const MOST_TERMS = 20
 const MOST_SYSTEMS = 20
 const MOST_BANDS = 20
-
-export interface LeftOutCount {
-  readonly leftOut: LeftOut
-  readonly rows: number
-  /** The first of them. */
-  readonly examples: readonly number[]
-  readonly table?: string
-}
 
 /** Puts together what the rows of a list say. The first of two different answers stands; both are told. */
 export class ListCollector {
@@ -85,7 +65,7 @@ export class ListCollector {
   /** Terms and systems as the list calls them, in the order in which they come. */
   readonly terms = new Map<string, TermAnswer>()
   readonly systems = new Set<string>()
-  readonly contradictions: Contradiction[] = []
+  readonly troubles = new ListTroubles()
   /** Prices that said what was known already. */
   duplicates = 0
   rows = 0
@@ -94,7 +74,6 @@ export class ListCollector {
   offers = 0
   /** Things beyond what a price book holds. */
   beyond = 0
-  private readonly left = new Map<string, { leftOut: LeftOut; rows: number; examples: number[] }>()
   private readonly offerKeys = new Map<string, Map<string, string>>()
   private readonly answers: ReadonlyMap<string, TermAnswer>
 
@@ -119,7 +98,7 @@ export class ListCollector {
       else if (entry.is === 'disk-price') this.addDisk(entry)
       else this.addToPlace(entry)
     }
-    for (const each of leftOut) this.count(row, each, table)
+    for (const each of leftOut) this.troubles.count(row, each, table)
   }
 
   leftOut(): LeftOutCount[] {
@@ -130,7 +109,7 @@ export class ListCollector {
       rows: new Set(examples).size,
       examples: [...new Set(examples)].slice(0, MOST_SHOWN),
     }))
-    return [...this.left.values(), ...told].sort((a, b) => b.rows - a.rows)
+    return [...this.troubles.leftOut(), ...told].sort((a, b) => b.rows - a.rows)
   }
 
   /** Every price that stands. */
@@ -144,25 +123,13 @@ export class ListCollector {
     }
   }
 
-  private count(row: number, leftOut: LeftOut, table: string | undefined): void {
-    const what = leftOut.why === 'unreadable' ? `${leftOut.field} ${leftOut.problem}` : leftOut.why
-    const key = `${table ?? ''} ${what}`
-    const known = this.left.get(key)
-    if (!known)
-      this.left.set(key, { leftOut, rows: 1, examples: [row], ...(table !== undefined && { table }) })
-    else {
-      known.rows += 1
-      if (known.examples.length < MOST_SHOWN) known.examples.push(row)
-    }
-  }
-
   private addSize(entry: SizeEntry): void {
     const { size: name, facts, place, zone, system, term, price, period, upFront, since, from } = entry
     const size = this.sizeOf(name, facts, from)
     if (!size || !this.knows(place)) return
     const terms = this.termsOf(term)
     if (!terms) {
-      this.count(from.row, { why: 'term', text: term }, from.table)
+      this.troubles.count(from.row, { why: 'term', text: term }, from.table)
       return
     }
     if (!this.knowsSystem(system)) return
@@ -215,9 +182,15 @@ export class ListCollector {
     if (known) {
       const { vcpu, memoryGiB } = known.facts
       if (vcpu !== facts.vcpu)
-        this.contradict('vcpu', name, undefined, [known.from, String(vcpu)], [from, String(facts.vcpu)])
+        this.troubles.contradict(
+          'vcpu',
+          name,
+          undefined,
+          [known.from, String(vcpu)],
+          [from, String(facts.vcpu)],
+        )
       if (memoryGiB !== facts.memoryGiB)
-        this.contradict(
+        this.troubles.contradict(
           'memory',
           name,
           undefined,
@@ -280,13 +253,13 @@ export class ListCollector {
     const isLater = (before.since ?? '') < (found.since ?? '')
     const isBetter = holds(found) ? isLater || !holds(before) : !isLater && !holds(before)
     const worse = isBetter ? before : found
-    this.count(worse.from.row, { why: 'other-day', text: worse.since ?? '' }, worse.from.table)
+    this.troubles.count(worse.from.row, { why: 'other-day', text: worse.since ?? '' }, worse.from.table)
     return isBetter
   }
 
   private repeated(isAlike: boolean, before: Dated, found: Dated, of: string, place: string): void {
     if (isAlike && before.price === found.price) this.duplicates += 1
-    else this.contradict('price', of, place, [before.from, before.price], [found.from, found.price])
+    else this.troubles.contradict('price', of, place, [before.from, before.price], [found.from, found.price])
   }
 
   private addDisk(entry: DiskEntry): void {
@@ -351,23 +324,6 @@ export class ListCollector {
     }
     this.places.add(place)
     return true
-  }
-
-  private contradict(
-    about: Contradiction['about'],
-    of: string,
-    place: string | undefined,
-    [first, one]: readonly [CellAt, string],
-    [second, other]: readonly [CellAt, string],
-  ): void {
-    if (this.contradictions.length >= MOST_SHOWN) return
-    this.contradictions.push({
-      about,
-      of,
-      ...(place !== undefined && { place }),
-      first: { ...first, value: one },
-      second: { ...second, value: other },
-    })
   }
 }
 

@@ -1,4 +1,4 @@
-import type { PriceBand } from '../catalogue/priceBook.ts'
+import type { PriceBand } from '../catalogue/regionPrices.ts'
 
 /** A band as a list has it: either end may be left out. */
 interface ListedBand {

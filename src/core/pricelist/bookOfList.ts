@@ -1,5 +1,6 @@
 import { cityIn, cityNamed, type City } from '../catalogue/cities.ts'
-import type { Image, Licence, PriceBook, Region, SizePrice, Terms } from '../catalogue/priceBook.ts'
+import type { Image, Licence, PriceBook, Region, Terms } from '../catalogue/priceBook.ts'
+import type { SizePrice } from '../catalogue/regionPrices.ts'
 import { withManner, type Manner } from '../manner/manners.ts'
 import { diskKindsOfList } from './diskKindsOfList.ts'
 import { idOf } from './idOf.ts'

@@ -1,10 +1,5 @@
-import type {
-  LicencePrices,
-  PriceBand,
-  PriceBook,
-  RegionPrices,
-  SizeRateTexts,
-} from '../catalogue/priceBook.ts'
+import type { PriceBook } from '../catalogue/priceBook.ts'
+import type { LicencePrices, PriceBand, RegionPrices, SizeRateTexts } from '../catalogue/regionPrices.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import { compare, toNumber } from '../quantity/exact.ts'
 

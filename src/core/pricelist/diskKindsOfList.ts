@@ -1,4 +1,5 @@
-import type { DiskKind, DiskPrice } from '../catalogue/priceBook.ts'
+import type { DiskKind } from '../catalogue/priceBook.ts'
+import type { DiskPrice } from '../catalogue/regionPrices.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { ListCollector } from './ListCollector.ts'
 import { bandsInOrder } from './bandsInOrder.ts'

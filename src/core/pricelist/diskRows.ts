@@ -1,5 +1,6 @@
 import { ownValue } from '../ownValue.ts'
-import type { DiskKind, DiskPrice, PriceBook } from '../catalogue/priceBook.ts'
+import type { DiskKind, PriceBook } from '../catalogue/priceBook.ts'
+import type { DiskPrice } from '../catalogue/regionPrices.ts'
 import { confirmed } from '../manner/billingAnswers.ts'
 import type { GiB } from '../quantity/units.ts'
 import { idOf } from './idOf.ts'

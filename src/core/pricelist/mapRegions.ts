@@ -1,4 +1,5 @@
-import type { PriceBook, RegionPrices } from '../catalogue/priceBook.ts'
+import type { PriceBook } from '../catalogue/priceBook.ts'
+import type { RegionPrices } from '../catalogue/regionPrices.ts'
 
 /** The prices of every region changed alike. O(regions). */
 export const mapRegions = (

@@ -1,4 +1,4 @@
-import type { RegionPrices } from '../catalogue/priceBook.ts'
+import type { RegionPrices } from '../catalogue/regionPrices.ts'
 import type { ListCollector } from './ListCollector.ts'
 import { bandsInOrder } from './bandsInOrder.ts'
 

@@ -1,5 +1,5 @@
 import { ownValue } from '../ownValue.ts'
-import type { LicencePrice, LicencePrices, SizePrice, TermsPrice } from '../catalogue/priceBook.ts'
+import type { LicencePrice, LicencePrices, SizePrice, TermsPrice } from '../catalogue/regionPrices.ts'
 import type { ListCollector, Offer, PriceFound, SizeFound } from './ListCollector.ts'
 import type { CellAt } from './listEntry.ts'
 import { priceAbove } from './scaledPrice.ts'

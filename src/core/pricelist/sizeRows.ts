@@ -1,5 +1,6 @@
 import { ownValue } from '../ownValue.ts'
-import type { PriceBook, Size, SizePrice, SizeRateTexts, TermsPrice } from '../catalogue/priceBook.ts'
+import type { PriceBook, Size } from '../catalogue/priceBook.ts'
+import type { SizePrice, SizeRateTexts, TermsPrice } from '../catalogue/regionPrices.ts'
 import type { GiB } from '../quantity/units.ts'
 import { idOf } from './idOf.ts'
 import { mapRegions, without } from './mapRegions.ts'

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { SHUTDOWN_STATES } from '../calendar/autoShutdown.ts'
-import type { LicencePrice, LicencePrices, PriceBook, Size } from '../catalogue/priceBook.ts'
+import type { PriceBook, Size } from '../catalogue/priceBook.ts'
+import type { LicencePrice, LicencePrices } from '../catalogue/regionPrices.ts'
 import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
 import type { LongGap } from '../off/offPlan.ts'
 import { POWER_STATES } from '../off/powerState.ts'

@@ -1,4 +1,5 @@
-import type { HourBands, PriceBook, SizeRateTexts } from '../catalogue/priceBook.ts'
+import type { PriceBook } from '../catalogue/priceBook.ts'
+import type { HourBands, SizeRateTexts } from '../catalogue/regionPrices.ts'
 
 interface Ends {
   /** Of the first band of hours. */

@@ -1,4 +1,5 @@
-import type { PriceBook, SizePrice, TermsPrice } from '../../core/catalogue/priceBook.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { SizePrice, TermsPrice } from '../../core/catalogue/regionPrices.ts'
 import { exactNumber, parseDecimal } from '../../core/quantity/decimal.ts'
 import { compare, exact, type Exact } from '../../core/quantity/exact.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'

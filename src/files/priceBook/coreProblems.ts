@@ -1,4 +1,5 @@
-import type { PriceBook, SizeRateTexts } from '../../core/catalogue/priceBook.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { SizeRateTexts } from '../../core/catalogue/regionPrices.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import { badValue, type Path } from './bookIssue.ts'
 

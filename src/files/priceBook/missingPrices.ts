@@ -1,12 +1,6 @@
 import { ownValue } from '../../core/ownValue.ts'
-import type {
-  HourBands,
-  PriceBook,
-  RegionPrices,
-  SizeRateTexts,
-  Terms,
-  TermsPrice,
-} from '../../core/catalogue/priceBook.ts'
+import type { PriceBook, Terms } from '../../core/catalogue/priceBook.ts'
+import type { HourBands, RegionPrices, SizeRateTexts, TermsPrice } from '../../core/catalogue/regionPrices.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import { badValue, missingPrice, type Path } from './bookIssue.ts'
 

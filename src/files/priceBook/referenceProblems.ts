@@ -1,4 +1,5 @@
-import type { PriceBook, RegionPrices } from '../../core/catalogue/priceBook.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { RegionPrices } from '../../core/catalogue/regionPrices.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import { unknownName, type Path } from './bookIssue.ts'
 

@@ -8,7 +8,7 @@ import type {
   RegionPrices,
   SizePrice,
   TermsPrice,
-} from '../../core/catalogue/priceBook.ts'
+} from '../../core/catalogue/regionPrices.ts'
 import { byKey, id, label, listOf, need, objectOf, price, room } from '../reading/rules.ts'
 import { MOST_KINDS, MOST_SIZES } from './bookLimits.ts'
 

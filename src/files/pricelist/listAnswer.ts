@@ -1,4 +1,4 @@
-import type { LeftOutCount, Contradiction } from '../../core/pricelist/ListCollector.ts'
+import type { LeftOutCount, Contradiction } from '../../core/pricelist/ListTroubles.ts'
 import type { OddPrice, Proof } from '../../core/pricelist/listChecks.ts'
 import type { ListMapping, MappingQuestion, TableJoin } from '../../core/pricelist/listMapping.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'

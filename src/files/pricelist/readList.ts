@@ -4,7 +4,8 @@ import { compileMapping, meaningsOf } from '../../core/pricelist/compileMapping.
 import { bookOfList } from '../../core/pricelist/bookOfList.ts'
 import { fitMapping, type FittedMapping } from '../../core/pricelist/fitRecipe.ts'
 import { joinRow, joinTables } from '../../core/pricelist/joinedRows.ts'
-import { ListCollector, type Contradiction } from '../../core/pricelist/ListCollector.ts'
+import { ListCollector } from '../../core/pricelist/ListCollector.ts'
+import type { Contradiction } from '../../core/pricelist/ListTroubles.ts'
 import { oddPrices, proofs } from '../../core/pricelist/listChecks.ts'
 import type { ListMapping, MappingQuestion } from '../../core/pricelist/listMapping.ts'
 import { proposeMapping } from '../../core/pricelist/proposeMapping.ts'
@@ -66,7 +67,7 @@ async function* readTables(question: ListQuestion): Steps {
       yield value
     }
   }
-  const told = found.contradictions.map((each) => ({ ...each, isPlain: isPlain(each, found) }))
+  const told = found.troubles.contradictions.map((each) => ({ ...each, isPlain: isPlain(each, found) }))
   const settled = answerPrices(found, mapping.answers ?? [])
   const head = { ...provider, currency: mapping.currency, from: question.from }
   const list =

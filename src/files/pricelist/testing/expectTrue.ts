@@ -1,6 +1,7 @@
 import { expect } from 'vitest'
 import { ownValue } from '../../../core/ownValue.ts'
-import type { PriceBook, TermsPrice } from '../../../core/catalogue/priceBook.ts'
+import type { PriceBook } from '../../../core/catalogue/priceBook.ts'
+import type { TermsPrice } from '../../../core/catalogue/regionPrices.ts'
 import { parseDecimal } from '../../../core/quantity/decimal.ts'
 import { add, compare, ZERO, type Exact } from '../../../core/quantity/exact.ts'
 import { checkPriceBook } from '../../priceBook/checkPriceBook.ts'
