@@ -37,7 +37,9 @@ export function PlanNotches({ overview }: { readonly overview: Overview }) {
   return (
     <BenchSection aria-label="Largest notches left" data-testid="notches">
       <BenchTitle>
-        Largest <Term meaning={NOTCH_MEANING}>notches</Term> left{' '}
+        <span>
+          Largest <Term meaning={NOTCH_MEANING}>notches</Term> left
+        </span>
         {month && <small>a month, in {month.totals.currency}</small>}
       </BenchTitle>
       {!survey && (
