@@ -24,7 +24,7 @@ export const BenchTitle = styled.h2`
   font-weight: 640;
   color: var(--ink);
 
-  button {
+  & > button {
     font-size: 13px;
     font-weight: 400;
     color: var(--ink-2);
