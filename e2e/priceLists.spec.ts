@@ -1,25 +1,11 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { Workbench, pick } from './workbench'
+import { beginSaltmarsh, pick, Workbench } from './workbench'
 
 /** Price lists of any shape: a book by what is proposed, what is answered otherwise, and the next list. */
 
 const total = (page: Page) => page.getByTestId('book-total')
-
-/** Begins a provider on an empty plan in March 2027. */
-async function begin(page: Page): Promise<Workbench> {
-  // The plan opens on the month that is now.
-  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
-  const bench = new Workbench(page)
-  await bench.open('/')
-  await page.getByRole('button', { name: 'Start with my prices' }).click()
-  await page.getByLabel('Provider').fill('Saltmarsh')
-  await page.getByLabel('Place').fill('Fallow Quay')
-  await page.getByRole('button', { name: 'Type its prices' }).click()
-  await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
-  return bench
-}
 
 /** Files, the provider, what the book holds, how many rows it is of, and an answer that is only assumed. */
 const LISTS: readonly [readonly string[], string, string, string, string][] = [
@@ -84,7 +70,7 @@ for (const [files, name, counts, used, assumed] of LISTS) {
 test('what a column means is changed, a part is pointed at, and rows are asked for otherwise', async ({
   page,
 }) => {
-  const bench = await begin(page)
+  const bench = await beginSaltmarsh(page)
   await page.getByTestId('list-file').setInputFiles({
     name: 'own-list.csv',
     mimeType: 'text/csv',
@@ -133,7 +119,7 @@ test('what a column means is changed, a part is pointed at, and rows are asked f
 test('prices that stand out are mended, taken as they are or left out, and stay so in the next list', async ({
   page,
 }) => {
-  await begin(page)
+  await beginSaltmarsh(page)
   const rows = ['Oak 2,2,8,0.1', 'Oak 4,4,16,0.2', 'Oak 8,8,32,0.04', 'Oak 16,16,64,0.8', 'Oak 16,16,64,0.9']
   const list = (name: string) => ({
     name,
@@ -163,7 +149,7 @@ test('prices that stand out are mended, taken as they are or left out, and stay 
 })
 
 test('a table is pasted from a page, with merged cells and footnotes', async ({ page }) => {
-  await begin(page)
+  await beginSaltmarsh(page)
   await page.getByRole('button', { name: 'Paste a table…' }).click()
   await page.getByLabel('Paste a table here').waitFor()
   await page.evaluate(() => {

@@ -1,25 +1,11 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { Workbench, pick } from './workbench'
+import { beginSaltmarsh, pick, Workbench } from './workbench'
 
 /** A person's own prices: typed, pasted, taken back, and what of them is only assumed. */
 
 const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const total = (page: Page) => page.getByTestId('book-total')
-
-/** Begins a provider on an empty plan in March 2027. */
-async function begin(page: Page): Promise<Workbench> {
-  // The plan opens on the month that is now.
-  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
-  const bench = new Workbench(page)
-  await bench.open('/')
-  await page.getByRole('button', { name: 'Start with my prices' }).click()
-  await page.getByLabel('Provider').fill('Saltmarsh')
-  await page.getByLabel('Place').fill('Fallow Quay')
-  await page.getByRole('button', { name: 'Type its prices' }).click()
-  await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
-  return bench
-}
 
 test('three sizes from a page and a first machine on its own week, by the keyboard alone', async ({
   page,
@@ -62,7 +48,7 @@ test('three sizes from a page and a first machine on its own week, by the keyboa
 })
 
 test('a disk is typed, a price is changed, and both are taken back in the book', async ({ page }) => {
-  await begin(page)
+  await beginSaltmarsh(page)
   await cell(page, 'Name, new size').fill('tern 4-16')
   await cell(page, 'vCPU, tern 4-16').fill('4')
   await cell(page, 'GiB of memory, tern 4-16').fill('16')
@@ -85,7 +71,7 @@ test('a disk is typed, a price is changed, and both are taken back in the book',
 test('a block from a spreadsheet fills rows, and what cannot be read stays with its reason', async ({
   page,
 }) => {
-  const bench = await begin(page)
+  const bench = await beginSaltmarsh(page)
   await page.evaluate(() => {
     const data = new DataTransfer()
     data.setData(
@@ -110,7 +96,7 @@ test('a block from a spreadsheet fills rows, and what cannot be read stays with 
 })
 
 test('what is assumed says what it would cost, and is confirmed one by one', async ({ page }) => {
-  await begin(page)
+  await beginSaltmarsh(page)
   await cell(page, 'Name, new size').fill('tern 4-16')
   await cell(page, 'vCPU, tern 4-16').fill('4')
   await cell(page, 'GiB of memory, tern 4-16').fill('16')
@@ -156,7 +142,7 @@ test('what the account may do closes sizes, counts in quotas, and is taken back'
 test('a book is changed like a document: a place, terms, figures, and a new edition that says what changed', async ({
   page,
 }) => {
-  const bench = await begin(page)
+  const bench = await beginSaltmarsh(page)
   for (const [field, text] of [
     ['Name, new size', 'tern 4-16'],
     ['vCPU, tern 4-16', '4'],

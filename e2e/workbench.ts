@@ -179,3 +179,17 @@ export async function saved(page: Page, act: () => Promise<void>): Promise<strin
 /** Waits until all of the bench is worked out. */
 export const overviewDone = (page: Page) =>
   expect(page.getByTestId('bench')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+
+/** Begins a provider of one's own on an empty plan in March 2027, at its empty sheet of prices. */
+export async function beginSaltmarsh(page: Page): Promise<Workbench> {
+  // The plan opens on the month that is now.
+  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await page.getByRole('button', { name: 'Start with my prices' }).click()
+  await page.getByLabel('Provider').fill('Saltmarsh')
+  await page.getByLabel('Place').fill('Fallow Quay')
+  await page.getByRole('button', { name: 'Type its prices' }).click()
+  await expect(page.getByRole('grid', { name: 'Sizes' })).toBeVisible()
+  return bench
+}

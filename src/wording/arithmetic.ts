@@ -1,11 +1,10 @@
 import type { Charge, Waiver } from '../core/meter/charge.ts'
 import { amountOf } from '../core/meter/makeCharge.ts'
 import { toNumber } from '../core/quantity/exact.ts'
-import { groupDigits, formatExact } from './money'
+import { formatExact } from './money'
 import { UNIT_NAMES } from './charge'
 import { formatInstantIn } from './time'
-
-const number = (value: number): string => groupDigits(String(Math.round(value * 1_000) / 1_000))
+import { formatNumber } from './number'
 
 /** The arithmetic of a charge, or of some of its ticks, with every factor and its result. */
 export function chargeArithmetic(charge: Charge, ticks = charge.pieces.ticks): string {
@@ -19,16 +18,21 @@ export function chargeArithmetic(charge: Charge, ticks = charge.pieces.ticks): s
 
 function quantityOf(charge: Charge, ticks: number): string[] {
   const { rate, subject, units } = charge
-  const share = ticks === charge.pieces.ticks ? '' : ` × ${number(ticks)} ÷ ${number(charge.pieces.ticks)}`
+  const share =
+    ticks === charge.pieces.ticks
+      ? ''
+      : ` × ${formatNumber(ticks, 3)} ÷ ${formatNumber(charge.pieces.ticks, 3)}`
   switch (subject.of) {
     case 'up-front':
       return [`${rate.text} ÷ ${subject.months} months`, shareOfMonth(charge, ticks, subject.months)]
     case 'disk-operations':
-      return [`${number(subject.bought)} operations ÷ 10,000 × ${rate.text}`, share]
+      return [`${formatNumber(subject.bought, 3)} operations ÷ 10,000 × ${rate.text}`, share]
     case 'restore':
-      return [`${number(subject.restoredGiB)} GiB × ${number(ticks)} times × ${rate.text} a GiB`]
+      return [
+        `${formatNumber(subject.restoredGiB, 3)} GiB × ${formatNumber(ticks, 3)} times × ${rate.text} a GiB`,
+      ]
     case 'traffic':
-      return [`${number(toNumber(units))} GiB × ${rate.text} a GiB`, share]
+      return [`${formatNumber(toNumber(units), 3)} GiB × ${rate.text} a GiB`, share]
     case 'minimum':
       return [`${rate.text} a month at the least − ${formatExact(subject.reached)} of all else`, share]
     default:
@@ -42,36 +46,37 @@ function quantityOf(charge: Charge, ticks: number): string[] {
   }
 }
 
-const seconds = ({ ticksPerSecond }: Charge, ticks: number): string => `${number(ticks / ticksPerSecond)} s`
+const seconds = ({ ticksPerSecond }: Charge, ticks: number): string =>
+  `${formatNumber(ticks / ticksPerSecond, 3)} s`
 
 /** In the 730-hour reading an hourly rate is charged for the month's hours as if they were 730. */
 function printedMonth({ ticksPerSecond, ticksPerPeriod, rate }: Charge): string {
   const period = rate.per === 'second' ? 1 : 3_600
-  return ticksPerSecond === 1 ? '' : ` × 730 h ÷ ${number(ticksPerPeriod / period / 3_600)} h`
+  return ticksPerSecond === 1 ? '' : ` × 730 h ÷ ${formatNumber(ticksPerPeriod / period / 3_600, 3)} h`
 }
 
 function shareOfMonth({ ticksPerPeriod, ticksPerSecond }: Charge, ticks: number, months: number): string {
   const whole = ticksPerPeriod / months
   if (ticks === whole) return ''
-  return ` × ${number(ticks / ticksPerSecond)} s ÷ ${number(whole / ticksPerSecond)} s`
+  return ` × ${formatNumber(ticks / ticksPerSecond, 3)} s ÷ ${formatNumber(whole / ticksPerSecond, 3)} s`
 }
 
 function unitsOf({ subject, units }: Charge): string {
   const value = toNumber(units)
   switch (subject.of) {
     case 'size':
-      return subject.base === 'machine' ? '' : ` × ${number(value)} ${UNIT_NAMES[subject.base]}`
+      return subject.base === 'machine' ? '' : ` × ${formatNumber(value, 3)} ${UNIT_NAMES[subject.base]}`
     case 'licence':
-      return subject.vcpu === undefined ? '' : ` × ${number(value)} vCPU`
+      return subject.vcpu === undefined ? '' : ` × ${formatNumber(value, 3)} vCPU`
     case 'disk':
-      return subject.byStep ? '' : ` × ${number(value)} GiB`
+      return subject.byStep ? '' : ` × ${formatNumber(value, 3)} GiB`
     case 'disk-iops':
-      return ` × ${number(value)} IOPS`
+      return ` × ${formatNumber(value, 3)} IOPS`
     case 'disk-throughput':
-      return ` × ${number(value)} MB/s`
+      return ` × ${formatNumber(value, 3)} MB/s`
     case 'snapshots':
     case 'memory':
-      return ` × ${number(value)} GiB`
+      return ` × ${formatNumber(value, 3)} GiB`
     default:
       return ''
   }
@@ -80,7 +85,7 @@ function unitsOf({ subject, units }: Charge): string {
 const bandOf = ({ band }: Charge): string[] =>
   band?.share && band.share.text !== '1' ? [` × ${band.share.text}`] : []
 
-const percent = (share: string): string => `${number(Number(share) * 100)} %`
+const percent = (share: string): string => `${formatNumber(Number(share) * 100, 3)} %`
 
 /** The rules that took part, a sentence each: steps, bands, caps, allowances, licences, shares. */
 export function chargeRules(charge: Charge, timeZone: string): string[] {
@@ -88,7 +93,7 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
   const rules: string[] = []
   if (subject.of === 'disk' && subject.byStep && subject.chargedGiB !== subject.askedGiB) {
     rules.push(
-      `Sold by steps: ${number(subject.askedGiB)} GiB are charged as the next step, ${number(subject.chargedGiB)} GiB.`,
+      `Sold by steps: ${formatNumber(subject.askedGiB, 3)} GiB are charged as the next step, ${formatNumber(subject.chargedGiB, 3)} GiB.`,
     )
   }
   if (subject.of === 'licence') {
@@ -101,7 +106,7 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
   if (subject.of === 'snapshots') {
     const { kept, usedGiB, changedPercent } = subject
     rules.push(
-      `${kept} kept: the first holds the ${number(usedGiB)} GiB in use, each later one the ${changedPercent} % that changed, ${number(toNumber(charge.units))} GiB in all.`,
+      `${kept} kept: the first holds the ${formatNumber(usedGiB, 3)} GiB in use, each later one the ${changedPercent} % that changed, ${formatNumber(toNumber(charge.units), 3)} GiB in all.`,
     )
   }
   if (subject.of === 'minimum') {
@@ -115,13 +120,13 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
   }
   if (band && subject.of === 'traffic') {
     rules.push(
-      `Band ${band.at + 1} of ${band.count}, ${number(Number(band.from))} ${band.to === undefined ? 'GiB and more' : `to ${number(Number(band.to))} GiB`} of the ${number(subject.accountGiB)} GiB that the account sends from the region; this machine pays its share.`,
+      `Band ${band.at + 1} of ${band.count}, ${formatNumber(Number(band.from), 3)} ${band.to === undefined ? 'GiB and more' : `to ${formatNumber(Number(band.to), 3)} GiB`} of the ${formatNumber(subject.accountGiB, 3)} GiB that the account sends from the region; this machine pays its share.`,
     )
   } else if (band && !band.share) {
     const unit = subject.of === 'disk' ? 'GiB of the disk' : 'hours of the machine’s month'
-    const end = band.to === undefined ? 'on' : `to ${number(Number(band.to))}`
+    const end = band.to === undefined ? 'on' : `to ${formatNumber(Number(band.to), 3)}`
     rules.push(
-      `Band ${band.at + 1} of ${band.count}: from ${number(Number(band.from))} ${end}, in ${unit}, each at its own price.`,
+      `Band ${band.at + 1} of ${band.count}: from ${formatNumber(Number(band.from), 3)} ${end}, in ${unit}, each at its own price.`,
     )
   } else if (band) {
     rules.push(
@@ -139,7 +144,7 @@ function waiverText(waived: Waiver, timeZone: string): string {
         ? `Free by the allowance “${waived.name}”, which lasts all month.`
         : `Free by the allowance “${waived.name}”, which is used up on ${formatInstantIn(waived.usedUpAt, timeZone)}.`
     case 'cap':
-      return `After ${number(waived.hours)} charged hours in a month the flat plan charges nothing more.`
+      return `After ${formatNumber(waived.hours, 3)} charged hours in a month the flat plan charges nothing more.`
     case 'own-licence':
       return 'An own licence is brought along, so this one is not charged.'
     case 'included':

@@ -2,8 +2,8 @@ import { ownValue } from '../core/ownValue.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { HourBands, PriceBand, SizeRateTexts } from '../core/catalogue/regionPrices.ts'
 import { POWER_STATES } from '../core/off/powerState.ts'
-import { groupDigits } from './money'
 import { STATE_NAMES } from './state'
+import { formatNumber } from './number'
 
 /** One line of a price book as a person reads it. */
 export type BookEntry =
@@ -36,8 +36,6 @@ const rule = (label: string, text: string, pointer?: string): BookEntry => ({
   ...(pointer !== undefined && { pointer }),
 })
 
-const number = (value: number): string => groupDigits(String(value))
-
 function ruleEntries(book: PriceBook): BookEntry[] {
   const { billing, states } = book
   const entries = [
@@ -47,7 +45,7 @@ function ruleEntries(book: PriceBook): BookEntry[] {
     rule('Month begins in', book.billingZone),
     rule(
       'Each run',
-      `${number(billing.minimumSeconds)} s at the least, then by ${billing.incrementSeconds === 1 ? 'the second' : `${number(billing.incrementSeconds)} s`}`,
+      `${formatNumber(billing.minimumSeconds)} s at the least, then by ${billing.incrementSeconds === 1 ? 'the second' : `${formatNumber(billing.incrementSeconds)} s`}`,
     ),
   ]
   if (billing.minimumPerMachineMonth !== undefined) {
@@ -88,7 +86,7 @@ function ruleEntries(book: PriceBook): BookEntry[] {
     entries.push(
       rule(
         name ?? id,
-        `${hoursPerMonth === undefined ? `${number(gibPerMonth ?? 0)} GiB` : `${number(hoursPerMonth)} h`} a month for the account, until ${until}`,
+        `${hoursPerMonth === undefined ? `${formatNumber(gibPerMonth ?? 0)} GiB` : `${formatNumber(hoursPerMonth)} h`} a month for the account, until ${until}`,
       ),
     ),
   )
@@ -133,7 +131,7 @@ function bandEntries(
 ): BookEntry[] {
   return (bands ?? []).map(({ upTo, price }, i) => ({
     sort: 'rate',
-    label: `${label}, ${upTo === undefined ? 'beyond' : `up to ${number(upTo)} ${unit}`}`,
+    label: `${label}, ${upTo === undefined ? 'beyond' : `up to ${formatNumber(upTo)} ${unit}`}`,
     text: price,
     per,
     pointer: `${pointer}/${i}/price`,
@@ -179,7 +177,7 @@ function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
     return [
       ...steps.flatMap((step) =>
         rate(
-          `${name}, ${number(step)} GiB`,
+          `${name}, ${formatNumber(step)} GiB`,
           ownValue(price.perMonthByStep, String(step)),
           'month',
           `disks/${id}/perMonthByStep/${step}`,
@@ -223,7 +221,7 @@ function regionEntries(book: PriceBook, regionId: string): BookEntry[] {
   )
   const traffic = (prices.trafficOut ?? []).flatMap(({ upToGiB, perGiB }, i) =>
     rate(
-      `Traffic out, ${upToGiB === undefined ? 'beyond' : `up to ${number(upToGiB)} GiB`}`,
+      `Traffic out, ${upToGiB === undefined ? 'beyond' : `up to ${formatNumber(upToGiB)} GiB`}`,
       perGiB,
       'GiB',
       `trafficOut/${i}/perGiB`,

@@ -1,5 +1,5 @@
 import type { CellProblem } from '../core/pricelist/readRow.ts'
-import { groupDigits } from './money'
+import { formatNumber } from './number'
 
 /** What is wrong with a cell, in a few words that fit below it; nothing of one that is only empty. */
 export function cellProblemText(problem: CellProblem | undefined): string | undefined {
@@ -20,7 +20,7 @@ export function cellProblemText(problem: CellProblem | undefined): string | unde
     case 'not-whole':
       return 'whole ones only'
     case 'out-of-range':
-      return `${problem.least} to ${groupDigits(String(problem.most))}`
+      return `${problem.least} to ${formatNumber(problem.most)}`
     case 'name-taken':
       return 'another one has this name'
   }

@@ -4,7 +4,8 @@ import { MOST_DECIMALS, toDecimal, trimDecimal } from '../core/quantity/decimal.
 import { multiply, toNumber } from '../core/quantity/exact.ts'
 import { SECONDS_PER_HOUR } from '../core/quantity/units.ts'
 import { formatDuration } from './time'
-import { formatExact, groupDigits } from './money'
+import { formatExact } from './money'
+import { formatNumber } from './number'
 
 const ADDRESS_USE = { attachedOn: 'while on', attachedOff: 'while off', unattached: 'unattached' } as const
 
@@ -77,35 +78,31 @@ function subjectTitle(meter: Meter, subject: ChargeSubject): string {
   }
 }
 
-const count = (value: number): string => groupDigits(String(Math.round(value * 1_000) / 1_000))
-
 /** To four places: what is multiplied must give the cents beside it. */
-const fine = (value: number): string => groupDigits(String(Math.round(value * 10_000) / 10_000))
-
 /** What is charged of the rate: itself, or its share in a band, with what it is a share of. */
 function rateText({ rate, band }: Charge): string {
   const per = rate.per === 'month' ? ' a month' : rate.per === 'second' ? ' a second' : ''
   if (!band?.share || band.share.text === '1') return `${rate.text}${per}`
   const charged = trimDecimal(toDecimal(multiply(rate.value, band.share.value), MOST_DECIMALS))
-  return `${charged}${per} (${count(Number(band.share.text) * 100)} % of ${rate.text})`
+  return `${charged}${per} (${formatNumber(Number(band.share.text) * 100, 3)} % of ${rate.text})`
 }
 
 /** Hours against a rate an hour; in the 730-hour reading as many of 730 as of the month's. */
 function hoursText(charge: Charge): string {
   const { pieces, ticksPerPeriod, ticksPerSecond } = charge
-  return `${fine(pieces.ticks / ticksPerPeriod)} h${ticksPerSecond === 1 ? '' : ' of 730'}`
+  return `${formatNumber(pieces.ticks / ticksPerPeriod, 4)} h${ticksPerSecond === 1 ? '' : ' of 730'}`
 }
 
 /** The part of a month against a rate a month. */
 function monthText({ pieces, ticksPerPeriod, ticksPerSecond }: Charge): string {
   if (pieces.ticks === ticksPerPeriod) return 'all month'
-  const hours = (ticks: number): string => fine(ticks / ticksPerSecond / SECONDS_PER_HOUR)
+  const hours = (ticks: number): string => formatNumber(ticks / ticksPerSecond / SECONDS_PER_HOUR, 4)
   return `${hours(pieces.ticks)} of ${hours(ticksPerPeriod)} h`
 }
 
 /** Seconds against a rate a second. */
 function secondsText({ pieces, ticksPerPeriod, ticksPerSecond }: Charge): string {
-  return `${fine(pieces.ticks / ticksPerPeriod)} s${ticksPerSecond === 1 ? '' : ' of 730 h'}`
+  return `${formatNumber(pieces.ticks / ticksPerPeriod, 4)} s${ticksPerSecond === 1 ? '' : ' of 730 h'}`
 }
 
 const timeText = (charge: Charge): string => {
@@ -121,7 +118,7 @@ export function chargeDetail(charge: Charge): string {
   switch (subject.of) {
     case 'size': {
       const times =
-        subject.base === 'machine' ? '' : ` × ${count(toNumber(units))} ${UNIT_NAMES[subject.base]}`
+        subject.base === 'machine' ? '' : ` × ${formatNumber(toNumber(units), 3)} ${UNIT_NAMES[subject.base]}`
       return `${timeText(charge)}${times} at ${rate}${free}`
     }
     case 'up-front':
@@ -129,25 +126,25 @@ export function chargeDetail(charge: Charge): string {
     case 'licence':
       return `${timeText(charge)}${subject.vcpu === undefined ? '' : ` × ${subject.vcpu} vCPU`} at ${rate}${free}`
     case 'disk': {
-      const room = `${groupDigits(String(subject.askedGiB))} GiB ${subject.name}`
+      const room = `${formatNumber(subject.askedGiB)} GiB ${subject.name}`
       const step = subject.byStep && subject.chargedGiB !== subject.askedGiB
       const sold = subject.byStep ? ' at' : ' ×'
-      return `${room}${step ? `, step of ${groupDigits(String(subject.chargedGiB))}` : ''}${sold} ${rate}, ${monthText(charge)}${free}`
+      return `${room}${step ? `, step of ${formatNumber(subject.chargedGiB)}` : ''}${sold} ${rate}, ${monthText(charge)}${free}`
     }
     case 'disk-iops':
-      return `${count(subject.bought)} IOPS at ${rate}, ${monthText(charge)}`
+      return `${formatNumber(subject.bought, 3)} IOPS at ${rate}, ${monthText(charge)}`
     case 'disk-throughput':
-      return `${count(subject.bought)} MB/s at ${rate}, ${monthText(charge)}`
+      return `${formatNumber(subject.bought, 3)} MB/s at ${rate}, ${monthText(charge)}`
     case 'disk-operations':
-      return `${count(subject.bought)} at ${rate} for 10,000`
+      return `${formatNumber(subject.bought, 3)} at ${rate} for 10,000`
     case 'snapshots':
-      return `${subject.kept} kept, ${fine(toNumber(units))} GiB at ${rate}, ${monthText(charge)}`
+      return `${subject.kept} kept, ${formatNumber(toNumber(units), 4)} GiB at ${rate}, ${monthText(charge)}`
     case 'address':
       return `${subject.sort}, ${timeText(charge)} at ${rate}`
     case 'memory':
       return `${subject.memoryGiB} GiB at ${rate}, ${monthText(charge)}`
     case 'traffic':
-      return `${fine(toNumber(units))} GiB at ${rate}${free}`
+      return `${formatNumber(toNumber(units), 4)} GiB at ${rate}${free}`
     case 'restore':
       return `${subject.restoredGiB} GiB, ${subject.times} times at ${rate}`
     case 'minimum':
@@ -166,7 +163,7 @@ export const UNIT_NAMES = {
 export function chargeRounding({ rounding }: Charge): string | undefined {
   if (!rounding) return undefined
   const { runs, added, minimumSeconds, incrementSeconds, trueTime } = rounding
-  const rule = `${minimumSeconds} s at the least, then by ${incrementSeconds === 1 ? 'the second' : `${groupDigits(String(incrementSeconds))} s`}`
+  const rule = `${minimumSeconds} s at the least, then by ${incrementSeconds === 1 ? 'the second' : `${formatNumber(incrementSeconds)} s`}`
   const what = added > 0 ? `rounding added ${formatDuration(added)}` : 'nothing added by rounding'
   return `${runs} ${runs === 1 ? 'run' : 'runs'}, ${formatDuration(trueTime)} in all; ${rule}: ${what}`
 }

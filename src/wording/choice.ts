@@ -8,11 +8,12 @@ import type { DiskShape } from '../core/decisions/dataDiskDecisions.ts'
 import type { Machine, Snapshots } from '../core/machine/plan.ts'
 import type { ResolvedMachine } from '../core/machine/resolveMachine.ts'
 import { subtract } from '../core/quantity/exact.ts'
-import { formatDifference, groupDigits } from './money'
+import { formatDifference } from './money'
 import { NOT_KNOWN } from './notKnown'
 import { offPlanWords } from './offPlan'
 import { weekText } from './week'
 import type { Notch, Plate } from '../core/notches/plate.ts'
+import { formatNumber } from './number'
 
 export const plateName = ({ decision, position }: Pick<Plate, 'decision' | 'position'>): string =>
   position === undefined ? decisionName(decision) : `${decisionName(decision)} ${position}`
@@ -50,7 +51,7 @@ const ADDRESS_WORDS = {
   fixed: { name: 'Fixed', about: 'stays' },
 } as const satisfies Record<Machine['address'], ChoiceWords>
 
-const gibText = (room: number): string => `${groupDigits(String(room))} GiB`
+const gibText = (room: number): string => `${formatNumber(room)} GiB`
 
 function diskWords(
   { disk: shape }: { readonly disk: DiskShape | undefined },
@@ -66,7 +67,7 @@ function diskWords(
 }
 
 const chargedText = (room: number | undefined): string =>
-  room === undefined ? 'no such room' : `charged as ${groupDigits(String(room))}`
+  room === undefined ? 'no such room' : `charged as ${formatNumber(room)}`
 
 function termsAbout(terms: Terms | undefined): string {
   switch (terms?.kind) {
@@ -128,7 +129,7 @@ const DECISION_WORDS: { readonly [D in Decision]: DecisionWords<D> } = {
     name: 'System disk',
     words: ({ kind: id }, { index }) => {
       const kind = index.diskKinds.get(id)
-      const iops = kind?.iops && groupDigits(String(kind.iops.most))
+      const iops = kind?.iops && formatNumber(kind.iops.most)
       return { name: kind?.name ?? id, about: iops ? `up to ${iops} IOPS` : `IOPS ${NOT_KNOWN}` }
     },
   },

@@ -1,7 +1,5 @@
 import type { FactToCheck } from '../core/fit/factsToCheck.ts'
-import { groupDigits } from './money'
-
-const number = (value: number): string => groupDigits(String(value))
+import { formatNumber } from './number'
 
 /** What is to be looked up at the provider, and why this machine rests on it. */
 export function factToCheckText(fact: FactToCheck): string {
@@ -14,23 +12,23 @@ export function factToCheckText(fact: FactToCheck): string {
     case 'jurisdiction':
       return `whose law ${of} stands under: the data may be in ${fact.allowed.join(', ')} only`
     case 'distance':
-      return `where ${of} lies: from ${fact.from} a round trip may take ${number(fact.most)} ms`
+      return `where ${of} lies: from ${fact.from} a round trip may take ${formatNumber(fact.most)} ms`
     case 'size-architecture':
       return `how ${of} is built: ${fact.asks.join(' or ')} is asked for`
     case 'image-architectures':
       return `whether ${of} is made for ${fact.has}`
     case 'size-iops':
-      return `whether ${of} passes ${number(fact.needs)} IOPS`
+      return `whether ${of} passes ${formatNumber(fact.needs)} IOPS`
     case 'size-throughput':
-      return `whether ${of} passes ${number(fact.needs)} MB/s`
+      return `whether ${of} passes ${formatNumber(fact.needs)} MB/s`
     case 'most-disks':
-      return `whether ${of} carries ${number(fact.has)} disks`
+      return `whether ${of} carries ${formatNumber(fact.has)} disks`
     case 'disk-kinds':
       return `whether ${of} carries ${fact.kinds.join(' and ')}`
     case 'disk-iops':
-      return `whether ${of} gives ${number(fact.needs)} IOPS`
+      return `whether ${of} gives ${formatNumber(fact.needs)} IOPS`
     case 'disk-throughput':
-      return `whether ${of} gives ${number(fact.needs)} MB/s`
+      return `whether ${of} gives ${formatNumber(fact.needs)} MB/s`
     case 'size-hibernation':
     case 'image-hibernation':
       return `whether ${of} can hibernate`

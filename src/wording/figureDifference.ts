@@ -1,5 +1,5 @@
 import type { FigureDifference } from '../core/notches/figureDifferences.ts'
-import { groupDigits } from './money'
+import { formatNumber } from './number'
 
 const UNITS = {
   vcpu: 'vCPU',
@@ -18,7 +18,7 @@ function differenceText(difference: FigureDifference): string {
       return difference.are === 'shared' ? 'shared cores' : 'cores of its own'
     default: {
       const { by, of } = difference
-      const figure = groupDigits(String(Math.round(by * 100) / 100))
+      const figure = formatNumber(by, 2)
       return `${by > 0 ? '+' : ''}${figure} ${UNITS[of]}`
     }
   }

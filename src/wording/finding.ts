@@ -5,19 +5,18 @@ import { toNumber } from '../core/quantity/exact.ts'
 import { diskName } from './charge'
 import { choiceWords, decisionName } from './choice'
 import { factToCheckText } from './factToCheck'
-import { formatMoney, groupDigits, HOURLY_PLACES, signedMoney } from './money'
+import { formatMoney, HOURLY_PLACES, signedMoney } from './money'
 import { reasonsText } from './reason'
 import { STATE_NAMES } from './state'
 import { formatClockTime } from '../files/reading/clockTime.ts'
 import { formatDuration, formatHours, formatInstantIn, shortDay } from './time'
+import { formatNumber } from './number'
 
 export const SEVERITY_NAMES = {
   problem: 'Problem',
   warning: 'Warning',
   note: 'Note',
 } as const satisfies Record<Severity, string>
-
-const number = (value: number): string => groupDigits(String(Math.round(value)))
 
 const listed = (names: readonly string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')
@@ -58,7 +57,7 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
         : `${STATE_NAMES[facts.state]} is not free: the hardware is kept and charged at ${rate} an hour.`
     }
     case 'floor-when-off':
-      return `Off all month it would still cost ${formatMoney(facts.floor, currency)}, ${number(facts.share * 100)} % of what it costs now; its largest disk has ${number(facts.diskGiB)} GiB.`
+      return `Off all month it would still cost ${formatMoney(facts.floor, currency)}, ${formatNumber(facts.share * 100, 0)} % of what it costs now; its largest disk has ${formatNumber(facts.diskGiB, 0)} GiB.`
     case 'rate-out-of-line':
       return `${facts.size} costs ${formatMoney(facts.perHour, currency, HOURLY_PLACES)} an hour, for each vCPU ${timesText(facts.factor)} what ${facts.family} sizes cost: look for a slipped decimal in the price book.`
     case 'shared-allowance':
@@ -90,30 +89,30 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
     case 'window-cut-short': {
       const { window, left, planned, times } = facts
       const when = `${shortDay(window.day)} ${formatClockTime(window.from)} to ${formatClockTime(window.to)}`
-      return `The auto-shutdown leaves ${formatDuration(left)} of the ${formatDuration(planned)} of “${when}”, ${number(times)} ${times === 1 ? 'time' : 'times'} this month; nothing starts it again.`
+      return `The auto-shutdown leaves ${formatDuration(left)} of the ${formatDuration(planned)} of “${when}”, ${formatNumber(times, 0)} ${times === 1 ? 'time' : 'times'} this month; nothing starts it again.`
     }
     case 'password-only':
       return 'Sign-in is by password: one that is guessed lets anyone in.'
     case 'address-changes':
-      return `Its address changes ${number(facts.times)} times a month, each time that it comes back: names and firewall rules that point to it break.`
+      return `Its address changes ${formatNumber(facts.times, 0)} times a month, each time that it comes back: names and firewall rules that point to it break.`
     case 'just-above-step':
-      return `${diskName(facts.position)}: ${number(facts.asked)} GiB is just above a step, and ${number(facts.charged)} GiB are charged; ${number(facts.below)} GiB is the step below.`
+      return `${diskName(facts.position)}: ${formatNumber(facts.asked)} GiB is just above a step, and ${formatNumber(facts.charged)} GiB are charged; ${formatNumber(facts.below)} GiB is the step below.`
     case 'more-room-than-needed':
-      return `The system disk has ${number(facts.room)} GiB; image and memory need ${number(facts.needed)}.`
+      return `The system disk has ${formatNumber(facts.room)} GiB; image and memory need ${formatNumber(facts.needed, 2)}.`
     case 'currency-without-rate':
       return `Prices in ${facts.from} cannot be set against ${facts.to} without a rate: enter one under Plan.`
     case 'printed-month':
-      return `Read as printed lists do, a month is 730 h; this one has ${number(facts.hours)} h. Never set one beside the other.`
+      return `Read as printed lists do, a month is 730 h; this one has ${formatNumber(facts.hours, 0)} h. Never set one beside the other.`
     case 'sold-by-cores':
-      return `${facts.size} is sold by ${number(facts.cores)} physical cores, which are ${number(facts.vcpu)} vCPU: compare it by vCPU.`
+      return `${facts.size} is sold by ${formatNumber(facts.cores)} physical cores, which are ${formatNumber(facts.vcpu)} vCPU: compare it by vCPU.`
     case 'over-quota':
-      return `${facts.provider} lets an account have ${number(facts.most)} ${QUOTA_NAMES[facts.what]}; the plan’s machines there have ${number(facts.used)}.`
+      return `${facts.provider} lets an account have ${formatNumber(facts.most)} ${QUOTA_NAMES[facts.what]}; the plan’s machines there have ${formatNumber(facts.used)}.`
     case 'throttled':
       return facts.figure === 'iops'
-        ? `The disks could give ${number(facts.given)} IOPS, ${facts.size} passes ${number(facts.reached)}.`
-        : `The disks could give ${number(facts.given)} MB/s, ${facts.size} passes ${number(facts.reached)}.`
+        ? `The disks could give ${formatNumber(facts.given, 0)} IOPS, ${facts.size} passes ${formatNumber(facts.reached, 0)}.`
+        : `The disks could give ${formatNumber(facts.given, 0)} MB/s, ${facts.size} passes ${formatNumber(facts.reached, 0)}.`
     case 'shared-core':
-      return `${facts.size} shares its core: it is fast on what it earned while idle${facts.starts > 0 ? `, and starts anew after each of its ${number(facts.starts)} starts` : ''}.`
+      return `${facts.size} shares its core: it is fast on what it earned while idle${facts.starts > 0 ? `, and starts anew after each of its ${formatNumber(facts.starts, 0)} starts` : ''}.`
   }
 }
 

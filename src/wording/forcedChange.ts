@@ -1,7 +1,7 @@
 import type { ForcedChange } from '../core/machine/forcedChange.ts'
 import { diskName } from './charge'
-import { groupDigits } from './money'
 import { offPlanText } from './offPlan'
+import { formatNumber } from './number'
 
 const FIELD_NAMES = {
   region: 'Region',
@@ -17,7 +17,7 @@ export function forcedChangeText(change: ForcedChange): string {
     case 'disk':
       return `${diskName(change.position)}: ${change.to} in place of ${change.from}`
     case 'room':
-      return `${diskName(change.position)}: ${groupDigits(String(change.to))} GiB in place of ${groupDigits(String(change.from))}`
+      return `${diskName(change.position)}: ${formatNumber(change.to)} GiB in place of ${formatNumber(change.from)}`
     case 'off':
       return `When off: ${offPlanText(change.to).toLowerCase()} in place of ${offPlanText(change.from).toLowerCase()}`
     default:

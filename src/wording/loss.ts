@@ -1,9 +1,7 @@
 import type { Loss } from '../core/wholePlan/losses.ts'
 import { KEEP_LABELS } from './needs'
-import { groupDigits } from './money'
 import { formatDuration } from './time'
-
-const number = (value: number): string => groupDigits(String(value))
+import { formatNumber } from './number'
 
 const ADDRESSES = {
   none: 'no public address',
@@ -17,11 +15,11 @@ function lossText(loss: Loss): string {
     case 'vcpu':
       return `${loss.to} vCPU in place of ${loss.from}`
     case 'memory':
-      return `${number(loss.to)} GiB of memory in place of ${number(loss.from)}`
+      return `${formatNumber(loss.to)} GiB of memory in place of ${formatNumber(loss.from)}`
     case 'room':
-      return `${number(loss.to)} GiB of disk in place of ${number(loss.from)}`
+      return `${formatNumber(loss.to)} GiB of disk in place of ${formatNumber(loss.from)}`
     case 'iops':
-      return `${number(loss.to)} IOPS in place of ${number(loss.from)}`
+      return `${formatNumber(loss.to)} IOPS in place of ${formatNumber(loss.from)}`
     case 'when-off':
       return `loses ${KEEP_LABELS[loss.what]} when off`
     case 'return':

@@ -3,8 +3,7 @@ import { NO_CURRENCY } from '../core/quantity/currency.ts'
 import { isZero, subtract, type Exact } from '../core/quantity/exact.ts'
 import { averagePerHour } from '../core/meter/estimateMachine.ts'
 import type { BillingMonth } from '../core/calendar/billingMonth.ts'
-
-const MINUS = '−'
+import { groupDigits, MINUS } from './number'
 
 /** Decimals of an amount of money, unless more are asked for. */
 export const SHOWN_DECIMALS = 2
@@ -31,14 +30,6 @@ function readSymbol(currency: string): string {
   } catch {
     return currency
   }
-}
-
-/** Decimal text with thousands set apart and a true minus sign: −1,234.50. */
-export function groupDigits(decimal: string): string {
-  const negative = decimal.startsWith('-')
-  const [whole = '', fraction] = (negative ? decimal.slice(1) : decimal).split('.')
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
-  return `${negative ? MINUS : ''}${grouped}${fraction === undefined ? '' : `.${fraction}`}`
 }
 
 /** The code of a currency; nothing where nothing says which. */

@@ -1,15 +1,13 @@
 import { IMAGE_NEED_NAMES } from './needs.ts'
 import type { FitReason } from '../core/fit/fitReason.ts'
 import type { Keep } from '../core/machine/needs.ts'
-import { groupDigits } from './money'
 import { STATE_NAMES } from './state'
+import { formatNumber } from './number'
 
 const listed = (names: readonly string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')
 
 const asks = (by: 'needs' | 'image'): string => (by === 'image' ? 'the image needs' : 'you need')
-
-const number = (value: number): string => groupDigits(String(value))
 
 const KEEP_NAMES = {
   memory: 'memory',
@@ -30,12 +28,12 @@ function reasonText(reason: FitReason): string {
       return `${reason.has} GiB of memory, ${asks(reason.by)} ${reason.needs}`
     case 'too-few-iops':
       return reason.limit === 'size'
-        ? `the size allows ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
-        : `the disks give ${number(reason.has)} IOPS, you need ${number(reason.needs)}`
+        ? `the size allows ${formatNumber(reason.has)} IOPS, you need ${formatNumber(reason.needs)}`
+        : `the disks give ${formatNumber(reason.has)} IOPS, you need ${formatNumber(reason.needs)}`
     case 'not-for-account':
       return `${reason.provider} does not sell ${reason.size} to your account`
     case 'over-account':
-      return `${number(reason.has)} vCPU, your account at ${reason.provider} may have ${number(reason.most)} there`
+      return `${formatNumber(reason.has)} vCPU, your account at ${reason.provider} may have ${formatNumber(reason.most)} there`
     case 'not-sold-here':
       return reason.soldIn.length === 0
         ? `${reason.size} is not sold in this region`
@@ -49,7 +47,7 @@ function reasonText(reason: FitReason): string {
     case 'too-many-disks':
       return `carries ${reason.most} disks, this machine has ${reason.has}`
     case 'room-not-offered':
-      return `${reason.kind} has no disk of ${reason.asked} GiB, ${number(reason.most)} at most`
+      return `${reason.kind} has no disk of ${reason.asked} GiB, ${formatNumber(reason.most)} at most`
     case 'address-not-sold-here':
       return `no ${reason.sort} public address is sold in ${reason.place}`
     case 'snapshots-not-sold-here':
@@ -63,27 +61,27 @@ function reasonText(reason: FitReason): string {
     case 'architecture-not-wanted':
       return `is ${reason.has}, you need ${reason.needs}`
     case 'too-few-accelerators':
-      return `${number(reason.has)} accelerators, you need ${number(reason.needs)}`
+      return `${formatNumber(reason.has)} accelerators, you need ${formatNumber(reason.needs)}`
     case 'too-little-throughput':
       return reason.limit === 'size'
-        ? `the size allows ${number(reason.has)} MB/s, you need ${number(reason.needs)}`
-        : `the disks give ${number(reason.has)} MB/s, you need ${number(reason.needs)}`
+        ? `the size allows ${formatNumber(reason.has)} MB/s, you need ${formatNumber(reason.needs)}`
+        : `the disks give ${formatNumber(reason.has)} MB/s, you need ${formatNumber(reason.needs)}`
     case 'too-little-disk':
-      return `${number(reason.has)} GiB on all disks, you need ${number(reason.needs)}`
+      return `${formatNumber(reason.has)} GiB on all disks, you need ${formatNumber(reason.needs)}`
     case 'jurisdiction-not-allowed':
       return `${reason.place} is in ${reason.has}, you allow ${listed(reason.allowed)}`
     case 'too-far':
-      return `${number(reason.milliseconds)} ms ${reason.isMeasured ? 'measured' : 'estimated'} from ${reason.from} and back, you allow ${number(reason.most)}`
+      return `${formatNumber(reason.milliseconds)} ms ${reason.isMeasured ? 'measured' : 'estimated'} from ${reason.from} and back, you allow ${formatNumber(reason.most)}`
     case 'not-kept':
       return `${STATE_NAMES[reason.state].toLowerCase()} does not keep ${KEEP_NAMES[reason.what]}`
     case 'taken-away':
       return `${reason.terms} may be taken away at any time (${reason.interruption})`
     case 'back-too-late':
-      return `takes ${number(reason.seconds)} s from ${STATE_NAMES[reason.state].toLowerCase()} to running, you allow ${number(reason.most)}`
+      return `takes ${formatNumber(reason.seconds)} s from ${STATE_NAMES[reason.state].toLowerCase()} to running, you allow ${formatNumber(reason.most)}`
     case 'no-exchange-rate':
       return `there is no rate from ${reason.from} to ${reason.to}; enter one under Plan`
     case 'nothing-fits-there':
-      return `${reason.provider} sells nothing in ${reason.place} that has ${number(reason.vcpu)} vCPU, ${number(reason.memoryGiB)} GiB, ${number(reason.iops)} IOPS and all else you need`
+      return `${reason.provider} sells nothing in ${reason.place} that has ${formatNumber(reason.vcpu)} vCPU, ${formatNumber(reason.memoryGiB)} GiB, ${formatNumber(reason.iops)} IOPS and all else you need`
     case 'image-not-offered':
       return `${reason.image} is not sold by ${reason.provider}`
     case 'wrong-architecture':
@@ -105,7 +103,7 @@ function reasonText(reason: FitReason): string {
     case 'iops-not-sold':
       return reason.most === 0
         ? `${reason.kind} sells no IOPS on top`
-        : `${reason.kind} sells ${number(reason.most)} IOPS on top at the most, you ask for ${number(reason.asked)}`
+        : `${reason.kind} sells ${formatNumber(reason.most)} IOPS on top at the most, you ask for ${formatNumber(reason.asked)}`
     case 'outside-choice':
       return `${reason.size} has ${stepsText(reason.vcpu)} vCPU and ${stepsText(reason.memoryGiB)} GiB`
     case 'over-hibernation-limit':

@@ -2,7 +2,7 @@ import { civilDate, dayNumber, type DayNumber } from '../core/calendar/civil.ts'
 import { offsetAt, zoneOffsets } from '../core/calendar/zoneOffsets.ts'
 import { yearMonthParts, type YearMonth } from '../core/calendar/yearMonth.ts'
 import { SECONDS_PER_DAY, SECONDS_PER_HOUR, type Instant } from '../core/quantity/units.ts'
-import { groupDigits } from './money'
+import { formatNumber } from './number'
 
 export const MONTH_NAMES = [
   'January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November',
@@ -33,7 +33,7 @@ export function formatDay(day: DayNumber): string {
 
 export const formatHours = (seconds: number): string => {
   const hours = seconds / SECONDS_PER_HOUR
-  return `${groupDigits(String(Math.round(hours * 100) / 100))} h`
+  return `${formatNumber(hours, 2)} h`
 }
 
 /** `220 h 47 min 12 s`, parts that are zero left out. */
@@ -42,7 +42,7 @@ export function formatDuration(seconds: number): string {
   const minutes = Math.floor((seconds % SECONDS_PER_HOUR) / 60)
   const rest = seconds % 60
   const parts = [
-    hours > 0 && `${groupDigits(String(hours))} h`,
+    hours > 0 && `${formatNumber(hours)} h`,
     minutes > 0 && `${minutes} min`,
     rest > 0 && `${rest} s`,
   ].filter(Boolean)

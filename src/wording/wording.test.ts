@@ -8,11 +8,12 @@ import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { FitReason } from '../core/fit/fitReason.ts'
 import { gib } from '../core/quantity/units.ts'
 import { windowsOn, WORKDAYS, EVERY_DAY } from '../core/testing/weeks.ts'
-import { formatDifference, formatExact, formatMoney, groupDigits } from './money.ts'
+import { formatDifference, formatExact, formatMoney } from './money.ts'
 import { reasonsText } from './reason.ts'
 import { choiceWords, notchDifference } from './choice.ts'
 import { formatDay, formatDuration, formatHours, formatMonth } from './time.ts'
 import { weekText } from './week.ts'
+import { groupDigits } from './number.ts'
 
 const amount = (text: string) => parseDecimal(text)!
 

@@ -27,7 +27,10 @@ export function filterLedger(ledger: Ledger, { meters, states }: LedgerFilter): 
   return ledger.byTime.filter((row) => meterPasses[ledger.line[row]!]! && statePasses[ledger.state[row]!]!)
 }
 
-/** Groups in the order of the bill's meters, of the parts of a month, of the days, or of the plan; rows of a group stay in time order. O(rows). */
+/**
+ * Groups in the order of the bill's meters, of the parts of a month, of the days, or of the plan; rows of a group stay
+ * in time order. By parts of a month the ledger must be laid out by them; a RangeError else. O(rows).
+ */
 export function foldLedger(
   ledger: Ledger,
   rows: Uint32Array,

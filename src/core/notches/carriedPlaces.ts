@@ -14,7 +14,7 @@ import type { PricedProvider } from '../meter/planPricing.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
 import { keptDecisions } from '../decisions/keptDecisions.ts'
 import { ownProvider } from './pricedProvider.ts'
-import type { Carried, Notch, PlatesInputs } from './plate.ts'
+import { isClosed, type Carried, type Notch, type PlatesInputs } from './plate.ts'
 
 type PlaceChoice = Extract<Choice, { decision: 'place' }>
 
@@ -30,8 +30,7 @@ export function carriedPlaces(
   const { elsewhere = [] } = inputs
   const carryHome = new CarryOver(inputs, ownProvider(inputs))
   const at = within.map((notch) => {
-    const mends = !notch.isPresent && notch.reasons.length > 0
-    return mends ? carryHome.notch(notch.choice as PlaceChoice, present, notch) : notch
+    return isClosed(notch) ? carryHome.notch(notch.choice as PlaceChoice, present, notch) : notch
   })
   const away = elsewhere.flatMap((seller) => {
     const carry = new CarryOver(inputs, seller)

@@ -1,6 +1,6 @@
 import type { FitReason } from '../fit/fitReason.ts'
 import { needOf, type NeedId } from '../fit/needId.ts'
-import type { Notch, Plate } from './plate.ts'
+import { isClosed, type Notch, type Plate } from './plate.ts'
 
 /** Choices that are closed for one reason. */
 export interface ClosedGroup {
@@ -19,9 +19,8 @@ export const closedBy = ({ reasons }: Notch): FitReason['code'] | undefined => r
  */
 export function closedChoices({ notches }: Pick<Plate, 'notches'>): ClosedGroup[] {
   const groups = new Map<string, { code: FitReason['code']; need: NeedId | undefined; count: number }>()
-  for (const { reasons, isPresent } of notches) {
-    const [first] = reasons
-    if (!first || isPresent) continue
+  for (const { reasons } of notches.filter(isClosed)) {
+    const first = reasons[0]!
     const known = groups.get(first.code)
     if (known) known.count += 1
     else groups.set(first.code, { code: first.code, need: needOf(first), count: 1 })

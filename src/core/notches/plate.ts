@@ -63,6 +63,9 @@ export interface PlatesInputs {
 export const isOpen = ({ total, reasons, carried }: Notch): boolean =>
   total !== undefined && reasons.length === 0 && !carried
 
+/** True where it does not fit; what is chosen now never is, though it can lack something. */
+export const isClosed = ({ isPresent, reasons }: Notch): boolean => !isPresent && reasons.length > 0
+
 /** The nearest fitting choice that is cheaper (-1) or dearer (1) than the present one, going along the plate. */
 export function nextNotch(plate: Plate, direction: -1 | 1): Notch | undefined {
   for (let i = plate.present + direction; i >= 0 && i < plate.notches.length; i += direction) {

@@ -1,3 +1,4 @@
+import { DatedPrices, type DatedPrice } from './DatedPrices.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { CellAt, DiskEntry, LeftOut, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
 import type { ListMapping, TermAnswer } from './listMapping.ts'
@@ -34,16 +35,9 @@ export interface Offer extends PriceFound {
 interface DiskFound {
   readonly name: string
   /** By place; each by the room of a whole disk, or for a GiB under `undefined`. */
-  readonly prices: Map<string, Map<GiB | undefined, Dated>>
+  readonly prices: Map<string, Map<GiB | undefined, DatedPrice>>
   /** By place, where a GiB is sold in bands. */
   readonly bands: Map<string, DiskEntry[]>
-}
-
-/** A price, the first day on which it holds where the list says it, and where it stands. */
-interface Dated {
-  readonly price: string
-  readonly since?: string
-  readonly from: CellAt
 }
 
 const MOST_SIZES = 5_000
@@ -51,7 +45,6 @@ const MOST_PLACES = 200
 const MOST_DISKS = 500
 const MOST_TERMS = 20
 const MOST_SYSTEMS = 20
-const MOST_BANDS = 20
 
 /** Puts together what the rows of a list say. The first of two different answers stands; both are told. */
 export class ListCollector {
@@ -66,14 +59,13 @@ export class ListCollector {
   readonly terms = new Map<string, TermAnswer>()
   readonly systems = new Set<string>()
   readonly troubles = new ListTroubles()
-  /** Prices that said what was known already. */
-  duplicates = 0
   rows = 0
   used = 0
   /** Prices beyond those on demand. */
   offers = 0
   /** Things beyond what a price book holds. */
   beyond = 0
+  private readonly dated: DatedPrices
   private readonly offerKeys = new Map<string, Map<string, string>>()
   private readonly answers: ReadonlyMap<string, TermAnswer>
 
@@ -82,6 +74,7 @@ export class ListCollector {
     private readonly mapping: Pick<ListMapping, 'terms' | 'plainSystem'> = {},
     private readonly on = '',
   ) {
+    this.dated = new DatedPrices(on, this.troubles)
     this.answers = new Map((mapping.terms ?? []).map((answer) => [answer.text, answer]))
   }
 
@@ -101,6 +94,11 @@ export class ListCollector {
     for (const each of leftOut) this.troubles.count(row, each, table)
   }
 
+  /** Prices that said what was known already. */
+  get duplicates(): number {
+    return this.dated.duplicates
+  }
+
   leftOut(): LeftOutCount[] {
     const early = [...this.prices()].filter(({ since = '' }) => since > this.on)
     const examples = early.map(({ from }) => from.row)
@@ -113,7 +111,7 @@ export class ListCollector {
   }
 
   /** Every price that stands. */
-  private *prices(): Generator<Dated> {
+  private *prices(): Generator<DatedPrice> {
     for (const { prices, offers } of this.sizes.values()) {
       yield* prices.values()
       for (const there of offers.values()) yield* there.values()
@@ -146,21 +144,13 @@ export class ListCollector {
       from,
     }
     if (terms.is === 'on-demand' && this.isPlain(system)) {
-      this.put(size.prices, place, found, `${name}`, place)
+      this.dated.put(size.prices, place, found, { of: name, place })
       return
     }
     let there = size.offers.get(place)
     if (!there) size.offers.set(place, (there = new Map()))
-    if (
-      this.put(
-        there,
-        this.offerKey(terms.is === 'on-demand' ? '' : term, system),
-        { ...found, term, system },
-        name,
-        place,
-      )
-    )
-      this.offers += 1
+    const key = this.offerKey(terms.is === 'on-demand' ? '' : term, system)
+    if (this.dated.put(there, key, { ...found, term, system }, { of: name, place })) this.offers += 1
   }
 
   /** One string for each two: to make it anew for each row would cost more than to look the price up. */
@@ -227,41 +217,6 @@ export class ListCollector {
     return true
   }
 
-  /** Whether it was new. */
-  private put<Found extends PriceFound>(
-    known: Map<string, Found>,
-    key: string,
-    found: Found,
-    of: string,
-    place: string,
-  ): boolean {
-    const before = known.get(key)
-    if (!before) {
-      known.set(key, found)
-      return true
-    }
-    if (this.isBetter(before, found)) known.set(key, found)
-    else if (before.since === found.since)
-      this.repeated(before.period === found.period, before, found, of, place)
-    return false
-  }
-
-  /** Whether a price holds on the day that is wanted rather than another one; the other one is told. */
-  private isBetter(before: Dated, found: Dated): boolean {
-    if (before.since === found.since) return false
-    const holds = ({ since = '' }: Dated): boolean => since <= this.on
-    const isLater = (before.since ?? '') < (found.since ?? '')
-    const isBetter = holds(found) ? isLater || !holds(before) : !isLater && !holds(before)
-    const worse = isBetter ? before : found
-    this.troubles.count(worse.from.row, { why: 'other-day', text: worse.since ?? '' }, worse.from.table)
-    return isBetter
-  }
-
-  private repeated(isAlike: boolean, before: Dated, found: Dated, of: string, place: string): void {
-    if (isAlike && before.price === found.price) this.duplicates += 1
-    else this.troubles.contradict('price', of, place, [before.from, before.price], [found.from, found.price])
-  }
-
   private addDisk(entry: DiskEntry): void {
     const { disk: name, place, wholeGiB } = entry
     let disk = this.disks.get(name)
@@ -279,19 +234,7 @@ export class ListCollector {
     }
     let there = disk.prices.get(place)
     if (!there) disk.prices.set(place, (there = new Map()))
-    this.putOne(there, wholeGiB, entry, name, place)
-  }
-
-  private putOne<Key, Found extends Dated>(
-    known: Map<Key, Found>,
-    key: Key,
-    found: Found,
-    of: string,
-    place: string,
-  ): void {
-    const before = known.get(key)
-    if (!before || this.isBetter(before, found)) known.set(key, found)
-    else if (before.since === found.since) this.repeated(true, before, found, of, place)
+    this.dated.put(there, wholeGiB, entry, { of: name, place })
   }
 
   private addBand<Entry extends DiskEntry | PlaceEntry>(
@@ -299,21 +242,15 @@ export class ListCollector {
     entry: Entry,
     of: string,
   ): void {
-    const bands = known.get(entry.place) ?? []
-    const same = bands.find((band) => band.fromGiB === entry.fromGiB && band.upToGiB === entry.upToGiB)
-    if (!same) {
-      if (bands.length >= MOST_BANDS) this.beyond += 1
-      else known.set(entry.place, [...bands, entry])
-    } else if (this.isBetter(same, entry)) bands[bands.indexOf(same)] = entry
-    else if (same.since === entry.since) this.repeated(true, same, entry, of, entry.place)
+    if (!this.dated.putBand(known, entry, of)) this.beyond += 1
   }
 
   private addToPlace(entry: PlaceEntry): void {
     const { is, place } = entry
     if (!this.knows(place)) return
     if (is === 'traffic-price') this.addBand(this.traffic, entry, 'traffic')
-    else if (is === 'address-price') this.putOne(this.addresses, place, entry, 'an address', place)
-    else this.putOne(this.snapshots, place, entry, 'a snapshot', place)
+    else if (is === 'address-price') this.dated.put(this.addresses, place, entry, { of: 'an address', place })
+    else this.dated.put(this.snapshots, place, entry, { of: 'a snapshot', place })
   }
 
   private knows(place: string): boolean {

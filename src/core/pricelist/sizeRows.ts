@@ -32,7 +32,10 @@ export interface PricePlace {
   readonly terms?: string
 }
 
-/** The plain rate of a size in a place, of its first hours where they are in bands; undefined where it is not sold there, or only in parts. */
+/**
+ * The plain rate of a size in a place, of its first hours where they are in bands; undefined where it is not sold there,
+ * or only in parts.
+ */
 export function plainPrice(
   book: PriceBook,
   sizeId: string,

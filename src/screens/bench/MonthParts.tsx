@@ -4,10 +4,9 @@ import styled from 'styled-components'
 import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import { joinSplits } from '../../core/wholePlan/shownSplit.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
 import { PART_MEANINGS, PART_NAMES } from '../../wording/monthPart'
 import { formatMoney } from '../../wording/money'
-import { MonthBar, PartSwatch } from '../month/MonthBar'
+import { barLength, MonthBar, PartSwatch } from '../month/MonthBar'
 import { useLinks } from '../workbench/useLinks.ts'
 
 /** The plan's month by what it is paid for: the sums of the rows below. */
@@ -21,11 +20,7 @@ export function MonthParts({ part }: { readonly part: Extract<OverviewPart, { ki
   })
   return (
     <Head aria-label="What the month is paid for">
-      <MonthBar
-        split={split}
-        scale={toNumber(split.total) + Math.max(0, toNumber(split.saved))}
-        height={18}
-      />
+      <MonthBar split={split} scale={barLength(split)} height={18} />
       <Parts>
         {[...MONTH_PARTS, 'saved' as const].map((name) => (
           <div key={name} data-part={name}>

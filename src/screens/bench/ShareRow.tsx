@@ -77,11 +77,15 @@ function Figures({
 }) {
   const { machines } = group
   const link = useLinks()
-  const charges = link({
-    view: 'ledger',
-    ...(machines.length === 1 && { machine: machines[0] }),
-    ledger: { of: machines.length === 1 ? 'machine' : 'plan', fold: 'part', meters: [], states: [] },
-  })
+  // The ledger is of one machine or of all: what machines have in common opens to them, and they to their charges.
+  const charges =
+    machines.length === 1
+      ? link({
+          view: 'ledger',
+          machine: machines[0],
+          ledger: { of: 'machine', fold: 'part', meters: [], states: [] },
+        })
+      : undefined
   const count = machines.filter((name) => selected.has(name)).length
   return (
     <tr data-selected={count > 0 || undefined}>
@@ -106,9 +110,10 @@ function Figures({
             <Nothing>{formatAmount(ZERO)}</Nothing>
           ) : (
             <Charges
+              as={charges ? 'a' : 'span'}
               {...charges}
               data-part={part}
-              aria-label={`${PART_NAMES[part]} ${formatAmount(group[part])}: its charges`}
+              aria-label={charges && `${PART_NAMES[part]} ${formatAmount(group[part])}: its charges`}
             >
               {formatAmount(group[part])}
             </Charges>
@@ -164,7 +169,7 @@ const Open = styled.button`
 const Charges = styled.a`
   text-decoration: none;
 
-  &:hover {
+  a&:hover {
     text-decoration: underline;
   }
   &[data-part='leak'] {

@@ -11,12 +11,12 @@ import {
   type ShareOrder,
 } from '../../core/wholePlan/foldShares.ts'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
 import { currencySymbol } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { barLength } from '../month/MonthBar'
 import { ShareHeading } from './ShareHeading'
 import { ShareRow } from './ShareRow'
 import { ShareTable } from './ShareTable.styles.ts'
@@ -81,10 +81,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
   const without = part?.rows.filter((row) => !row.priced || !row.shown) ?? []
   const shownGroups = showsAll || groups.length <= MOST_ROWS + 1 ? groups : groups.slice(0, MOST_ROWS)
   const rest = groups.slice(shownGroups.length)
-  const scale = groups.reduce(
-    (most, { saved, total }) => Math.max(most, toNumber(total) + Math.max(0, toNumber(saved))),
-    0,
-  )
+  const scale = groups.reduce((most, group) => Math.max(most, barLength(group)), 0)
   const symbol = part ? currencySymbol(part.totals.currency) : ''
   const folds: readonly { readonly id: ShareFold; readonly name: string }[] = [
     ...SHARE_FOLDS.map((id) => ({ id, name: FOLD_NAMES[id] })),

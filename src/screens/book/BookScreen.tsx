@@ -7,9 +7,9 @@ import { editionsOf } from '../../core/catalogue/bookFor.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { RowGrid } from '../../interface/RowGrid'
-import { groupDigits } from '../../wording/money'
 import { bookEntries, regionOfPointer } from '../../wording/bookEntries'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { groupDigits } from '../../wording/number'
 
 const ROW_HEIGHT = 24
 const COLUMNS = 'minmax(200px, 440px) 96px minmax(150px, 1fr)'

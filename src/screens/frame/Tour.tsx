@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'
 import { Button, QuietButton } from '../../interface/Button'
+import { negate, sign } from '../../core/quantity/exact.ts'
 import { useStable } from '../../interface/useStable'
 import { replaceMachine } from '../../store/commands.ts'
 import { formatMoney } from '../../wording/money'
@@ -30,10 +31,10 @@ export function Tour({ onEnd }: TourProps) {
     const change = tourChange(step, plan, { books: keptBooks, month, reading: address.reading })
     if (!change) return setDone('That machine is not as it was in the demo.')
     const { difference, currency } = change
-    const saves = difference.n < 0n
+    const saves = sign(difference) < 0
     session.edit(`${LABEL}: ${step.machine}`, replaceMachine(step.machine, change.machine))
     setDone(
-      `That is ${formatMoney(saves ? { ...difference, n: -difference.n } : difference, currency)} ${saves ? 'less' : 'more'} a month.`,
+      `That is ${formatMoney(saves ? negate(difference) : difference, currency)} ${saves ? 'less' : 'more'} a month.`,
     )
   }
   const end = (): void => {

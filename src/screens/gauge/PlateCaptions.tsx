@@ -1,6 +1,6 @@
 'use client'
 
-import { BESIDE_LINE, type captionLayout, type NearNotches } from './captionLayout.ts'
+import { BESIDE_LINE, type CaptionLayout, type NearNotches } from './captionLayout.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 import { notchDifference, plateName, type ChoiceWords } from '../../wording/choice'
 import type { CostAxis } from './axis.ts'
@@ -10,7 +10,7 @@ interface PlateCaptionsProps {
   readonly plate: Plate
   readonly axis: CostAxis
   readonly near: NearNotches
-  readonly layout: ReturnType<typeof captionLayout>
+  readonly layout: CaptionLayout
   readonly words: (notch: Notch) => ChoiceWords
   readonly onTake: (notch: Notch) => void
   readonly onList: () => void

@@ -4,7 +4,7 @@ import { memo, useLayoutEffect, useRef } from 'react'
 import type { CostAxis } from './axis.ts'
 import type { Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
-import { isOpen, type Notch } from '../../core/notches/plate.ts'
+import { isClosed, isOpen, type Notch } from '../../core/notches/plate.ts'
 
 interface PlateDrawingProps {
   readonly clusters: readonly Cluster[]
@@ -76,8 +76,7 @@ const drawn = ({ clusters, near }: PlateDrawingProps): string =>
     .join(' ')
 
 /** Choices of a slot that can be taken, by themselves or with other changes. */
-const fitting = ({ notches }: Cluster): number =>
-  notches.filter(({ reasons, isPresent }) => isPresent || reasons.length === 0).length
+const fitting = ({ notches }: Cluster): number => notches.filter((notch) => !isClosed(notch)).length
 
 interface Reach {
   readonly from: number
@@ -88,9 +87,7 @@ const CLOSED_HALF = 9
 
 /** From the first to the last closed choice on each side of the line. */
 function closedReach(clusters: readonly Cluster[], line: number): Reach[] {
-  const closed = clusters.filter(({ notches, isPresent }) =>
-    notches.some(({ reasons, isPresent: isNow }) => !isPresent && !isNow && reasons.length > 0),
-  )
+  const closed = clusters.filter(({ notches, isPresent }) => !isPresent && notches.some(isClosed))
   return [closed.filter(({ x }) => x < line), closed.filter(({ x }) => x > line)].flatMap((side) =>
     side.length === 0 ? [] : [{ from: side[0]!.x - CLOSED_HALF, to: side.at(-1)!.x + CLOSED_HALF }],
   )

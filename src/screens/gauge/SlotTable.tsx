@@ -2,6 +2,7 @@
 
 import styled from 'styled-components'
 import type { FitReason } from '../../core/fit/fitReason.ts'
+import type { NeedId } from '../../core/fit/needId.ts'
 import { closedChoices } from '../../core/notches/closedChoices.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 import { isZero } from '../../core/quantity/exact.ts'
@@ -20,7 +21,7 @@ interface SlotTableProps {
   /** Which row the keys are at. */
   readonly activeRow: number | undefined
   readonly place: SlotPlace
-  readonly costOf: (need: NonNullable<ReturnType<typeof closedChoices>[number]['need']>) => NeedCost
+  readonly costOf: (need: NeedId) => NeedCost
   readonly onTake: (notch: Notch) => void
   readonly onList: (closedBy?: FitReason['code']) => void
 }

@@ -9,7 +9,7 @@ export interface NearNotches {
   readonly cheapest: Notch | undefined
 }
 
-interface CaptionLayout {
+export interface CaptionLayout {
   /** Widths in pixels of what stands left and right of the line. */
   readonly left: number
   readonly right: number

@@ -1,4 +1,4 @@
-import { isOpen, type Notch, type Plate } from '../../core/notches/plate.ts'
+import { isClosed, isOpen, type Plate } from '../../core/notches/plate.ts'
 import type { Cluster } from './clusterNotches.ts'
 
 /** What the legend explains, one after the other; each is over once the person has done what it says. */
@@ -11,17 +11,15 @@ export type LegendDeed =
   | { readonly did: 'take' }
   | { readonly did: 'undo' }
 
-const closed = ({ reasons, isPresent }: Notch): boolean => !isPresent && reasons.length > 0
-
 /** Whether a deed is what a step asks for. */
 export function fulfils(step: LegendStep, deed: LegendDeed): boolean {
   switch (step) {
     case 'slot':
       return deed.did === 'look'
     case 'number':
-      return deed.did === 'look' && deed.at.notches.filter((notch) => !closed(notch)).length > 1
+      return deed.did === 'look' && deed.at.notches.filter((notch) => !isClosed(notch)).length > 1
     case 'band':
-      return deed.did === 'look' && deed.at.notches.some(closed)
+      return deed.did === 'look' && deed.at.notches.some(isClosed)
     case 'line':
       return deed.did === 'take'
     case 'axis':
@@ -34,7 +32,7 @@ export function stepsFor(plates: readonly Plate[]): LegendStep[] {
   const notches = plates.flatMap((plate) => plate.notches)
   const canTake = notches.some((notch) => !notch.isPresent && isOpen(notch))
   return LEGEND_STEPS.filter((step) => {
-    if (step === 'band') return notches.some(closed)
+    if (step === 'band') return notches.some(isClosed)
     return step === 'line' || step === 'axis' ? canTake : true
   })
 }

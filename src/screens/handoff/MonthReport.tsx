@@ -5,14 +5,14 @@ import { useMemo, useRef } from 'react'
 import styled from 'styled-components'
 import { foldShares, type SharedMachine } from '../../core/wholePlan/foldShares.ts'
 import { joinSplits } from '../../core/wholePlan/shownSplit.ts'
-import { add, subtract, toNumber } from '../../core/quantity/exact.ts'
+import { subtract } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { currencyCode, formatAmount, formatMoney } from '../../wording/money'
 import { formatMonth } from '../../wording/time'
 import { Ahead } from '../bench/Ahead'
 import { creditEndText } from '../bench/creditEndText.ts'
 import { useOverview } from '../bench/useOverview.ts'
-import { MonthBar } from '../month/MonthBar'
+import { barLength, MonthBar } from '../month/MonthBar'
 import { download } from '../workbench/download.ts'
 import { fileName } from '../workbench/fileName.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -42,7 +42,7 @@ export function MonthReport() {
   const centres = foldShares(shares, 'cost-centre', 'total')
   const machines = foldShares(shares, 'machine', 'total')
   const all = joinSplits(machines)
-  const scale = Math.max(1e-9, ...machines.map(({ total, saved }) => toNumber(add(total, saved))))
+  const scale = Math.max(0, ...machines.map(barLength))
   const save = async (kind: 'svg' | 'png'): Promise<void> => {
     if (!page.current) return
     for (const { name, data } of await picturesOf(page.current, kind)) {

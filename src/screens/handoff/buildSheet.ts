@@ -13,13 +13,14 @@ import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Checklist, Sheet, SheetLine } from '../../files/handoff/sheet.ts'
 import { formatClockTime } from '../../files/reading/clockTime.ts'
 import { diskName } from '../../wording/charge'
-import { formatAmount, formatMoney, groupDigits, HOURLY_PLACES, SHOWN_DECIMALS } from '../../wording/money'
+import { formatAmount, formatMoney, HOURLY_PLACES, SHOWN_DECIMALS } from '../../wording/money'
 import { offPlanText } from '../../wording/offPlan'
 import { OFF_NAMES, STATE_NAMES } from '../../wording/state'
 import { formatHours, formatMonth, shortDay } from '../../wording/time'
 import { weekText } from '../../wording/week'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { portsText } from './portsText.ts'
+import { formatNumber, groupDigits } from '../../wording/number'
 
 /** What a charge is put beside: the line on which it is decided. */
 type LineKey = 'size' | 'image' | `disk-${number}` | `snapshots-${number}` | 'address' | 'traffic' | 'off'
@@ -64,7 +65,7 @@ function shown(sums: ReadonlyMap<LineKey, Exact>, decimals: number): ReadonlyMap
   return new Map([...sums.keys()].map((key, i) => [key, groupDigits(parts[i]!)]))
 }
 
-const gib = (amount: number): string => `${groupDigits(String(amount))} GiB`
+const gib = (amount: number): string => `${formatNumber(amount)} GiB`
 
 /** What is left open without a key, so that it can be closed before the machine is created. */
 const keyMissing = ({ administrator, signIn }: Access): string =>
@@ -185,7 +186,7 @@ function diskLines(
 ): SheetLine[] {
   return disksOf(resolved).flatMap(({ position, disk, kind }) => {
     const extras = [
-      disk.extraIops ? `${groupDigits(String(disk.extraIops))} IOPS on top` : '',
+      disk.extraIops ? `${formatNumber(disk.extraIops)} IOPS on top` : '',
       disk.extraMegabytesPerSecond ? `${disk.extraMegabytesPerSecond} MB/s on top` : '',
       disk.goes ? 'deleted with the machine' : 'stays when the machine is deleted',
     ].filter(Boolean)

@@ -9,7 +9,6 @@ import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { RowGrid } from '../../interface/RowGrid'
 import { StateSwatch } from '../../interface/StateSwatch'
 import { chargeTitle } from '../../wording/charge'
-import { groupDigits } from '../../wording/money'
 import { STATE_NAMES } from '../../wording/state'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { groupTitle } from './groupTitle.ts'
@@ -17,6 +16,7 @@ import { ledgerItems } from './ledgerItems.ts'
 import type { Picked } from './picked.ts'
 import { rowQuantity, rowStart, rowTimes } from './rowText.ts'
 import { sumText } from './sumText.ts'
+import { formatNumber, groupDigits } from '../../wording/number'
 
 const ROW_HEIGHT = 26
 /** Below this a state is shown by its pattern, with its name for who cannot see it. */
@@ -100,8 +100,7 @@ export function LedgerGrid({ answer, rows, timeZone, picked, onPick }: LedgerGri
               <span aria-hidden="true">{open ? '▾' : '▸'}</span>
               {groupTitle(item.group, fold, answer)}
               <Count>
-                {groupDigits(String(item.group.rows.length))}{' '}
-                {item.group.rows.length === 1 ? 'charge' : 'charges'}
+                {formatNumber(item.group.rows.length)} {item.group.rows.length === 1 ? 'charge' : 'charges'}
               </Count>
               <Sum>{sumText(item.group.sums, ledger)}</Sum>
             </Head>

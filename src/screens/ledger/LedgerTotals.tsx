@@ -7,11 +7,11 @@ import { writeLedgerCsv } from '../../files/ledgerCsv.ts'
 import { Menu } from '../../interface/Menu'
 import { chargeRules } from '../../wording/arithmetic'
 import { chargeTitle } from '../../wording/charge'
-import { groupDigits } from '../../wording/money'
 import { download } from '../workbench/download.ts'
 import { fileName } from '../workbench/fileName.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { sumText } from './sumText.ts'
+import { formatNumber } from '../../wording/number'
 
 interface LedgerTotalsProps {
   readonly answer: PlanLedger
@@ -40,7 +40,7 @@ export function LedgerTotals({ answer, rows, sums, unpriced, filtered, timeZone 
       <span data-testid="ledger-total">
         <b>{rows.length === 0 ? 'nothing' : sumText(sums, ledger)}</b>
         {filtered ? ' of what passes the filters, ' : ' in all, '}
-        {groupDigits(String(rows.length))} {rows.length === 1 ? 'charge' : 'charges'}
+        {formatNumber(rows.length)} {rows.length === 1 ? 'charge' : 'charges'}
         {address.reading === '730-hours' && ', the month read as 730 hours'}
       </span>
       {unpriced.length > 0 && <Warning>without {unpriced.join(', ')}: not priced</Warning>}

@@ -3,7 +3,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { FOLDS } from '../../core/ledger/fold.ts'
 import { foldLedger } from '../../core/ledger/foldLedger.ts'
 import { ledgerRow } from '../../core/ledger/ledger.ts'
-import { planLedger } from '../../core/ledger/planLedger.ts'
+import { planLedger, type PlanLedgerInputs } from '../../core/ledger/planLedger.ts'
 import { instant } from '../../core/quantity/units.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../../core/testing/resolved.ts'
@@ -14,7 +14,7 @@ import { ledgerZone } from './ledgerZone.ts'
 import { rowQuantity, rowTimes } from './rowText.ts'
 import { sumText } from './sumText.ts'
 
-const laid = planLedger({
+const inputs: PlanLedgerInputs = {
   plan: {
     machines: [SMALL_MACHINE, { ...SMALL_MACHINE, name: 'two', off: 'running' }],
     weeks: [OFFICE_WEEK],
@@ -24,20 +24,23 @@ const laid = planLedger({
   reading: 'calendar',
   byDaysOf: 'Europe/Lisbon',
   decimals: 2,
-})
+}
+const laid = planLedger(inputs)
 const { ledger, days } = laid
 const at = (text: string) => instant(Date.parse(text) / 1_000)
 
 describe('rows on the screen', () => {
   test.each(FOLDS)('in order %s each row stands once, under its head where there are heads', (fold) => {
-    const groups = foldLedger(ledger, ledger.byTime, fold, days)
-    const open = ledgerItems(laid, ledger.byTime, fold, () => true)
+    const own = fold === 'part' ? planLedger({ ...inputs, byPart: true }) : laid
+    const { byTime } = own.ledger
+    const groups = foldLedger(own.ledger, byTime, fold, days)
+    const open = ledgerItems(own, byTime, fold, () => true)
     const items = Array.from({ length: open.count }, (_, i) => open.at(i))
     const rows = items.flatMap(({ row }) => (row === undefined ? [] : [row]))
-    expect([...rows].sort((a, b) => a - b)).toEqual([...ledger.byTime].sort((a, b) => a - b))
+    expect([...rows].sort((a, b) => a - b)).toEqual([...byTime].sort((a, b) => a - b))
     const heads = fold === 'time' ? 0 : groups.length
     expect(items.length - rows.length).toBe(heads)
-    const closed = ledgerItems(laid, ledger.byTime, fold, () => false)
+    const closed = ledgerItems(own, byTime, fold, () => false)
     expect(closed.count).toBe(fold === 'time' ? rows.length : heads)
   })
 

@@ -1,8 +1,8 @@
 import { civilDate } from '../../core/calendar/civil.ts'
 import type { LedgerRow } from '../../core/ledger/ledger.ts'
 import { toNumber } from '../../core/quantity/exact.ts'
-import { groupDigits } from '../../wording/money'
 import { formatClock, formatHours, localTime, MONTH_NAMES } from '../../wording/time'
+import { formatNumber } from '../../wording/number'
 
 const shortDate = (day: Parameters<typeof civilDate>[0]): string => {
   const { month, day: dayOfMonth } = civilDate(day)
@@ -30,8 +30,7 @@ export function rowQuantity({ line: { charge }, ticks }: LedgerRow): string {
   const { subject, ticksPerSecond, ticksPerPeriod, units } = charge
   if (ticksPerSecond > 0) return formatHours(ticks / ticksPerSecond)
   if (subject.of === 'restore') return `${ticks} ×`
-  if (subject.of === 'disk-operations')
-    return groupDigits(String(Math.round((subject.bought * ticks) / ticksPerPeriod)))
+  if (subject.of === 'disk-operations') return formatNumber((subject.bought * ticks) / ticksPerPeriod, 0)
   if (subject.of === 'traffic')
     return `${Math.round((toNumber(units) * ticks * 100) / ticksPerPeriod) / 100} GiB`
   return formatHours(ticks)

@@ -2,8 +2,8 @@ import { diskIops, diskThroughput } from '../../core/catalogue/diskPerformance.t
 import { chargedRoom } from '../../core/catalogue/diskRates.ts'
 import type { DiskKind } from '../../core/catalogue/priceBook.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
-import { groupDigits } from '../../wording/money'
 import type { ShownColumn } from './listColumns.ts'
+import { formatNumber } from '../../wording/number'
 
 /** What each kind gives at the room that is asked for. */
 export function diskColumns({ resolved }: PlatesInputs): ShownColumn[] {
@@ -31,7 +31,7 @@ export function diskColumns({ resolved }: PlatesInputs): ShownColumn[] {
       valueOf,
       textOf: (notch) => {
         const found = valueOf(notch)
-        return found === undefined ? '' : groupDigits(String(Math.round(found)))
+        return found === undefined ? '' : formatNumber(found, 0)
       },
     }
   }

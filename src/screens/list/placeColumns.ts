@@ -3,9 +3,9 @@ import { missingInPlace } from '../../core/notches/choiceFigures.ts'
 import type { UserPlace } from '../../core/machine/needs.ts'
 import { roundTrip, type RoundTrip } from '../../core/machine/roundTrip.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
-import { groupDigits } from '../../wording/money'
 import { NOT_KNOWN } from '../../wording/notKnown'
 import type { ShownColumn } from './listColumns.ts'
+import { formatNumber } from '../../wording/number'
 
 interface Place {
   readonly index: BookIndex
@@ -71,7 +71,7 @@ function tripColumns(place: UserPlace, placeOf: (notch: Notch) => Place): ShownC
       valueOf: (notch) => roundedKm(tripOf(notch)),
       textOf: (notch) => {
         const km = roundedKm(tripOf(notch))
-        return km === undefined ? NOT_KNOWN : groupDigits(String(km))
+        return km === undefined ? NOT_KNOWN : formatNumber(km)
       },
     },
   ]

@@ -4,13 +4,12 @@ import type { CellValue } from '../../core/notches/listColumn.ts'
 import { alwaysOnTotal, perUnit, resolvedWith, sizeHour } from '../../core/notches/choiceFigures.ts'
 import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
 import type { Exact } from '../../core/quantity/exact.ts'
-import { formatAmount, groupDigits, HOURLY_PLACES } from '../../wording/money'
+import { formatAmount, HOURLY_PLACES } from '../../wording/money'
 import { NOT_KNOWN } from '../../wording/notKnown'
 import type { ShownColumn } from './listColumns.ts'
+import { formatNumber } from '../../wording/number'
 
 type SizeOf = (notch: Notch) => Size
-
-const number = (value: number): string => groupDigits(String(value))
 
 /** All that is to be known of sizes, and what they cost under this machine's own schedule and always on. */
 export function sizeColumns(inputs: PlatesInputs): ShownColumn[] {
@@ -81,7 +80,7 @@ function figure(
     valueOf: (notch): CellValue => value(sizeOf(notch)),
     textOf: (notch) => {
       const found = value(sizeOf(notch))
-      return found === undefined ? absent : number(found)
+      return found === undefined ? absent : formatNumber(found)
     },
   }
 }

@@ -16,6 +16,10 @@ interface MonthBarProps {
   readonly height: number
 }
 
+/** What a bar takes that ends with what is saved, or with the total where switching off costs more. */
+export const barLength = ({ total, saved }: Readonly<Record<'total' | 'saved', Exact>>): number =>
+  toNumber(total) + Math.max(0, toNumber(saved))
+
 /** A month as what is kept, asked for and leaks, one after another, and what is saved as an outline behind. */
 export function MonthBar({ split, scale, height }: MonthBarProps) {
   const share = (amount: Exact): number => (scale > 0 ? Math.max(0, toNumber(amount) / scale) * 100 : 0)

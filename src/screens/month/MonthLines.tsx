@@ -8,7 +8,7 @@ import { roundParts } from '../../core/quantity/roundParts.ts'
 import { media } from '../../interface/theme/media'
 import { chargeArithmetic, chargeRules } from '../../wording/arithmetic'
 import { chargeDetail, chargeRounding, chargeTitle } from '../../wording/charge'
-import { groupDigits } from '../../wording/money'
+import { groupDigits } from '../../wording/number'
 
 interface MonthLinesProps {
   readonly estimate: Estimate

@@ -5,13 +5,13 @@ import styled from 'styled-components'
 import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { shownSplit } from '../../core/wholePlan/shownSplit.ts'
-import { isZero, toNumber } from '../../core/quantity/exact.ts'
+import { isZero, negate } from '../../core/quantity/exact.ts'
 import { Term } from '../../interface/Term'
 import { PART_MEANINGS, PART_NAMES } from '../../wording/monthPart'
 import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { MonthBar } from './MonthBar'
+import { barLength, MonthBar } from './MonthBar'
 
 /** What the open machine's month is paid for; each part opens to its charges. */
 export function PaidFor({ priced }: { readonly priced: PricedMachine }) {
@@ -23,14 +23,11 @@ export function PaidFor({ priced }: { readonly priced: PricedMachine }) {
     () => shownSplit(priced, currency, plan, month, SHOWN_DECIMALS)!,
     [priced, currency, plan, month],
   )
+  const saves = split.saved.n >= 0n
   const charges = link({ view: 'ledger', ledger: { of: 'machine', fold: 'part', meters: [], states: [] } })
   return (
     <div>
-      <MonthBar
-        split={split}
-        scale={toNumber(split.total) + Math.max(0, toNumber(split.saved))}
-        height={14}
-      />
+      <MonthBar split={split} scale={barLength(split)} height={14} />
       <Parts>
         {MONTH_PARTS.map((part) => (
           <li key={part} data-part={isZero(split[part]) ? undefined : part}>
@@ -45,8 +42,11 @@ export function PaidFor({ priced }: { readonly priced: PricedMachine }) {
         ))}
       </Parts>
       <Saved>
-        {split.saved.n >= 0n ? 'saved by switching off' : 'switching off costs more'}{' '}
-        <b>{formatMoney(split.saved, currency)}</b>, of {formatMoney(alwaysOn, currency)} always on
+        {saves ? 'saved by switching off' : 'switching off costs more'}{' '}
+        <b data-costs={!saves || undefined}>
+          {formatMoney(saves ? split.saved : negate(split.saved), currency)}
+        </b>
+        , {saves ? 'of' : 'than'} {formatMoney(alwaysOn, currency)} always on
       </Saved>
     </div>
   )
@@ -90,5 +90,8 @@ const Saved = styled.p`
   b {
     font-weight: 600;
     color: var(--save);
+  }
+  b[data-costs] {
+    color: var(--leak);
   }
 `

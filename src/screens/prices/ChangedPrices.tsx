@@ -4,8 +4,8 @@ import styled from 'styled-components'
 import type { PriceChange } from '../../core/pricelist/compareEditions.ts'
 import { CHANGE_SORTS, type ChangeFold, type EditionSummary } from '../../core/pricelist/summariseEditions.ts'
 import { ListInPart } from '../../interface/ListInPart'
-import { groupDigits } from '../../wording/money'
 import { CountsTable } from './CountsTable'
+import { formatNumber } from '../../wording/number'
 
 export const FOLD_NAMES = {
   size: 'by size or disk',
@@ -15,8 +15,6 @@ export const FOLD_NAMES = {
 } as const satisfies Record<ChangeFold, string>
 
 export const SORT_NAMES = { dearer: 'dearer', cheaper: 'cheaper', added: 'new', gone: 'gone' } as const
-
-const number = (value: number): string => groupDigits(String(value))
 
 interface GroupsProps {
   readonly summary: EditionSummary
@@ -45,7 +43,7 @@ export function ChangedGroups({ summary, fold }: GroupsProps) {
             <tr key={name}>
               <th scope="row">{name}</th>
               {CHANGE_SORTS.map((sort) => (
-                <td key={sort}>{counts[sort] === 0 ? '' : number(counts[sort])}</td>
+                <td key={sort}>{counts[sort] === 0 ? '' : formatNumber(counts[sort])}</td>
               ))}
             </tr>
           ))}
@@ -67,8 +65,8 @@ export function ChangedPrices({ name, count, changes }: ChangesProps) {
   return (
     <Details>
       <summary>
-        {number(count)} {name}
-        {changes.length < count && `, the first ${number(changes.length)}`}
+        {formatNumber(count)} {name}
+        {changes.length < count && `, the first ${formatNumber(changes.length)}`}
       </summary>
       <ListInPart label={`Prices that are ${name}`} items={changes} keyOf={keyOf}>
         {({ id, region, terms, rate, before, after, factor }) => (

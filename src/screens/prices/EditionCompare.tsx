@@ -14,17 +14,15 @@ import { QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { lazyPart } from '../../interface/lazyPart'
 import { ToggleRow } from '../../interface/ToggleRow'
-import { groupDigits } from '../../wording/money'
 import { editionAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ChangedGroups, ChangedPrices, FOLD_NAMES, SORT_NAMES } from './ChangedPrices'
 import { EditionEffects } from './EditionEffects'
 import { PartTitle } from './PartTitle'
+import { formatNumber } from '../../wording/number'
 
 const EditionChart = lazyPart(() => import('./EditionChart'), 'EditionChart', { drawing: 170 })
-
-const number = (value: number): string => groupDigits(String(value))
 
 interface EditionCompareProps {
   readonly book: PriceBook
@@ -103,11 +101,11 @@ function Counts({ summary }: { readonly summary: EditionSummary }) {
     <Numbers data-testid="edition-counts">
       {CHANGE_SORTS.map((sort) => (
         <span key={sort}>
-          <b>{number(summary[sort])}</b> {SORT_NAMES[sort]}
+          <b>{formatNumber(summary[sort])}</b> {SORT_NAMES[sort]}
         </span>
       ))}
       <span>
-        <b>{number(summary.same)}</b> the same
+        <b>{formatNumber(summary.same)}</b> the same
       </span>
     </Numbers>
   )

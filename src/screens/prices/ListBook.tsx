@@ -2,11 +2,11 @@
 
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { groupDigits } from '../../wording/money'
 import { FirstMachine } from './FirstMachine'
 import { PricePicture } from './PricePicture'
 import { PricesToLookAt } from './PricesToLookAt'
 import type { MappingEdit } from './useMapping.ts'
+import { formatNumber } from '../../wording/number'
 
 const FACTS = [
   ['mostDisks', 'most disks'],
@@ -25,8 +25,6 @@ const UNHELD = {
   'no-up-front': 'has no price for what is paid up front:',
 } as const
 
-const number = (value: number): string => groupDigits(String(value))
-
 /** The book as it fills: what there is, what is missing, and what to look at. */
 export function ListBook({ edit, isStale }: { readonly edit: MappingEdit; readonly isStale: boolean }) {
   const { book, duplicates, beyond, prices, offers, unheld, picture, issues, joins } = edit.reading
@@ -35,12 +33,12 @@ export function ListBook({ edit, isStale }: { readonly edit: MappingEdit; readon
     <Part aria-label="The book so far" aria-busy={isStale}>
       <h2>The book so far</h2>
       <Counts data-testid="list-counts">
-        <b>{number(sizes)}</b> {sizes === 1 ? 'size' : 'sizes'} <b>{number(picture.length)}</b>{' '}
-        {picture.length === 1 ? 'place' : 'places'} <b>{number(prices)}</b> prices
+        <b>{formatNumber(sizes)}</b> {sizes === 1 ? 'size' : 'sizes'} <b>{formatNumber(picture.length)}</b>{' '}
+        {picture.length === 1 ? 'place' : 'places'} <b>{formatNumber(prices)}</b> prices
         {offers > 0 && (
           <>
             {' '}
-            <b>{number(offers)}</b> on terms or with systems
+            <b>{formatNumber(offers)}</b> on terms or with systems
           </>
         )}
       </Counts>
@@ -58,19 +56,19 @@ export function ListBook({ edit, isStale }: { readonly edit: MappingEdit; readon
             <b>
               {size} in {place}
             </b>{' '}
-            {UNHELD[why]} {text}, and is left out so. <small>row {number(from.row)}</small>
+            {UNHELD[why]} {text}, and is left out so. <small>row {formatNumber(from.row)}</small>
           </li>
         ))}
         {joins.map(
           ({ join, lacking }) =>
             lacking > 0 && (
               <li key={`${join.table} ${join.with}`}>
-                {number(lacking)} rows of {join.table} found no row of {join.with}.
+                {formatNumber(lacking)} rows of {join.table} found no row of {join.with}.
               </li>
             ),
         )}
-        {beyond > 0 && <li>{number(beyond)} prices are beyond what a book holds, and are left out.</li>}
-        {duplicates > 0 && <li>{number(duplicates)} rows say what was said before.</li>}
+        {beyond > 0 && <li>{formatNumber(beyond)} prices are beyond what a book holds, and are left out.</li>}
+        {duplicates > 0 && <li>{formatNumber(duplicates)} rows say what was said before.</li>}
         {book && book.assumed?.some(({ about }) => about === 'disk-price') && (
           <li>No kind of disk yet: type two prices once the book is in use, or add them to the list.</li>
         )}

@@ -6,8 +6,8 @@ import { meaningsOf } from '../../core/pricelist/compileMapping.ts'
 import type { ListMapping } from '../../core/pricelist/listMapping.ts'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { LIST_FIELD_NAMES, leftOutText, PERIOD_NAMES } from '../../wording/list'
-import { groupDigits } from '../../wording/money'
 import type { MappingEdit } from './useMapping.ts'
+import { formatNumber } from '../../wording/number'
 
 /** Rows of the list, spread over it, under what each column says; left out ones are struck out. */
 export function ListRows({ edit }: { readonly edit: MappingEdit }) {
@@ -26,7 +26,7 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
           mode="one"
           options={tables.map(({ name: id, role, rows: count }) => ({
             id,
-            label: `${id}: ${groupDigits(String(count))} rows${role === 'unused' ? ', not used' : role === 'partner' ? ', looked up' : ''}`,
+            label: `${id}: ${formatNumber(count)} rows${role === 'unused' ? ', not used' : role === 'partner' ? ', looked up' : ''}`,
           }))}
           chosen={[name]}
           onChange={([id]) => id !== undefined && lookAtTable(id)}
@@ -48,7 +48,7 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
           <tbody>
             {sample.map(({ row, cells, isUsed }) => (
               <Row key={row} $used={isUsed || table.role !== 'prices'}>
-                <th scope="row">{groupDigits(String(row))}</th>
+                <th scope="row">{formatNumber(row)}</th>
                 {cells.map((cell, i) => (
                   <td key={columns[i]}>{cell}</td>
                 ))}
@@ -58,12 +58,12 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
         </table>
       </Scroll>
       <p>
-        {groupDigits(String(used))} of {groupDigits(String(rows))} rows used
+        {formatNumber(used)} of {formatNumber(rows)} rows used
         {leftOut.map(({ leftOut: why, rows: count, examples, table: where }) => (
           <span key={`${where ?? ''} ${leftOutText(why)}`}>
             {' · '}
             <Why $fault={why.why === 'unreadable'} title={`rows ${examples.slice(0, 8).join(', ')}`}>
-              {groupDigits(String(count))} {leftOutText(why)}
+              {formatNumber(count)} {leftOutText(why)}
               {why.why !== 'filtered' &&
                 why.why !== 'empty' &&
                 `, row ${examples[0]!}${where === undefined ? '' : ` of ${where}`}`}
@@ -85,8 +85,8 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
               {price} {PERIOD_NAMES[period]}
             </span>
             <small>
-              {from.table !== undefined && `${from.table}, `}row {groupDigits(String(from.row))},{' '}
-              {from.column} “{from.text}”
+              {from.table !== undefined && `${from.table}, `}row {formatNumber(from.row)}, {from.column} “
+              {from.text}”
             </small>
           </li>
         ))}

@@ -10,7 +10,6 @@ import { Button, QuietButton } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import type { Session } from '../../store/session.ts'
 import { considerProviders } from '../../store/providerCommands.ts'
-import { groupDigits } from '../../wording/money'
 import { listAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { download } from '../workbench/download.ts'
@@ -21,6 +20,7 @@ import { MappingPanel } from './MappingPanel'
 import { OpenListButtons } from './OpenListButtons'
 import { setOpenList, undoOpenList, useListSteps, type OpenList } from './openList.ts'
 import { useMapping } from './useMapping.ts'
+import { formatNumber } from '../../wording/number'
 
 /** A price list becoming a book: its rows, what a row means, and the book as it fills, side by side. */
 export function ListScreen({ list }: { readonly list: OpenList }) {
@@ -85,14 +85,14 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
         </h1>
         <small>
           {list.name}
-          {reading && `, ${groupDigits(String(reading.rows))} rows`}
+          {reading && `, ${formatNumber(reading.rows)} rows`}
           {reading?.isByRecipe && ', read as the last list of this shape was'}
         </small>
         <span aria-live="polite">
           {isStale &&
             !failure &&
             !isCancelled &&
-            (step ? `reading, ${groupDigits(String(step))} rows so far` : 'reading')}
+            (step ? `reading, ${formatNumber(step)} rows so far` : 'reading')}
         </span>
         {isStale && !failure && !isCancelled && <QuietButton onPress={cancel}>Stop reading</QuietButton>}
         {isCancelled && <QuietButton onPress={again}>Read on</QuietButton>}

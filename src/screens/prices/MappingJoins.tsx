@@ -5,11 +5,9 @@ import { partnerColumn, type TableJoin } from '../../core/pricelist/listMapping.
 import type { JoinReading } from '../../files/pricelist/listAnswer.ts'
 import { QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
-import { groupDigits } from '../../wording/money'
 import { AssumedMark } from './AssumedMark'
 import type { MappingEdit } from './useMapping.ts'
-
-const number = (value: number): string => groupDigits(String(value))
+import { formatNumber } from '../../wording/number'
 
 /** Which tables belong together: by which columns rows find their partners, how many did, and which did not. */
 export function MappingJoins({ edit }: { readonly edit: MappingEdit }) {
@@ -96,7 +94,7 @@ function Join({ reading: { join, found, lacking, examples, repeated }, edit, onC
         ×
       </QuietButton>
       <small>
-        {number(found)} of {number(found + lacking)} rows found theirs
+        {formatNumber(found)} of {formatNumber(found + lacking)} rows found theirs
         {lacking > 0 && (
           <Fault>
             ; not{' '}

@@ -7,12 +7,10 @@ import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { QuietButton } from '../../interface/Button'
 import { TextInput } from '../../interface/TextInput'
-import { groupDigits } from '../../wording/money'
 import type { MappingEdit } from './useMapping.ts'
+import { formatNumber } from '../../wording/number'
 
 const MOST_SHOWN = 8
-
-const number = (value: number): string => groupDigits(String(value))
 
 /** Prices that stand out or that the list says twice, each with its row: to be taken as it is, mended or left out. */
 export function PricesToLookAt({ edit }: { readonly edit: MappingEdit }) {
@@ -30,7 +28,7 @@ export function PricesToLookAt({ edit }: { readonly edit: MappingEdit }) {
           {factor === 0
             ? 'is free of charge. Does the provider say so?'
             : `costs ${factor < 1 ? `one ${Math.round(1 / factor)}th` : `${Math.round(factor)} times`} of its neighbours: ${price} for ${vcpu} vCPU. A slipped decimal?`}{' '}
-          <small>row {number(from.row)}</small>
+          <small>row {formatNumber(from.row)}</small>
           <Answers of={{ size, place, listed: price }} onAnswer={answer} />
         </li>
       ))}
@@ -39,7 +37,7 @@ export function PricesToLookAt({ edit }: { readonly edit: MappingEdit }) {
           Two answers for the {about === 'vcpu' ? 'vCPU' : about} of <b>{place ? `${of} in ${place}` : of}</b>
           : {first.value} and {second.value}; the first stands.{' '}
           <small>
-            rows {number(first.row)} and {number(second.row)}
+            rows {formatNumber(first.row)} and {formatNumber(second.row)}
           </small>
           {about === 'price' && place !== undefined && isPlain && (
             <Answers of={{ size: of, place, listed: first.value }} other={second.value} onAnswer={answer} />
@@ -48,8 +46,8 @@ export function PricesToLookAt({ edit }: { readonly edit: MappingEdit }) {
       ))}
       {answers.length > 0 && (
         <li>
-          {number(answers.length)} {answers.length === 1 ? 'price was' : 'prices were'} answered by hand.{' '}
-          <QuietButton onPress={() => change(without(mapping))}>Ask again</QuietButton>
+          {formatNumber(answers.length)} {answers.length === 1 ? 'price was' : 'prices were'} answered by
+          hand. <QuietButton onPress={() => change(without(mapping))}>Ask again</QuietButton>
         </li>
       )}
     </>

@@ -5,9 +5,9 @@ import type { SharedPool } from '../../core/meter/sharedAccount.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { hourClock } from '../../core/calendar/billingMonth.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
-import { groupDigits } from '../../wording/money'
 import { formatInstantIn } from '../../wording/time'
 import { diskName } from '../../wording/charge'
+import { formatNumber } from '../../wording/number'
 
 /** Each pool: who uses it, how much is each one's share, and when it runs out. */
 export function Allowances({ priced }: { readonly priced: PricedMachine }) {
@@ -37,7 +37,7 @@ function PoolUse({
   const byHours = allowance.hoursPerMonth !== undefined
   const perUnit = byHours ? hourClock(month).ticksPerHour : 1_024 * lengthOf(month)
   const unit = byHours ? 'h' : 'GiB-months'
-  const amount = (ticks: number): string => groupDigits(String(Math.round((ticks / perUnit) * 10) / 10))
+  const amount = (ticks: number): string => formatNumber(Math.round((ticks / perUnit) * 10) / 10)
   const users = pool.users.map(({ key, pieces }) => ({
     key,
     name: userName(key),

@@ -14,13 +14,13 @@ import { Dropdown } from '../../interface/Dropdown'
 import { NumberInput } from '../../interface/NumberInput'
 import { Tick } from '../../interface/Tick'
 import { diskName } from '../../wording/charge'
-import { groupDigits } from '../../wording/money'
 import type { PowerState } from '../../core/off/powerState.ts'
 import { NOT_KNOWN } from '../../wording/notKnown'
 import { STATE_NAMES } from '../../wording/state'
 import { setDisk, setMachine, type DiskPart } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { DiskSnapshots } from './DiskSnapshots'
+import { formatNumber } from '../../wording/number'
 
 const LIMIT_TEXT = {
   room: 'more room would give more',
@@ -32,9 +32,8 @@ const LIMIT_TEXT = {
 /** States in which the hardware is given back, and the size's own disk with it. */
 const LOSES_HARDWARE: readonly PowerState[] = ['deallocated', 'hibernated', 'deleted']
 
-const number = (value: number): string => groupDigits(String(Math.round(value)))
 const figureText = (value: number | undefined): string =>
-  value === undefined ? 'an unknown number of' : number(value)
+  value === undefined ? 'an unknown number of' : formatNumber(value, 0)
 
 /** Each disk as it is asked for, charged and reached, changed in place. */
 export function Disks({ priced }: { readonly priced: PricedMachine }) {
@@ -79,7 +78,7 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
                   <td>
                     <DiskFields disk={each} kinds={sold} onChange={(part) => change(each.position, part)} />
                   </td>
-                  <Right as="td">{number(chargedGiB)} GiB</Right>
+                  <Right as="td">{formatNumber(chargedGiB)} GiB</Right>
                   <ReachCell reach={iops} />
                   <ReachCell reach={throughput} />
                   <td>
@@ -142,7 +141,7 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
         </span>
         {size.localDiskGiB !== undefined && (
           <span>
-            its own disk of {number(size.localDiskGiB)} GiB is part of the price; what it holds is lost
+            its own disk of {formatNumber(size.localDiskGiB)} GiB is part of the price; what it holds is lost
             {LOSES_HARDWARE.includes(machine.off)
               ? ` each time the machine is ${STATE_NAMES[machine.off].toLowerCase()}`
               : ' when the hardware is given back'}
@@ -239,9 +238,9 @@ function OperationsField({
 function ReachCell({ reach: { given, reached, limit } }: { readonly reach: Reach }) {
   return (
     <Right as="td">
-      {reached === undefined ? NOT_KNOWN : number(reached)}
-      {given !== undefined && reached === undefined && `, at most ${number(given)}`}
-      {given !== undefined && reached !== undefined && given > reached && ` of ${number(given)}`}
+      {reached === undefined ? NOT_KNOWN : formatNumber(reached, 0)}
+      {given !== undefined && reached === undefined && `, at most ${formatNumber(given, 0)}`}
+      {given !== undefined && reached !== undefined && given > reached && ` of ${formatNumber(given, 0)}`}
       <Note>{LIMIT_TEXT[limit]}</Note>
     </Right>
   )

@@ -7,12 +7,13 @@ import { toDecimal } from '../../core/quantity/decimal.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
 import type { TermsComparison, TermsOffer } from '../../core/terms/compareTerms.ts'
 import { Button } from '../../interface/Button'
-import { currencySymbol, formatAmount, groupDigits } from '../../wording/money'
+import { currencySymbol, formatAmount } from '../../wording/money'
 import { reasonsText } from '../../wording/reason'
 import { formatHours } from '../../wording/time'
 import { setMachine } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { lineDash } from './lineDash.ts'
+import { groupDigits } from '../../wording/number'
 
 interface TermsTableProps {
   readonly comparison: TermsComparison

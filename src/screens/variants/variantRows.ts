@@ -8,17 +8,16 @@ import { presentChoice } from '../../core/decisions/choice.ts'
 import type { Decision } from '../../core/machine/decision.ts'
 import { choiceWords } from '../../wording/choice'
 import { NOT_KNOWN } from '../../wording/notKnown'
-import { formatMoney, groupDigits, HOURLY_PLACES } from '../../wording/money'
+import { formatMoney, HOURLY_PLACES } from '../../wording/money'
 import { KEEP_LABELS } from '../../wording/needs'
 import { reasonsText } from '../../wording/reason'
 import { formatHours } from '../../wording/time'
+import { formatNumber } from '../../wording/number'
 
 export interface VariantRow {
   readonly label: string
   readonly textOf: (priced: PricedMachine) => string
 }
-
-const number = (value: number): string => groupDigits(String(Math.round(value)))
 
 const decided =
   (decision: Decision) =>
@@ -29,8 +28,8 @@ const reachText = ({ given, reached }: Reach): string =>
   given === undefined || reached === undefined
     ? NOT_KNOWN
     : given > reached
-      ? `${number(reached)} of ${number(given)}`
-      : number(reached)
+      ? `${formatNumber(reached, 0)} of ${formatNumber(given, 0)}`
+      : formatNumber(reached, 0)
 
 const hourIn = ({ resolved, month, estimate }: PricedMachine, state: string): string => {
   const hour = hourByState(resolved, month).find((each) => each.state === state)
@@ -53,8 +52,8 @@ export const VARIANT_ROWS: readonly VariantRow[] = [
   { label: 'Provider', textOf: ({ resolved }) => resolved.index.book.provider.name },
   { label: 'Place', textOf: decided('place') },
   { label: 'Size', textOf: decided('size') },
-  { label: 'vCPU', textOf: ({ resolved }) => number(resolved.size.vcpu) },
-  { label: 'Memory', textOf: ({ resolved }) => `${number(resolved.size.memoryGiB)} GiB` },
+  { label: 'vCPU', textOf: ({ resolved }) => formatNumber(resolved.size.vcpu) },
+  { label: 'Memory', textOf: ({ resolved }) => `${formatNumber(resolved.size.memoryGiB)} GiB` },
   { label: 'Architecture', textOf: ({ resolved }) => resolved.size.architecture ?? NOT_KNOWN },
   { label: 'Terms', textOf: decided('terms') },
   { label: 'Image', textOf: decided('image') },
@@ -65,7 +64,7 @@ export const VARIANT_ROWS: readonly VariantRow[] = [
     textOf: ({ resolved }) =>
       disksOf(resolved)
         .slice(1)
-        .map(({ disk, kind }) => `${kind.name} ${number(disk.roomGiB)} GiB`)
+        .map(({ disk, kind }) => `${kind.name} ${formatNumber(disk.roomGiB)} GiB`)
         .join(', ') || 'none',
   },
   { label: 'IOPS it gets', textOf: ({ resolved }) => reachText(diskReach(resolved).iops) },
