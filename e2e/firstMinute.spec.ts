@@ -5,6 +5,7 @@ import { cents, Workbench } from './workbench'
 /** What a newcomer meets: one sentence and three doors, a look around, and how plates are read. */
 
 test('the look around changes the demo four times and leaves it as it was', async ({ page }) => {
+  test.slow()
   const bench = new Workbench(page)
   await bench.open('/')
   const planned = async () => cents((await bench.planTotal()).split('planned')[0]!)

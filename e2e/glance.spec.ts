@@ -92,6 +92,32 @@ for (const [width, height] of [
   })
 }
 
+test('on a narrow page bench, month, week and state when off are whole, and are changed there', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const bench = new Workbench(page)
+  await bench.open('/?view=bench')
+  await overviewDone(page)
+  expect(await faultsOn(page)).toEqual([])
+  const scrolls = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  expect(await scrolls()).toBe(0)
+  await page.getByRole('link', { name: 'timetable-loadgen', exact: true }).first().click()
+  await page.getByRole('link', { name: 'Week', exact: true }).click()
+  await bench.viewSettled('week')
+  expect(await faultsOn(page)).toEqual([])
+  expect(await scrolls()).toBe(0)
+  const before = await bench.total()
+  await page.getByRole('button', { name: /When off/ }).click()
+  await page.getByRole('option', { name: /Deallocated/ }).click()
+  await expect.poll(() => bench.total()).not.toBe(before)
+  const monday = page.getByRole('textbox', { name: 'Monday, times on' })
+  const deallocated = await bench.total()
+  await monday.fill('9-12')
+  await monday.press('Enter')
+  await expect.poll(() => bench.total()).toBeLessThan(deallocated)
+})
+
 test('nor of machines at a book of 1,200 sizes', async ({ page }, info) => {
   test.slow()
   const read = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))

@@ -19,7 +19,7 @@ test('the hand-off holds sheets that add up, user data, and a report with its ch
   await page.getByRole('heading', { name: 'User data for its first start' }).click()
   await expect(page.getByLabel('User data as it will be saved')).toContainText('- "nginx"')
   const data = await saved(page, async () => {
-    await page.getByRole('button', { name: 'Save as a file' }).click()
+    await page.getByRole('button', { name: 'Export as a file' }).click()
     await page.getByRole('menuitem', { name: /^User data of crew-roster-db/ }).click()
   })
   expect(data).toMatch(/^#cloud-config\n(#.*\n)*hostname: "crew-roster-db"\n/)
@@ -28,12 +28,12 @@ test('the hand-off holds sheets that add up, user data, and a report with its ch
   expect(cents(await page.getByTestId('report-total').innerText())).toBe(
     cents((await bench.planTotal()).split('planned')[0]!),
   )
-  const svg = await saved(page, () => page.getByRole('button', { name: 'Save the charts, SVG' }).click())
+  const svg = await saved(page, () => page.getByRole('button', { name: 'Export the charts, SVG' }).click())
   expect(svg).toMatch(/^<svg[^>]+xmlns="http:\/\/www\.w3\.org\/2000\/svg"/)
   expect(svg).not.toContain('var(--')
   const [png] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save the charts, PNG' }).click(),
+    page.getByRole('button', { name: 'Export the charts, PNG' }).click(),
   ])
   expect(
     readFileSync(await png.path())

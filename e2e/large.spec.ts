@@ -8,6 +8,7 @@ import { overlappingLabels, Workbench } from './workbench'
 test('a book of 1,200 sizes and a plan of 1,000 machines: priced in the background, labels apart', async ({
   page,
 }, info) => {
+  test.slow()
   const read = readPriceBook(readFileSync('data/fennmark.json', 'utf8'))
   if (!read.ok) throw new Error('data/fennmark.json is not valid')
   const pattern = { ...read.value, provider: { id: 'wide', name: 'Wide' } }

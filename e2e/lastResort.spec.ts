@@ -34,7 +34,7 @@ test('a stored plan of tomorrow is said, saved as it lies, and laid aside', asyn
   await expect(page.getByRole('heading', { name: 'The stored plan cannot be opened' })).toBeVisible()
   await expect(page.getByText('written by a newer Notchgauge (version 9)')).toBeVisible()
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save everything as it lies' }).click()
+  await page.getByRole('button', { name: 'Export everything as it lies' }).click()
   const zip = unzipSync(readFileSync(await (await download).path()))
   const plan = JSON.parse(new TextDecoder().decode(zip['plan/plan-current.json'])) as {
     file: { name: string }
@@ -66,7 +66,7 @@ test('a page that stops while it is drawn says so in plain words, and has ways o
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'This page has stopped' })).toBeVisible()
   await expect(page.getByText('boom')).toHaveCount(0)
-  await expect(page.getByRole('button', { name: 'Save everything as it lies' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Export everything as it lies' })).toBeVisible()
 })
 
 test('a price book is taken out, and everything is deleted, by an address of its own', async ({ page }) => {
@@ -74,11 +74,11 @@ test('a price book is taken out, and everything is deleted, by an address of its
   await bench.open('/')
   await bench.saved()
   await page.goto('/ways-out')
-  await page.getByRole('button', { name: /^Take out tidewright/ }).click()
+  await page.getByRole('button', { name: /^Export and delete tidewright/ }).click()
   await bench.priced()
   await page.goto('/ways-out')
-  await expect(page.getByRole('button', { name: /^Take out fennmark/ })).toBeVisible()
-  await expect(page.getByRole('button', { name: /^Take out tidewright/ })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /^Export and delete fennmark/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Export and delete tidewright/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Delete everything and start over' }).click()
   await page.getByRole('button', { name: 'Yes, delete everything' }).click()
   await bench.priced()

@@ -15,7 +15,7 @@ const OWN_TEXT: Partial<Record<View, string>> = {
   variants: 'rows that do not differ too',
   ledger: 'The ledger was not laid out.',
   book: 'There is no price book yet',
-  'hand-off': 'Save the charts, SVG',
+  'hand-off': 'Export the charts, SVG',
 }
 
 /** Scripts of a view that is opened first, each once: without what is fetched in idle moments, and without drawings. */

@@ -90,7 +90,7 @@ test('a plan is brought in, changed, paid for and handed off with the keyboard o
   await enter(page.getByRole('link', { name: 'Hand-off' }), 'Shift+Tab')
   await expect(page.getByTestId('build-sheet')).toContainText('bay-1')
   const sheets = await saved(page, () =>
-    choose(button('Save as a file'), page.getByRole('menuitem', { name: 'All build sheets, Markdown' })),
+    choose(button('Export as a file'), page.getByRole('menuitem', { name: 'All build sheets, Markdown' })),
   )
   expect(sheets.match(/^# bay-\d+$/gm)).toHaveLength(40)
 })

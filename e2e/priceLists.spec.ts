@@ -180,7 +180,7 @@ test('the next list of the same shape is read at one press, as the last one was'
   await page.getByRole('button', { name: /^vCPU is assumed/ }).click()
   await pick(page, 'Manner of charging', /until deleted/)
   const saved = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save the recipe' }).click()
+  await page.getByRole('button', { name: 'Export the recipe' }).click()
   const recipe = readFileSync(await (await saved).path(), 'utf8')
   expect(recipe).toContain('notchgauge/price-recipe/1')
   await page.getByRole('button', { name: 'Give up' }).click()

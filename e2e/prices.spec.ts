@@ -92,7 +92,7 @@ test('a block from a spreadsheet fills rows, and what cannot be read stays with 
   await cell(page, 'Price, dunlin 2-4').fill('0.0213')
   await expect(total(page)).toHaveText('€ 3.92')
   await bench.reload()
-  await expect(page.getByRole('button', { name: /^Remove / })).toHaveCount(3)
+  await expect(page.getByRole('button', { name: /^Delete / })).toHaveCount(3)
 })
 
 test('what is assumed says what it would cost, and is confirmed one by one', async ({ page }) => {
@@ -162,7 +162,7 @@ test('a book is changed like a document: a place, terms, figures, and a new edit
   await expect(dialog.getByText('PT')).toBeVisible()
   await dialog.getByLabel('New terms', { exact: true }).fill('A year')
   await dialog.getByLabel('New terms', { exact: true }).press('Enter')
-  await expect(dialog.getByRole('button', { name: 'Remove A year' })).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Delete A year' })).toBeVisible()
   expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
   await dialog.getByRole('button', { name: 'Done' }).click()
   await pick(page, 'Place of the prices', 'Porto 1')

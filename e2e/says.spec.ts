@@ -192,8 +192,8 @@ test('the focus is never lost to the page’s body, and the bars can be skipped'
   await expect.poll(onBody).toBe(false)
   await page.goto('/?view=variants&machine=signal-replay')
   await page.getByRole('button', { name: 'Keep it as it is now' }).press('Enter')
-  await page.getByRole('button', { name: 'Drop Variant 1', exact: true }).press('Enter')
-  await expect(page.getByRole('button', { name: 'Drop Variant 1', exact: true })).toBeHidden()
+  await page.getByRole('button', { name: 'Delete Variant 1', exact: true }).press('Enter')
+  await expect(page.getByRole('button', { name: 'Delete Variant 1', exact: true })).toBeHidden()
   await expect.poll(onBody).toBe(false)
 })
 

@@ -42,7 +42,7 @@ test('holidays come from a calendar file, each off, on or ignored, and go again'
   await expect(section).toContainText('6 to 7 March 2027 runs throughSoak test')
   // One office day less, a weekend more.
   await expect(page.getByText('258 h on, 22 starts')).toBeVisible()
-  await section.getByRole('button', { name: 'Remove 6 to 7 March 2027' }).click()
+  await section.getByRole('button', { name: 'Delete 6 to 7 March 2027' }).click()
   await expect(page.getByText('210 h on, 21 starts')).toBeVisible()
   await bench.undo.click()
   await bench.undo.click()
@@ -100,7 +100,7 @@ test('what forgetting costs follows the week and the state when off', async ({ p
   await bench.undo.click()
   await expect(night).toHaveText(before.replaceAll('\n', ''))
   await page.getByRole('button', { name: /When off/ }).click()
-  await page.getByRole('option', { name: /Running all the time/ }).click()
+  await page.getByRole('option', { name: /Always on/ }).click()
   await expect(section).toBeHidden()
 })
 

@@ -5,6 +5,7 @@ import styled from 'styled-components'
 import { media } from './theme/media'
 
 export const Button = styled(AriaButton)`
+  min-width: 26px;
   min-height: 28px;
   padding: 3px 11px;
   border: 1px solid var(--plate-edge);
@@ -25,6 +26,7 @@ export const Button = styled(AriaButton)`
     cursor: default;
   }
   ${media.coarse} {
+    min-width: 44px;
     min-height: 44px;
   }
 `

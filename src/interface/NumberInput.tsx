@@ -2,6 +2,7 @@
 
 import { Input, Label, NumberField } from 'react-aria-components'
 import styled from 'styled-components'
+import { media } from './theme/media'
 
 interface NumberInputProps {
   readonly label: string
@@ -42,6 +43,9 @@ const Field = styled(NumberField)`
 const Box = styled(Input)`
   width: 58px;
   min-height: 26px;
+  ${media.coarse} {
+    min-height: 44px;
+  }
   padding: 2px 6px;
   text-align: right;
   font-weight: 560;

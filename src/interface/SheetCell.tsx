@@ -2,6 +2,7 @@
 
 import { useId, type ClipboardEvent, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
+import { media } from './theme/media'
 
 interface SheetCellProps {
   readonly label: string
@@ -60,6 +61,9 @@ const Cell = styled.span`
 const Field = styled.input<{ readonly $isNumber: boolean }>`
   width: 100%;
   min-height: 28px;
+  ${media.coarse} {
+    min-height: 44px;
+  }
   padding: 3px 8px;
   border: 0;
   border-radius: 0;

@@ -103,7 +103,7 @@ test('a row goes, and the others stay', () => {
       ]}
     />,
   )
-  fireEvent.click(screen.getByRole('button', { name: 'Remove a' }))
+  fireEvent.click(screen.getByRole('button', { name: 'Delete a' }))
   expect(screen.queryByRole('textbox', { name: 'Name, a' })).toBeNull()
   expect(field('Price, b').value).toBe('2.00')
 })

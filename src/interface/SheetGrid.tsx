@@ -110,7 +110,7 @@ export function SheetGrid({
         .map((line) => line.split('\t')),
     )
   }
-  const tracks = `${columns.map(({ width }) => width).join(' ')} minmax(28px, max-content)`
+  const tracks = `${columns.map(({ width }) => width).join(' ')} minmax(max(28px, var(--target)), max-content)`
   return (
     <>
       {rows.length > ROWS_DRAWN && (
@@ -134,7 +134,7 @@ export function SheetGrid({
               {head}
             </Head>
           ))}
-          <Head role="columnheader">{onRemove && <VisuallyHidden>Remove</VisuallyHidden>}</Head>
+          <Head role="columnheader">{onRemove && <VisuallyHidden>Delete</VisuallyHidden>}</Head>
         </Row>
         <Body ref={body} role="rowgroup">
           {drawn.map(({ row, at }) => (

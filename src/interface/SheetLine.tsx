@@ -2,6 +2,7 @@
 
 import type { ClipboardEvent, KeyboardEvent } from 'react'
 import styled from 'styled-components'
+import { media } from './theme/media'
 import { SheetCell } from './SheetCell'
 import type { SheetColumn } from './sheetColumn.ts'
 import type { ShownRow } from './useSheetRows.ts'
@@ -62,7 +63,7 @@ export function SheetLine({
           <Remove
             type="button"
             tabIndex={isActive ? 0 : -1}
-            aria-label={`Remove ${name}`}
+            aria-label={`Delete ${name}`}
             onClick={() => onRemove(at)}
           >
             ×
@@ -89,6 +90,10 @@ const Last = styled.span`
 const Remove = styled.button`
   min-width: 28px;
   min-height: 28px;
+  ${media.coarse} {
+    min-width: 44px;
+    min-height: 44px;
+  }
   border: 0;
   background: none;
   color: var(--ink-2);

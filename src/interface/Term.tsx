@@ -50,6 +50,7 @@ const Word = styled.button`
   text-underline-offset: 3px;
   cursor: help;
   ${media.coarse} {
+    min-width: 44px;
     min-height: 44px;
   }
 `

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { FieldError, Input, Label, TextField } from 'react-aria-components'
 import styled, { css } from 'styled-components'
+import { media } from './theme/media'
 import { VisuallyHidden } from './VisuallyHidden'
 
 interface TextInputProps {
@@ -77,6 +78,9 @@ const Field = styled(TextField)`
 const Line = styled(Input)<{ readonly $wide: boolean }>`
   width: ${({ $wide }) => ($wide ? '100%' : '170px')};
   min-height: 26px;
+  ${media.coarse} {
+    min-height: 44px;
+  }
   padding: 2px 7px;
   border: 1px solid var(--plate-edge);
   border-radius: 3px;

@@ -70,6 +70,7 @@ const Toggle = styled(ToggleButton)`
     z-index: 1;
   }
   ${media.coarse} {
+    min-width: 44px;
     min-height: 44px;
   }
 `

@@ -14,7 +14,7 @@ export const GLOSSARY = {
   'asked for': PART_MEANINGS.asked,
   leak: PART_MEANINGS.leak,
   saved: PART_MEANINGS.saved,
-  'always on': 'The plan with nothing ever switched off.',
+  'always on': 'Never switched off: a machine that is needed all day, or that nobody turns off.',
   week: 'When machines are needed, on the wall clock of a place, with dates that differ.',
   'when off':
     'What a machine is between its hours: stopped, deallocated, hibernated, deleted, or running on.',

@@ -53,7 +53,7 @@ describe('what a choice forces', () => {
     [{ field: 'disk', position: 2, from: 'Ember', to: 'Spray' }, 'Data disk 2: Spray in place of Ember'],
     [
       { field: 'off', from: { off: 'hibernated' }, to: { off: 'running' } },
-      'When off: running all the time in place of hibernated',
+      'When off: always on in place of hibernated',
     ],
   ])('%o', (change, words) => expect(forcedChangeText(change)).toBe(words))
 

@@ -9,10 +9,7 @@ export const STATE_NAMES = {
 } as const satisfies Record<OffState, string>
 
 /** When off, as a choice: `running` is a machine that never is. */
-export const OFF_NAMES = { ...STATE_NAMES, running: 'Running all the time' } as const satisfies Record<
-  OffState,
-  string
->
+export const OFF_NAMES = { ...STATE_NAMES, running: 'Always on' } as const satisfies Record<OffState, string>
 
 /** What being off in this way means. */
 export const OFF_MEANS = {

@@ -38,7 +38,7 @@ const exception = objectOf<ExceptionFile>({
   from: need(date),
   to: date.description('The last date, at most 366 dates in all; from where it is absent.'),
   does: need(Joi.valid('off', 'on')).description(
-    'off: windows that start on these dates are dropped. on: machines run through them, from midnight to midnight.',
+    'off: windows that start on these dates are left out. on: machines run through them, from midnight to midnight.',
   ),
 })
   .custom((value: ExceptionFile, helpers) => {

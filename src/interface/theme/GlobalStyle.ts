@@ -1,6 +1,7 @@
 'use client'
 
 import { createGlobalStyle, css } from 'styled-components'
+import { media } from './media'
 
 /** Colour means one thing each; state is never told by colour alone (see StatePatterns). */
 const light = css`
@@ -52,7 +53,7 @@ const dark = css`
 `
 
 export const GlobalStyle = createGlobalStyle`
-  :root { ${light} }
+  :root { ${light} --target: 24px; }
   @media (prefers-color-scheme: dark) { :root:not([data-theme='light']) { ${dark} } }
   :root[data-theme='dark'] { ${dark} }
 
@@ -74,6 +75,17 @@ export const GlobalStyle = createGlobalStyle`
   button, input, select { font: inherit; color: inherit; }
   ::placeholder { color: var(--ink-3); opacity: 1; }
   a { color: inherit; text-underline-offset: 2px; }
+
+  /* What can be pressed reaches beyond what is drawn: 24 px for a mouse, 44 px for a finger. */
+  :where(a[href], button) { position: relative; }
+  :where(a[href], button)::after {
+    content: ''; position: absolute; top: 50%; left: 50%; transform: translate(-50%, -50%);
+    width: max(100%, var(--target)); height: max(100%, var(--target));
+  }
+  ${media.coarse} {
+    :root { --target: 44px; }
+    :where(input:not([type='checkbox'], [type='radio'], [type='range']), select) { min-height: var(--target); }
+  }
 
   :focus-visible, [data-focus-visible] { outline: 2px solid var(--focus); outline-offset: 1px; }
 

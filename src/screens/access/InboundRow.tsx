@@ -93,7 +93,7 @@ export function InboundRow({ rule, at, onChange, onRemove }: InboundRowProps) {
         )}
       </td>
       <td>
-        <Button aria-label={`Remove rule ${at}`} onPress={onRemove}>
+        <Button aria-label={`Delete rule ${at}`} onPress={onRemove}>
           Remove
         </Button>
       </td>

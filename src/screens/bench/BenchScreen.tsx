@@ -6,12 +6,13 @@ import { Button } from '../../interface/Button'
 import { lazyPart } from '../../interface/lazyPart'
 import { media } from '../../interface/theme/media'
 import { formatMonth } from '../../wording/time'
-import { useChooseFile } from '../workbench/ChooseFile'
+import { EmptyPlan } from '../workbench/EmptyPlan'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { Ahead } from './Ahead'
 import { Credit } from './Credit'
 import { MonthBudget } from './MonthBudget'
+import { PaleBench } from './PaleBench'
 import { MonthParts } from './MonthParts'
 import { PlanNotches } from './PlanNotches'
 import { PlanWatch } from './PlanWatch'
@@ -68,36 +69,14 @@ export function BenchScreen() {
   )
 }
 
-function EmptyBench() {
-  const chooseFile = useChooseFile()
-  const { open } = usePlanDialogs()
-  const { state, go } = useWorkbench()
-  if (state.books.length === 0) {
-    return (
-      <Empty>
-        <h1>This plan has no prices yet</h1>
-        <p>Say whose prices it goes by: type a few from a provider’s page, or open a price book.</p>
-        <Line>
-          <Button onPress={() => go({ view: 'prices' })}>Say whose prices</Button>
-          <Button onPress={chooseFile}>Import a plan or an inventory</Button>
-        </Line>
-      </Empty>
-    )
-  }
-  return (
-    <Empty>
-      <h1>This plan has no machines yet</h1>
-      <p>
-        Add the first one and say what it must have, or bring in what you have as a table. This screen then
-        shows where the month goes, what switching off saves, and how long a credit lasts.
-      </p>
-      <Line>
-        <Button onPress={() => open('add')}>Add a machine</Button>
-        <Button onPress={chooseFile}>Import a plan or an inventory</Button>
-      </Line>
-    </Empty>
-  )
-}
+const EmptyBench = () => (
+  <EmptyMain>
+    <EmptyPlan
+      shows="Say what the first one must have. This screen then shows where each month goes, what switching off saves, and how long a credit lasts."
+      sketch={<PaleBench />}
+    />
+  </EmptyMain>
+)
 
 const Columns = styled.div`
   display: grid;
@@ -132,13 +111,10 @@ const Side = styled.aside`
   }
 `
 
-const Empty = styled.main.attrs({ id: 'main' })`
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-  align-content: start;
-  max-width: 460px;
-  margin: 16vh auto 0;
+const EmptyMain = styled.main.attrs({ id: 'main' })`
+  padding: 12px 20px 20px;
+  overflow: auto;
+  background: var(--sheet);
 `
 
 const Head = styled.div`
@@ -146,9 +122,4 @@ const Head = styled.div`
   justify-content: space-between;
   align-items: start;
   gap: 12px;
-`
-
-const Line = styled.div`
-  display: flex;
-  gap: 8px;
 `

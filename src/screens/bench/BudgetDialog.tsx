@@ -90,7 +90,7 @@ function Fields() {
               }
               onCommit={(timeZone) => setCredit({ timeZone })}
             />
-            <Button onPress={() => change('no credit', { credit: undefined })}>Remove the credit</Button>
+            <Button onPress={() => change('no credit', { credit: undefined })}>Delete the credit</Button>
           </Line>
         </>
       )}

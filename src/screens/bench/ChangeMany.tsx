@@ -129,7 +129,7 @@ function Asked({ kind, names, onChange }: AskedProps) {
           onCommit={(text) => take(key, text)}
         />
         {kind === 'cost-centre' && value === '' && (
-          <Button onPress={() => take('', '')}>Take the cost centre away</Button>
+          <Button onPress={() => take('', '')}>Clear the cost centre</Button>
         )}
       </Line>
     )
@@ -194,7 +194,7 @@ function LifeAsked({ onChange }: AskedOne) {
   return (
     <Line>
       <LifeFields days={days} onChange={take} />
-      <Button onPress={() => take({ firstDay: undefined, lastDay: undefined })}>Take both away</Button>
+      <Button onPress={() => take({ firstDay: undefined, lastDay: undefined })}>Clear both</Button>
     </Line>
   )
 }

@@ -10,6 +10,7 @@ import {
 import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
 import { isZero, ZERO } from '../../core/quantity/exact.ts'
 import { PART_NAMES } from '../../wording/monthPart'
+import { SelectBox } from './SelectBox'
 import { MonthBar } from '../month/MonthBar'
 import { formatAmount } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
@@ -90,14 +91,11 @@ function Figures({
   return (
     <tr data-selected={count > 0 || undefined}>
       <td>
-        <input
-          type="checkbox"
-          aria-label={`Select ${label}`}
+        <SelectBox
+          label={`Select ${label}`}
           checked={count === machines.length}
-          ref={(box) => {
-            if (box) box.indeterminate = count > 0 && count < machines.length
-          }}
-          onChange={(event) => onToggle(machines, event.target.checked)}
+          isPartial={count > 0 && count < machines.length}
+          onChange={(on) => onToggle(machines, on)}
         />
       </td>
       <Name scope="row">{children}</Name>

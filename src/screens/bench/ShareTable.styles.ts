@@ -17,7 +17,7 @@ export const ShareTable = styled.table`
   th:nth-child(1),
   td:first-child {
     width: 26px;
-    padding-left: 2px;
+    padding-left: 0;
     text-align: left;
   }
   th:nth-child(2) {
@@ -38,25 +38,15 @@ export const ShareTable = styled.table`
       width: 64px;
     }
   }
-  input[type='checkbox'] {
-    width: 15px;
-    height: 15px;
-    margin: 0;
-    vertical-align: middle;
-    accent-color: var(--ink);
-  }
   ${media.coarse} {
     th,
     td {
       height: 44px;
     }
-    input[type='checkbox'] {
-      width: 24px;
-      height: 24px;
-    }
     td:first-child,
     th:nth-child(1) {
-      width: 40px;
+      width: 44px;
+      padding-left: 0;
     }
   }
   tbody tr {

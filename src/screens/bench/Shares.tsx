@@ -17,6 +17,7 @@ import { TextInput } from '../../interface/TextInput'
 import { currencySymbol } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { barLength } from '../month/MonthBar'
+import { SelectBox } from './SelectBox'
 import { ShareHeading } from './ShareHeading'
 import { ShareRow } from './ShareRow'
 import { ShareTable } from './ShareTable.styles.ts'
@@ -117,11 +118,10 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
         <thead>
           <tr>
             <th scope="col">
-              <input
-                type="checkbox"
-                aria-label="Select every machine that is shown"
+              <SelectBox
+                label="Select every machine that is shown"
                 checked={everyone.length > 0 && everyone.every((name) => selected.has(name))}
-                onChange={(event) => toggle(everyone, event.target.checked)}
+                onChange={(on) => toggle(everyone, on)}
               />
             </th>
             <ShareHeading

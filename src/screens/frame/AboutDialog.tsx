@@ -13,12 +13,11 @@ export const AboutDialog = ({ onClose }: { readonly onClose: () => void }) => (
     </p>
     <p>
       Clocks change by the IANA time zone database, release {ZONE_RELEASE}, laid out for {ZONE_YEARS.first} to{' '}
-      {ZONE_YEARS.last}: the same on every screen, in every export and on the command line, whatever this
-      computer or browser brings along.
+      {ZONE_YEARS.last}. Screens, exports and the command line go by it, and not by this computer’s own.
     </p>
     <p>
-      Amounts are exact, and rounded once when they are read: half away from zero, each line the step between
-      running sums, so that lines add up to what stands under them.
+      Amounts are exact. They are rounded when they are read, half away from zero. Each line is the step
+      between running sums, so lines add up.
     </p>
     <Button onPress={onClose}>Close</Button>
   </Dialog>

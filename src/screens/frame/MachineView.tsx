@@ -3,14 +3,16 @@
 import styled from 'styled-components'
 import { Button } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'
+import { useRoomForTwo } from '../../interface/useMedia'
 import { media } from '../../interface/theme/media'
-import { useChooseFile } from '../workbench/ChooseFile'
+import { EmptyPlan } from '../workbench/EmptyPlan'
 import { EditableName } from '../workbench/EditableName'
 import { lifeText } from '../workbench/lifeText.ts'
+import { PaleGauge } from './PaleGauge'
 import { NotPriced } from './NotPriced'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
-import { MACHINE_VIEWS } from '../workbench/views.ts'
+import { MACHINE_VIEWS, shownViews, viewOptions, type View } from '../workbench/views.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ViewLinks } from './ViewLinks'
 import { VIEW_SCREENS } from './viewScreens.ts'
@@ -20,7 +22,7 @@ export function MachineView() {
   const { state, address, machine, result } = useWorkbench()
   const actions = useMachineActions()
   const { open } = usePlanDialogs()
-  const Screen = VIEW_SCREENS[address.view]
+  const views = shownViews(address.view, useRoomForTwo())
   if (!machine) return <NoMachine />
   return (
     <Middle>
@@ -51,45 +53,41 @@ export function MachineView() {
         />
       </Head>
       {result && !result.ok && <NotPriced machine={machine} issues={result.issues} />}
-      <Screen />
+      <Screens views={views} />
     </Middle>
   )
 }
 
+function Screens({ views }: { readonly views: readonly View[] }) {
+  const shown = views.map((view) => ({ view, Screen: VIEW_SCREENS[view] }))
+  if (shown.length < 2) return shown.map(({ view, Screen }) => <Screen key={view} />)
+  return (
+    <Beside>
+      {shown.map(({ view, Screen }) => (
+        <Part key={view} aria-label={viewOptions(view).name}>
+          <Screen />
+        </Part>
+      ))}
+    </Beside>
+  )
+}
+
 function NoMachine() {
-  const chooseFile = useChooseFile()
   const { state, address, go } = useWorkbench()
-  const { open } = usePlanDialogs()
   const first = state.plan.machines[0]
   return (
     <Middle>
       {first ? (
         <Nothing>
           <h1>There is no machine “{address.machine}” in this plan</h1>
-          <p>It may have been renamed or removed, or the link is from another plan.</p>
+          <p>It may have been renamed or deleted, or the link is from another plan.</p>
           <Button onPress={() => go({ machine: first.name })}>Open {first.name}</Button>
         </Nothing>
-      ) : state.books.length === 0 ? (
-        <Nothing>
-          <h1>This plan has no prices yet</h1>
-          <p>Say whose prices it goes by: type a few from a provider’s page, or open a price book.</p>
-          <Line>
-            <Button onPress={() => go({ view: 'prices' })}>Say whose prices</Button>
-            <Button onPress={chooseFile}>Import a plan</Button>
-          </Line>
-        </Nothing>
       ) : (
-        <Nothing>
-          <h1>This plan has no machines yet</h1>
-          <p>
-            Add the first one and say what it must have. Its plates then show what each choice costs this
-            month, and what switching it off saves.
-          </p>
-          <Line>
-            <Button onPress={() => open('add')}>Add a machine</Button>
-            <Button onPress={chooseFile}>Import a plan</Button>
-          </Line>
-        </Nothing>
+        <EmptyPlan
+          shows="Say what the first one must have. Its plates then show what each choice costs this month, and what switching off saves."
+          sketch={<PaleGauge />}
+        />
       )}
     </Middle>
   )
@@ -152,15 +150,23 @@ const Views = styled.div`
   }
 `
 
+const Beside = styled.div`
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 28px;
+`
+
+const Part = styled.section`
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+`
+
 const Nothing = styled.div`
   display: grid;
   gap: 12px;
   justify-items: start;
   max-width: 460px;
   margin: 16vh auto 0;
-`
-
-const Line = styled.div`
-  display: flex;
-  gap: 8px;
 `

@@ -65,7 +65,7 @@ function Fields() {
                 from {rate.date}: 1 {rate.from} = {rate.rate} {rate.to}
               </span>
               <Button
-                aria-label={`Remove the rate of ${rate.from} from ${rate.date}`}
+                aria-label={`Delete the rate of ${rate.from} from ${rate.date}`}
                 onPress={() => setRates(rates.filter((_, at) => at !== i))}
               >
                 Remove

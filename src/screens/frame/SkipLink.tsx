@@ -21,7 +21,7 @@ const Link = styled.a`
   left: 8px;
   top: -60px;
   z-index: 20;
-  padding: 8px 12px;
+  padding: 12px 12px;
   background: var(--sheet);
   color: var(--ink);
   border: 2px solid var(--ink);

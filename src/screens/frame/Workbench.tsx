@@ -10,6 +10,7 @@ import { summarise } from '../../core/meter/summarisePlan.ts'
 import { lazyPart } from '../../interface/lazyPart'
 import { StatePatterns } from '../../interface/StatePatterns'
 import { useAfterPaint } from '../../interface/useAfterPaint'
+import { useRoomForTwo } from '../../interface/useMedia'
 import { media } from '../../interface/theme/media'
 import type { Session } from '../../store/session.ts'
 import type { SessionState } from '../../store/sessionState.ts'
@@ -21,7 +22,7 @@ import { MachineView } from './MachineView'
 import { Notices } from './Notices'
 import { CommandPalette } from '../palette/CommandPalette'
 import { PlanDialogs } from './PlanDialogs'
-import { viewOptions } from '../workbench/views.ts'
+import { shownViews, viewOptions } from '../workbench/views.ts'
 import { loadLikelyViews, VIEW_SCREENS } from './viewScreens.ts'
 import { Opening } from './Opening'
 import { pageSession } from './session'
@@ -88,6 +89,7 @@ const GaugeWatch = lazyPart(() => import('../gauge/GaugeWatch'), 'GaugeWatch')
 const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue }) {
   const { view } = value.address
   const { scope, hasMonthBeside = false } = viewOptions(view)
+  const views = shownViews(view, useRoomForTwo())
   const Screen = VIEW_SCREENS[view]
   return (
     <WorkbenchContext value={value}>
@@ -107,7 +109,7 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
                 <Columns $aside={hasMonthBeside}>
                   <MachineList />
                   <MachineView />
-                  {hasMonthBeside && <MonthPanel>{view === 'gauge' && <GaugeWatch />}</MonthPanel>}
+                  {hasMonthBeside && <MonthPanel>{views.includes('gauge') && <GaugeWatch />}</MonthPanel>}
                 </Columns>
               )}
             </Frame>

@@ -74,7 +74,7 @@ export function PayingRuler({ paying, advice }: PayingRulerProps) {
             </svg>
             <small>
               {fromMinutes === undefined ? 'never pays' : `from ${formatDuration(fromMinutes * 60)}`}
-              {!willDo && ', will not do'}
+              {!willDo && ', closed'}
             </small>
           </Line>
         ))}
@@ -90,7 +90,7 @@ export function PayingRuler({ paying, advice }: PayingRulerProps) {
           <small />
         </Line>
       </Grid>
-      <Legend>Upright lines: the gaps of this week. Framed: the cheapest of the states that will do.</Legend>
+      <Legend>Upright lines: the gaps of this week. Framed: the cheapest state that is not closed.</Legend>
     </Figure>
   )
 }

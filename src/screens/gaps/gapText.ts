@@ -13,7 +13,7 @@ export function wayLabel(way: WayForGap, { best }: GapAdvice, currency: string):
   const parts = [
     `${WAY_NAMES[way.off]}, ${formatMoney(way.eachTime, currency)} each time`,
     way === best && 'the cheapest',
-    way.reasons.length > 0 && `will not do: ${reasonsText(way.reasons)}`,
+    way.reasons.length > 0 && `closed: ${reasonsText(way.reasons)}`,
     way.mayEnd && 'longer than hibernation surely lasts',
   ]
   return parts.filter(Boolean).join(', ')
@@ -25,7 +25,7 @@ export function gapNotes({ best, ways }: GapAdvice): string {
     .filter(({ reasons, mayEnd }) => reasons.length > 0 || mayEnd)
     .map(({ off, reasons }) => {
       const why = reasons.length > 0 ? reasonsText(reasons) : 'longer than it surely lasts'
-      return `${WAY_NAMES[off]} will not do: ${why}.`
+      return `${WAY_NAMES[off]} is closed: ${why}.`
     })
   const lost = best?.lost.map((what) => KEEP_LABELS[what]) ?? []
   const loses = best && lost.length > 0 && `${WAY_NAMES[best.off]} loses ${listed(lost)}.`

@@ -20,7 +20,7 @@ export const Plate = styled.div`
     grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
   }
   ${media.coarse} {
-    min-height: 70px;
+    min-height: 92px;
   }
 
   /* Its table lies over the plates below, and their scale. */
@@ -269,7 +269,7 @@ export const Captions = styled.div`
   }
   ${media.coarse} {
     & > button {
-      min-height: 24px;
+      min-height: 44px;
     }
   }
   /* An amount is never parted from its sign. */

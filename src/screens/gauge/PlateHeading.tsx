@@ -1,8 +1,12 @@
 'use client'
 
+import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import type { PlateWeight } from '../../core/notches/plateWeight.ts'
 import { QuietButton } from '../../interface/Button'
+import { media } from '../../interface/theme/media'
+import { Term } from '../../interface/Term'
+import { GLOSSARY } from '../../wording/glossary'
 import type { PlateOrder } from './usePlateOrder.ts'
 
 export const WEIGHT_NAMES = {
@@ -13,9 +17,13 @@ export const WEIGHT_NAMES = {
 
 const WEIGHT_MEANINGS = {
   saves: 'a cheaper choice fits',
-  matters: 'cheaper ones are closed, or bring other changes',
+  matters: (
+    <>
+      cheaper ones are <Term meaning={GLOSSARY.closed}>closed</Term>, or bring other changes
+    </>
+  ),
   settled: 'nothing is cheaper',
-} as const satisfies Record<PlateWeight, string>
+} as const satisfies Record<PlateWeight, ReactNode>
 
 interface PlateHeadingProps {
   /** Undefined for plates in their fixed order. */
@@ -45,6 +53,8 @@ export function PlateHeading({ weight, order }: PlateHeadingProps) {
 }
 
 const Heading = styled.div`
+  position: relative;
+  z-index: 1;
   display: flex;
   justify-content: space-between;
   align-items: end;
@@ -65,6 +75,9 @@ const Ways = styled.span`
 const Way = styled(QuietButton)`
   padding: 2px 6px;
   min-height: 24px;
+  ${media.coarse} {
+    min-height: 44px;
+  }
   font-size: 12px;
   color: var(--ink-2);
 `

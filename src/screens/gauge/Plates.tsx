@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
@@ -9,6 +9,7 @@ import { QuietButton } from '../../interface/Button'
 import { lazyPart } from '../../interface/lazyPart'
 import { media } from '../../interface/theme/media'
 import { useStable } from '../../interface/useStable'
+import { useWidth } from '../../interface/useWidth'
 import { choiceWords } from '../../wording/choice'
 import { formatHourly, formatMoney } from '../../wording/money'
 import { pinPlate, replaceMachine, takeChoice } from '../../store/commands.ts'
@@ -24,7 +25,7 @@ import { LABEL_WIDTH, LABEL_WIDTH_COMPACT } from './GaugePlate.styles'
 import { LegendBar } from './LegendBar'
 import { PlateHeading, WEIGHT_NAMES } from './PlateHeading'
 import { Scale } from './Scale'
-import { useCoarsePointer } from './useCoarsePointer'
+import { useCoarsePointer } from '../../interface/useMedia'
 import { useLegend } from './useLegend.ts'
 import { usePlateOrder } from './usePlateOrder.ts'
 import { useMovedPlate } from './useMovedPlate'
@@ -54,7 +55,7 @@ export function Plates({ priced: shown }: PlatesProps) {
   const coarse = useCoarsePointer()
   const { resolved, estimate, month } = newest
   const [opened, setOpened] = useState<ReadonlySet<PlateId>>(new Set())
-  const [stack, width] = useWidth()
+  const [stack, width] = useWidth<HTMLDivElement>(560, 200)
   const order = usePlateOrder(plates)
   const { groups } = order
   const isFolded = (plate: Plate): boolean =>
@@ -191,22 +192,6 @@ const focusPlate = (id: PlateId): void =>
 /** Above the list, once that stands. */
 const showPlate = (id: PlateId): void => {
   requestAnimationFrame(() => plateElement(id)?.scrollIntoView({ block: 'start' }))
-}
-
-/** The width of the axis, kept true as the window changes. */
-function useWidth(): readonly [React.RefObject<HTMLDivElement | null>, number] {
-  const ref = useRef<HTMLDivElement>(null)
-  const [width, setWidth] = useState(560)
-  useLayoutEffect(() => {
-    if (!ref.current) return
-    const measure = new ResizeObserver(([entry]) => {
-      if (entry) setWidth(Math.max(200, Math.floor(entry.contentRect.width)))
-    })
-    setWidth(Math.max(200, Math.floor(ref.current.getBoundingClientRect().width)))
-    measure.observe(ref.current)
-    return () => measure.disconnect()
-  }, [])
-  return [ref, width]
 }
 
 const Stack = styled.section``

@@ -16,11 +16,13 @@ import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { download } from '../workbench/download.ts'
+import { EmptyPlan } from '../workbench/EmptyPlan'
 import { fileName } from '../workbench/fileName.ts'
 import { saveExport, savePlan } from '../workbench/saveExport.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { buildSheet } from './buildSheet.ts'
 import { BuildSheet } from './BuildSheet'
+import { PaleSheet } from './PaleSheet'
 import { MonthReport } from './MonthReport'
 import { SetupFields } from './SetupFields'
 
@@ -62,8 +64,10 @@ export function HandOffScreen() {
   if (!machine) {
     return (
       <Main>
-        <h1>There is nothing to hand off yet</h1>
-        <p>Add a machine on the bench first.</p>
+        <EmptyPlan
+          shows="Each machine then has a build sheet that adds up, with what to create, in which order, and how to check it."
+          sketch={<PaleSheet />}
+        />
       </Main>
     )
   }
@@ -92,8 +96,8 @@ export function HandOffScreen() {
         <Spring />
         <Button onPress={() => window.print()}>Print this page</Button>
         <Menu
-          label="Save as a file"
-          button="Save ▾"
+          label="Export as a file"
+          button="Export ▾"
           entries={[
             {
               id: 'sheet',

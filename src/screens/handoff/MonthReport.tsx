@@ -64,8 +64,8 @@ export function MonthReport() {
           </p>
         </div>
         <Buttons data-print="no">
-          <Button onPress={() => void save('svg')}>Save the charts, SVG</Button>
-          <Button onPress={() => void save('png')}>Save the charts, PNG</Button>
+          <Button onPress={() => void save('svg')}>Export the charts, SVG</Button>
+          <Button onPress={() => void save('png')}>Export the charts, PNG</Button>
         </Buttons>
       </Head>
       <Facts>

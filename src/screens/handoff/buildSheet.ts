@@ -242,7 +242,7 @@ function checklistsOf(
     {
       title: 'Cleaning up',
       items: [
-        'Remove its timers first, so that nothing starts it again',
+        'Delete its timers first, so that nothing starts it again',
         'Delete the machine',
         ...(left
           ? [

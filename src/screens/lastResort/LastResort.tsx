@@ -51,8 +51,8 @@ export function LastResort() {
   return (
     <Ways aria-label="Ways out">
       {problem && <p role="alert">{problem}</p>}
-      <p>Save everything first, as it lies: what is taken out or deleted below is then still yours.</p>
-      <Button onPress={save}>Save everything as it lies</Button>
+      <p>Export everything first, as it lies: what is deleted below is then still yours.</p>
+      <Button onPress={save}>Export everything as it lies</Button>
       <Button
         onPress={() =>
           then(takeBackLast(db), 'The last edit cannot be taken back: it, or the plan before it, is damaged.')
@@ -80,20 +80,20 @@ export function LastResort() {
       )}
       {typeof stored === 'object' && stored.books.length > 0 && (
         <Group>
-          <h2>Take out a price book</h2>
+          <h2>Export and delete a price book</h2>
           {stored.books.map((book) => (
             <Button
               key={String(book.key)}
-              onPress={() => then(takeOutBook(db, book), 'The browser could not take it out.')}
+              onPress={() => then(takeOutBook(db, book), 'The browser could not export it.')}
             >
-              Take out {book.name}
+              Export and delete {book.name}
             </Button>
           ))}
         </Group>
       )}
       <Group>
         <h2>Start over</h2>
-        <p>Deletes all plans, price books and edits of this browser. Save them first.</p>
+        <p>Deletes all plans, price books and edits of this browser. Export them first.</p>
         {isSure ? (
           <Button
             onPress={() =>

@@ -98,7 +98,7 @@ function Range({ range, name, onChange, onRemove }: RangeProps) {
         check={numberProblem}
         onCommit={(text) => onChange({ ...range, most: asLimit(text) })}
       />
-      <Button aria-label={`Remove the filter by ${name}`} onPress={onRemove}>
+      <Button aria-label={`Clear the filter by ${name}`} onPress={onRemove}>
         ×
       </Button>
     </RangeBox>

@@ -200,9 +200,8 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
         </tbody>
       </Table>
       <Note>
-        What a need costs is the cheapest machine that fits, over size, place, terms, system disk, state when
-        off and, where any will do, image, less the cheapest without that need. Nothing that is pinned
-        changes. Zero asks for nothing.
+        What a need costs: the cheapest machine that fits, less the cheapest that fits without that need. All
+        that is not pinned may change for it. Zero asks for nothing.
       </Note>
       {placesOpen && <PlacesDialog onClose={() => setPlacesOpen(false)} />}
     </>

@@ -112,7 +112,7 @@ function PlaceRow({ place, onChange, onRemove }: PlaceRowProps) {
             />
           </>
         )}
-        <Button aria-label={`Remove ${place.name}`} onPress={onRemove}>
+        <Button aria-label={`Delete ${place.name}`} onPress={onRemove}>
           Remove
         </Button>
       </Line>

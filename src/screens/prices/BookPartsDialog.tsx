@@ -74,8 +74,8 @@ function Places({ book, edits }: PartsProps) {
               <small>{country ?? 'country not known'}</small>
               {book.regions.length > 1 && (
                 <QuietButton
-                  aria-label={`Remove ${name}`}
-                  onPress={() => edits.edit(`remove ${name}`, (current) => dropPlace(current, id))}
+                  aria-label={`Delete ${name}`}
+                  onPress={() => edits.edit(`delete ${name}`, (current) => dropPlace(current, id))}
                 >
                   remove{alone > 0 && `, with ${alone} ${alone === 1 ? 'size' : 'sizes'} sold only there`}
                 </QuietButton>
@@ -128,8 +128,8 @@ function TermsList({ book, edits }: PartsProps) {
             <small>{aboutOf(terms)}</small>
             {book.terms.length > 1 && (terms.kind === 'spot' || terms.kind === 'commitment') && (
               <QuietButton
-                aria-label={`Remove ${terms.name}`}
-                onPress={() => edits.edit(`remove ${terms.name}`, (current) => dropTerms(current, terms.id))}
+                aria-label={`Delete ${terms.name}`}
+                onPress={() => edits.edit(`delete ${terms.name}`, (current) => dropTerms(current, terms.id))}
               >
                 remove with its prices
               </QuietButton>

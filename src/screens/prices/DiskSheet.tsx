@@ -70,7 +70,7 @@ export function DiskSheet({ book, edits, region }: DiskSheetProps) {
       onRow={take}
       onRemove={(id) => {
         const found = find(edits.now(), id)
-        if (found) edits.edit(`remove ${found.name}`, (current) => dropDisk(current, found.at))
+        if (found) edits.edit(`delete ${found.name}`, (current) => dropDisk(current, found.at))
       }}
     />
   )

@@ -2,6 +2,8 @@
 
 import { useMemo } from 'react'
 import styled from 'styled-components'
+import { Term } from '../../interface/Term'
+import { GLOSSARY } from '../../wording/glossary'
 import { newMachine } from '../../core/carry/newMachine.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { PlanPricing, type PricedMachine } from '../../core/meter/planPricing.ts'
@@ -39,7 +41,8 @@ export function FirstMachine({ book, isOffered = true }: FirstMachineProps) {
   const caution =
     assumed === 0 ? null : (
       <Caution>
-        {assumed} {assumed === 1 ? 'answer is' : 'answers are'} assumed
+        {assumed} {assumed === 1 ? 'answer is' : 'answers are'}{' '}
+        <Term meaning={GLOSSARY.assumed}>assumed</Term>
       </Caution>
     )
   if (own.length > 0) {

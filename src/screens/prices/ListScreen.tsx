@@ -2,6 +2,8 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
+import { Term } from '../../interface/Term'
+import { GLOSSARY } from '../../wording/glossary'
 import { editionsOf } from '../../core/catalogue/bookFor.ts'
 import { idOf } from '../../core/pricelist/idOf.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
@@ -99,7 +101,8 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
         <Spring />
         {unsure.length > 0 && (
           <small>
-            {unsure.length} {unsure.length === 1 ? 'answer' : 'answers'} assumed
+            {unsure.length} {unsure.length === 1 ? 'answer' : 'answers'}{' '}
+            <Term meaning={GLOSSARY.assumed}>assumed</Term>
           </small>
         )}
         <Button isDisabled={steps === 0} onPress={undoOpenList}>
@@ -107,7 +110,7 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
         </Button>
         <Button onPress={close}>Give up</Button>
         <Button isDisabled={!recipe} onPress={() => recipe && void saveRecipe(recipe)}>
-          Save the recipe
+          Export the recipe
         </Button>
         <Button isDisabled={!book || isStale} onPress={use}>
           Use these prices

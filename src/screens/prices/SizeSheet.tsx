@@ -66,7 +66,7 @@ export function SizeSheet({ book, edits, at }: SizeSheetProps) {
       onRow={take}
       onRemove={(id) => {
         const name = book.sizes.find((size) => size.id === id)?.name ?? id
-        edits.edit(`remove ${name}`, (current) => dropSize(current, id))
+        edits.edit(`delete ${name}`, (current) => dropSize(current, id))
       }}
     />
   )

@@ -89,10 +89,10 @@ export function Disks({ priced }: { readonly priced: PricedMachine }) {
                     />
                     {each.position > 0 && (
                       <Button
-                        aria-label={`Remove ${diskName(each.position).toLowerCase()}`}
+                        aria-label={`Delete ${diskName(each.position).toLowerCase()}`}
                         onPress={() =>
                           session.edit(
-                            `${machine.name}: remove ${diskName(each.position).toLowerCase()}`,
+                            `${machine.name}: delete ${diskName(each.position).toLowerCase()}`,
                             setMachine(machine.name, {
                               dataDisks: machine.dataDisks.filter((_, i) => i !== each.position - 1),
                             }),

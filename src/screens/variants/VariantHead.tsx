@@ -41,7 +41,10 @@ export function VariantHead({ column: { number, name }, machine }: VariantHeadPr
         >
           Take over
         </Button>
-        <Button aria-label={`Drop ${name}`} onPress={() => edit('drop', dropVariant(machine.name, number))}>
+        <Button
+          aria-label={`Delete ${name}`}
+          onPress={() => edit('delete', dropVariant(machine.name, number))}
+        >
           Drop
         </Button>
       </Line>

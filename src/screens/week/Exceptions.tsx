@@ -36,11 +36,11 @@ export function Exceptions({ week, onChange }: ExceptionsProps) {
             <span>{datesText(exception)}</span> <Does>{DOES_TEXT[exception.does]}</Does>
             {exception.name && <Name>{exception.name}</Name>}
             <QuietButton
-              aria-label={`Remove ${datesText(exception)}`}
+              aria-label={`Delete ${datesText(exception)}`}
               onPress={() =>
                 onChange(
                   exceptions.filter((each) => each !== exception),
-                  `remove ${datesText(exception)}`,
+                  `delete ${datesText(exception)}`,
                 )
               }
             >
@@ -62,7 +62,7 @@ export function Exceptions({ week, onChange }: ExceptionsProps) {
           label="What an exception does"
           value={does}
           options={[
-            { id: 'off', name: DOES_TEXT.off, note: 'windows that start on these dates are dropped' },
+            { id: 'off', name: DOES_TEXT.off, note: 'windows that start on these dates are left out' },
             { id: 'on', name: DOES_TEXT.on, note: 'on from midnight to midnight' },
           ]}
           onChange={(next) => setDoes(next === 'on' ? 'on' : 'off')}

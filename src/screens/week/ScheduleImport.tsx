@@ -17,7 +17,7 @@ export const ScheduleImport = ({ onTake, onClose }: ScheduleImportProps) => (
   <ReadFileDialog
     title="New week from a schedule file"
     label="Schedule file"
-    intro="A calendar (.ics) or a schedule feed (.schedule.json) that was exported from a week here: its starts and stops become a week again, with its auto-shutdown and holidays where the file was not changed."
+    intro="A calendar (.ics) or schedule feed (.schedule.json) exported here becomes a week again. Unchanged files bring their auto-shutdown and holidays along."
     accept=".ics,.json,text/calendar,application/json"
     expected="an exported schedule."
     ask={(file) => scheduleAsker().askOnce({ file })}

@@ -4,6 +4,7 @@ import type { OffPlan } from '../../core/off/offPlan.ts'
 import { weeklyOff } from '../../core/power/weeklyOff.ts'
 import { formatClockTime } from '../../files/reading/clockTime.ts'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
+import { useWidth } from '../../interface/useWidth'
 import type { Patch } from './usePaint'
 
 /** Pixels of a day's row. */
@@ -11,8 +12,8 @@ export const ROW = 36
 const BAR_TOP = 3
 const BAR = ROW - 2 * BAR_TOP
 export const HOURS = [0, 3, 6, 9, 12, 15, 18, 21, 24]
-/** A window narrower than this has no room for its times. */
-const LEAST_LABELLED_MINUTES = 210
+/** Pixels that the times of a window need. */
+const TIMES = 92
 
 interface WeekDrawingProps {
   readonly windows: readonly WeekWindow[]
@@ -25,8 +26,10 @@ const percent = (minute: number): string => `${(minute / MINUTES_PER_DAY) * 100}
 
 /** The windows of a week over what the machine is outside them, one row a day. */
 export function WeekDrawing({ windows, off, patch, shutdown }: WeekDrawingProps) {
+  const [drawing, width] = useWidth<SVGSVGElement>(500)
+  const hasRoom = (minutes: number): boolean => (minutes / MINUTES_PER_DAY) * width >= TIMES
   return (
-    <svg width="100%" height={7 * ROW} aria-hidden="true">
+    <svg ref={drawing} width="100%" height={7 * ROW} aria-hidden="true">
       {weeklyOff(windows, off, shutdown).map((part) => (
         <rect
           key={`${part.day} ${part.from}`}
@@ -60,7 +63,7 @@ export function WeekDrawing({ windows, off, patch, shutdown }: WeekDrawingProps)
               height={BAR + 2}
               fill="var(--run)"
             />
-            {part.to - part.from >= LEAST_LABELLED_MINUTES && (
+            {hasRoom(part.to - part.from) && (
               <>
                 {part.first && (
                   <text

@@ -74,8 +74,8 @@ export function WeekMenu({ week }: { readonly week: WeekPlan }) {
           { id: 'import', label: 'New week from a schedule file…', onAction: () => setImporting(true) },
           ...unused.map(({ id, name }) => ({
             id: `remove-${id}`,
-            label: `Remove ${name}, which no machine uses`,
-            onAction: () => session.edit(`remove ${name}`, removeWeek(id)),
+            label: `Delete ${name}, which no machine uses`,
+            onAction: () => session.edit(`delete ${name}`, removeWeek(id)),
           })),
         ]}
       />

@@ -11,7 +11,10 @@ import { POWER_STATES, type OffState } from '../../core/off/powerState.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { PALE, STATE_FILL } from '../../interface/StatePatterns'
+import { Term } from '../../interface/Term'
+import { useRoomForTwo } from '../../interface/useMedia'
 import { media } from '../../interface/theme/media'
+import { GLOSSARY } from '../../wording/glossary'
 import { offPlanWords } from '../../wording/offPlan'
 import { OFF_MEANS, OFF_NAMES, STATE_NAMES } from '../../wording/state'
 import { formatMonth } from '../../wording/time'
@@ -53,6 +56,8 @@ export function WeekScreen() {
   const [brush, setBrush] = useState<'on' | 'off'>('on')
   const [grain, setGrain] = useState<Grain>(15)
   const [exporting, setExporting] = useState(false)
+  // The gauge then stands beside, with the same month day by day.
+  const isBesideGauge = useRoomForTwo()
   const { weeks } = state.plan
   const week = weeks.find(({ id }) => id === machine?.week)
   if (!machine) return null
@@ -130,7 +135,7 @@ export function WeekScreen() {
             <Swatch state={machine.off} pale={machine.off === 'running'} /> Off
           </Brush>
         </Brushes>
-        <span>when off</span>
+        <Term meaning={GLOSSARY['when off']}>when off</Term>
         <Dropdown
           label="When off"
           value={mix?.id ?? machine.off}
@@ -191,7 +196,7 @@ export function WeekScreen() {
       {result?.ok && <ForgettingCosts priced={result} />}
       {result?.ok && <Gaps priced={result} />}
       <NearSchedules week={week} />
-      {result?.ok && (
+      {result?.ok && !isBesideGauge && (
         <Month>
           <h2>
             {formatMonth(month)}, day by day

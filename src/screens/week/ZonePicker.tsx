@@ -51,13 +51,14 @@ const Field = styled.div`
 
   input {
     width: 168px;
-    min-height: 24px;
+    min-height: max(26px, var(--target));
     padding: 2px 7px;
     border: 0;
     background: none;
     font-weight: 560;
   }
   button {
+    min-width: var(--target);
     border: 0;
     background: none;
     cursor: pointer;

@@ -33,20 +33,23 @@ function formatClaims(format: ScheduleFormat, { rules, once }: TimerPlan): strin
     case 'calendar':
       return [
         `${rules.length} weekly events; ${times(skips)} left out (EXDATE), ${single}.`,
-        'Exact to the minute, exceptions and clock changes included, on the clock of the week’s zone. It ends with the last date, and with a stop where a run goes over it.',
+        'Exact to the minute, exceptions and clock changes included, on the clock of the week’s zone.',
+        'It ends with the last date, and with a stop where a run goes over it.',
         'A calendar shows and reminds; it switches nothing by itself.',
       ]
     case 'crontab':
       return [
         `${rules.length} weekly times; ${single}. The script leaves ${times(skips)} out by its date.`,
-        'Exact to the minute, with any cron on a computer of any zone: cron asks the script every quarter of an hour, or as often as the times need, and the script looks at the clock of the week’s zone. Days on which clocks change stand one by one in UTC.',
+        'Exact to the minute, with any cron on a computer of any zone: cron asks the script every quarter of an hour, or as often as times need.',
+        'The script looks at the clock of the week’s zone. Days on which clocks change stand one by one in UTC.',
         'After the last date the weekly times go on without exceptions.',
       ]
     case 'systemd':
       return [
         `${rules.length} weekly timers; ${single}. The script leaves ${times(skips)} out by its date.`,
         'Exact to the second. Days on which clocks change stand one by one in UTC.',
-        'A timer cannot leave out a date: the script does. A time missed while the scheduler was off is not made up for. After the last date the weekly timers go on without exceptions.',
+        'A timer cannot leave out a date: the script does. A time missed while the scheduler was off is not made up for.',
+        'After the last date the weekly timers go on without exceptions.',
       ]
     case 'apply-now':
       return [
@@ -55,7 +58,8 @@ function formatClaims(format: ScheduleFormat, { rules, once }: TimerPlan): strin
       ]
     case 'feed':
       return [
-        'Every switch as an instant in UTC, exceptions and clock changes included. It ends with the last date, and with a stop where a run goes over it.',
+        'Every switch as an instant in UTC, exceptions and clock changes included.',
+        'It ends with the last date, and with a stop where a run goes over it.',
       ]
   }
 }

@@ -32,6 +32,13 @@ const ofScope = (scope: ViewOptions['scope']) => VIEWS.filter((view) => view.sco
 export const PLAN_VIEWS = ofScope('plan')
 export const MACHINE_VIEWS = ofScope('machine')
 
+/** They stand beside each other where there is room: what is on, and what each choice then costs. */
+const PAIR: readonly View[] = ['gauge', 'week']
+
+/** What is shown when this view is open. */
+export const shownViews = (view: View, hasRoomForTwo: boolean): readonly View[] =>
+  hasRoomForTwo && PAIR.includes(view) ? PAIR : [view]
+
 const byId: ReadonlyMap<View, ViewOptions> = new Map(VIEWS.map((view) => [view.id, view]))
 
 export const viewOptions = (view: View): ViewOptions => byId.get(view)!
