@@ -100,6 +100,10 @@ test('on a narrow page bench, month, week and state when off are whole, and are 
   await bench.open('/?view=bench')
   await overviewDone(page)
   expect(await faultsOn(page)).toEqual([])
+  // 1280 x 800 at a zoom of 200 %.
+  await page.setViewportSize({ width: 640, height: 400 })
+  expect(await faultsOn(page)).toEqual([])
+  await page.setViewportSize({ width: 390, height: 844 })
   const scrolls = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
   expect(await scrolls()).toBe(0)
   await page.getByRole('link', { name: 'timetable-loadgen', exact: true }).first().click()

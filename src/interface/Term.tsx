@@ -51,6 +51,7 @@ const Word = styled.button`
   cursor: help;
   ${media.coarse} {
     min-width: 44px;
+    text-align: left;
     min-height: 44px;
   }
 `

@@ -148,6 +148,11 @@ const Row = styled(ListBoxItem)`
     background: var(--sheet);
     border-left-color: var(--ink);
   }
+  ${media.forced} {
+    &:not([data-selected]) {
+      border-left-color: Canvas;
+    }
+  }
   &[data-focus-visible] {
     outline-offset: -2px;
   }

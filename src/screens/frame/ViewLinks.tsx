@@ -48,6 +48,11 @@ const ViewLink = styled.a`
     font-weight: 600;
     border-bottom-color: var(--ink);
   }
+  ${media.forced} {
+    &:not([aria-current]) {
+      border-bottom-color: Canvas;
+    }
+  }
   ${media.coarse} {
     padding: 13px 12px;
   }

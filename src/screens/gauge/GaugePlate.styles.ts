@@ -270,6 +270,7 @@ export const Captions = styled.div`
   ${media.coarse} {
     & > button {
       min-height: 44px;
+      padding-bottom: 24px;
     }
   }
   /* An amount is never parted from its sign. */

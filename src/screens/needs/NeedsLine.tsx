@@ -123,6 +123,9 @@ const Line = styled.div`
 const Others = styled.span`
   flex: 1 1 0;
   min-width: 0;
+  ${media.narrow} {
+    flex-basis: 200px;
+  }
   font-weight: 560;
   color: var(--ink);
 `
