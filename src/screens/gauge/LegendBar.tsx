@@ -1,7 +1,9 @@
 'use client'
 
+import { memo } from 'react'
 import styled from 'styled-components'
 import { QuietButton } from '../../interface/Button'
+import { useStable } from '../../interface/useStable'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { formatMoney } from '../../wording/money'
 import type { Exact } from '../../core/quantity/exact.ts'
@@ -18,6 +20,8 @@ interface LegendBarProps {
 /** What a mark of the plates means, on the machine itself: over once the person has done what it says. */
 export function LegendBar({ legend, coarse, total, currency }: LegendBarProps) {
   const { step, at, of, next, close } = legend
+  const goOn = useStable(next)
+  const end = useStable(close)
   if (!step) return null
   const texts: Record<LegendStep, readonly [means: string, deed: string]> = {
     slot: [
@@ -54,13 +58,22 @@ export function LegendBar({ legend, coarse, total, currency }: LegendBarProps) {
       <small aria-hidden="true">
         {at + 1} of {of}
       </small>
-      <QuietButton onPress={next}>Next</QuietButton>
-      <QuietButton aria-label="Close how to read the plates" onPress={close}>
-        Close
-      </QuietButton>
+      <Ways onNext={goOn} onClose={end} />
     </Bar>
   )
 }
+
+/** Drawn apart from the total above, which follows each press. */
+const Ways = memo(function Ways(on: { readonly onNext: () => void; readonly onClose: () => void }) {
+  return (
+    <>
+      <QuietButton onPress={on.onNext}>Next</QuietButton>
+      <QuietButton aria-label="Close how to read the plates" onPress={on.onClose}>
+        Close
+      </QuietButton>
+    </>
+  )
+})
 
 /** The mark that is explained, as plates have it. */
 const Sketch = ({ step }: { readonly step: LegendStep }) => (

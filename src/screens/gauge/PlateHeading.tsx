@@ -1,13 +1,12 @@
 'use client'
 
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import styled from 'styled-components'
 import type { PlateWeight } from '../../core/notches/plateWeight.ts'
 import { QuietButton } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import { Term } from '../../interface/Term'
 import { GLOSSARY } from '../../wording/glossary'
-import type { PlateOrder } from './usePlateOrder.ts'
 
 export const WEIGHT_NAMES = {
   saves: 'Can save',
@@ -29,28 +28,31 @@ interface PlateHeadingProps {
   /** Undefined for plates in their fixed order. */
   readonly weight: PlateWeight | undefined
   /** With the ways to order them, at the first heading. */
-  readonly order: PlateOrder | undefined
+  readonly hasWays: boolean
+  readonly isOutdated: boolean
+  readonly onArrange: () => void
+  readonly onFixed: (fixed: boolean) => void
 }
 
 /** What the plates below have in common; the first one lets a person order them otherwise. */
-export function PlateHeading({ weight, order }: PlateHeadingProps) {
+export const PlateHeading = memo(function PlateHeading({ weight, hasWays, ...order }: PlateHeadingProps) {
   return (
     <Heading>
       <h2>
         {weight ? WEIGHT_NAMES[weight] : 'All decisions'}{' '}
         <small>{weight ? WEIGHT_MEANINGS[weight] : 'in their fixed order'}</small>
       </h2>
-      {order && (
+      {hasWays && (
         <Ways>
-          {order.isOutdated && <Way onPress={order.arrange}>Sort again</Way>}
-          <Way onPress={() => order.setFixed(weight !== undefined)}>
+          {order.isOutdated && <Way onPress={order.onArrange}>Sort again</Way>}
+          <Way onPress={() => order.onFixed(weight !== undefined)}>
             {weight ? 'Fixed order' : 'By what they save'}
           </Way>
         </Ways>
       )}
     </Heading>
   )
-}
+})
 
 const Heading = styled.div`
   position: relative;

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useMemo, useState, type ReactNode } from 'react'
+import { memo, useCallback, useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import type { FitReason } from '../../core/fit/fitReason.ts'
 import type { PlateId } from '../../core/machine/decision.ts'
@@ -58,11 +58,17 @@ export function Plates({ priced: shown }: PlatesProps) {
   const [stack, width] = useWidth<HTMLDivElement>(560, 200)
   const order = usePlateOrder(plates)
   const { groups } = order
+  const ways = {
+    isOutdated: order.isOutdated,
+    onArrange: useStable(order.arrange),
+    onFixed: useStable(order.setFixed),
+  }
   const isFolded = (plate: Plate): boolean =>
     !opened.has(plate.id) && (plate.fold !== undefined || order.small.has(plate.id))
   const [asksCosts, setAsksCosts] = useState(false)
   const costOf = useNeedCosts(newest.resolved.machine, asksCosts)
   const legend = useLegend(plates)
+  const readAnew = useStable(legend.start)
   const onLook = useStable((slot: Cluster): void => {
     setAsksCosts(true)
     legend.did({ did: 'look', at: slot })
@@ -150,13 +156,13 @@ export function Plates({ priced: shown }: PlatesProps) {
       {groups
         ? PLATE_WEIGHTS.filter((weight) => groups[weight].length > 0).map((weight, i) => (
             <section key={weight} aria-label={WEIGHT_NAMES[weight]}>
-              <PlateHeading weight={weight} order={i === 0 ? order : undefined} />
+              <PlateHeading weight={weight} hasWays={i === 0} {...ways} />
               {groups[weight].map(drawn)}
             </section>
           ))
-        : [<PlateHeading key="head" weight={undefined} order={order} />, ...plates.map(drawn)]}
+        : [<PlateHeading key="head" weight={undefined} hasWays {...ways} />, ...plates.map(drawn)]}
       <ScaleRow data-sticky="">
-        <HowToRead onPress={legend.start}>How to read this</HowToRead>
+        <HowToRead onPress={readAnew} />
         <div ref={stack}>
           <Scale
             axis={axis}
@@ -196,7 +202,11 @@ const showPlate = (id: PlateId): void => {
 
 const Stack = styled.section``
 
-const HowToRead = styled(QuietButton)`
+const HowToRead = memo(function HowToRead({ onPress }: { readonly onPress: () => void }) {
+  return <Reading onPress={onPress}>How to read this</Reading>
+})
+
+const Reading = styled(QuietButton)`
   justify-self: start;
   align-self: center;
   padding: 2px 0;
