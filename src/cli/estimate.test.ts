@@ -2,9 +2,10 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import Papa from 'papaparse'
 import { describe, expect, test } from 'vitest'
 import { METERS } from '../core/meter/charge.ts'
-import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
+import { parseDecimal, toDecimal, trimDecimal } from '../core/quantity/decimal.ts'
 import { add, compare, multiply, ZERO, type Exact } from '../core/quantity/exact.ts'
 import { ZONE_RELEASE } from '../core/calendar/zoneData.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
@@ -51,6 +52,17 @@ describe('the command line', () => {
     const inProcess = estimate(...args)
     expect([status, stdout]).toEqual([ends, inProcess.stdout])
     expect(stderr).toContain(inProcess.stderr)
+  })
+
+  test('writes the month as a bill that adds up to it, and refuses one of 730 hours', () => {
+    const args = ['--plan', PLAN, '--book', BOOKS, '--month', '2027-03', '--machine', 'timetable-loadgen']
+    const { status, stdout } = estimate(...args, '--format', 'focus', '--by', 'hour')
+    const rows = Papa.parse<Record<string, string>>(stdout, { header: true, skipEmptyLines: true }).data
+    const cost = rows.reduce((sum, { EffectiveCost }) => add(sum, parseDecimal(EffectiveCost!)!), ZERO)
+    const report = JSON.parse(estimate(...args, '--format', 'json').stdout) as EstimateReport
+    expect([status, trimDecimal(toDecimal(cost, 12))]).toEqual([0, report.machines[0]!.total])
+    const refused = estimate(...args, '--format', 'focus', '--reading', '730-hours')
+    expect(refused).toMatchObject({ status: 2, stdout: '', stderr: expect.stringContaining('--reading') })
   })
 
   test('prices one machine, line by line', () => {

@@ -1,10 +1,14 @@
 import { Command, Option } from 'commander'
+import { PlanPricing, type PricedMachine } from '../core/meter/planPricing.ts'
 import { parseDecimal } from '../core/quantity/decimal.ts'
 import { compare } from '../core/quantity/exact.ts'
+import type { EstimateQuestion } from '../files/estimate/askEstimate.ts'
 import { estimateCsv } from '../files/estimate/estimateCsv.ts'
 import { estimateMarkdown } from '../files/estimate/estimateMarkdown.ts'
 import type { EstimateReport } from '../files/estimate/estimateReport.ts'
 import { estimateTable } from '../files/estimate/estimateTable.ts'
+import { FOCUS_GRAINS, type FocusGrain } from '../files/focus/chargeSpans.ts'
+import { focusCsv } from '../files/focus/focusCsv.ts'
 import { isAmount } from '../files/reading/moneyText.ts'
 import { EXIT, type CommandRun } from './CommandRun.ts'
 import {
@@ -20,7 +24,8 @@ import {
 interface Options extends CommonOptions {
   readonly plan: string
   readonly machine?: string
-  readonly format: keyof typeof FORMATS
+  readonly format: keyof typeof FORMATS | 'focus'
+  readonly by: FocusGrain
   readonly failOver?: string
   readonly digits: string
   readonly bom?: true
@@ -44,7 +49,16 @@ export const priceCommand = (run: CommandRun): Command =>
       .requiredOption('--plan <file>', 'plan file (required)'),
   )
     .option('--machine <name>', 'only this machine')
-    .addOption(new Option('--format <format>', 'how to print').choices(Object.keys(FORMATS)).default('table'))
+    .addOption(
+      new Option('--format <format>', 'how to print')
+        .choices([...Object.keys(FORMATS), 'focus'])
+        .default('table'),
+    )
+    .addOption(
+      new Option('--by <grain>', 'what a row of --format focus is about')
+        .choices(FOCUS_GRAINS)
+        .default('day'),
+    )
     .addOption(digitsOption())
     .option('--bom', 'begin CSV with a byte-order mark, by which spreadsheets know UTF-8')
     .option(
@@ -62,11 +76,27 @@ function price(run: CommandRun, options: Options): void {
   if (failOver !== undefined && !isAmount(failOver)) {
     run.refuse([`--fail-over: Found "${failOver}". Expected: an amount such as 600 or 1200.50.`])
   }
-  const report = reportOf(run, plan, { ...questionOf(run, plan, options), machine })
-  run.print(FORMATS[options.format](report, options))
+  const question = { ...questionOf(run, plan, options), machine }
+  if (options.format === 'focus' && question.reading !== 'calendar') {
+    run.refuse(['--reading: A bill has the hours that there are. Expected: calendar, with --format focus.'])
+  }
+  const pricing = new PlanPricing(question)
+  const report = reportOf(run, plan, question, pricing)
+  run.print(
+    options.format === 'focus'
+      ? focusCsv(pricedOf(pricing, question), options.by)
+      : FORMATS[options.format](report, options),
+  )
   if (failOver !== undefined) failWhenOver(run, report, failOver)
   sayUnpriced(run, report)
 }
+
+/** The machines that are asked for and have a price. */
+const pricedOf = (pricing: PlanPricing, { plan, machine }: EstimateQuestion): PricedMachine[] =>
+  plan.machines.flatMap((each) => {
+    const result = machine === undefined || each.name === machine ? pricing.of(each) : undefined
+    return result?.ok ? [result] : []
+  })
 
 /** Compares what is shown, to the cent. */
 function failWhenOver(run: CommandRun, { total: { shown, currency } }: EstimateReport, most: string): void {

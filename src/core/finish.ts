@@ -5,3 +5,11 @@ export function finish<Result>(steps: Generator<unknown, Result>): Result {
     if (step.done) return step.value
   }
 }
+
+/** The same of steps that take their time. */
+export async function finishLater<Result>(steps: AsyncGenerator<unknown, Result>): Promise<Result> {
+  for (;;) {
+    const step = await steps.next()
+    if (step.done) return step.value
+  }
+}

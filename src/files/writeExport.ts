@@ -5,6 +5,7 @@ import type { Plan } from '../core/machine/plan.ts'
 import { PlanPricing } from '../core/meter/planPricing.ts'
 import { estimateCsv } from './estimate/estimateCsv.ts'
 import { estimateReport } from './estimate/estimateReport.ts'
+import { focusCsv } from './focus/focusCsv.ts'
 import { writePlan } from './plan/planFile.ts'
 import { writePriceBook } from './priceBook/priceBookFile.ts'
 
@@ -14,7 +15,7 @@ export type Export =
   | { readonly what: 'book'; readonly book: PriceBook }
   | {
       readonly what: 'estimate'
-      readonly as: 'csv' | 'csv-with-mark' | 'json'
+      readonly as: 'csv' | 'csv-with-mark' | 'json' | 'focus'
       readonly plan: Plan
       readonly books: readonly PriceBook[]
       readonly month: YearMonth
@@ -32,6 +33,15 @@ export function writeExport(asked: Export): string {
       const { plan, month, reading } = asked
       const pricing = new PlanPricing(asked)
       const results = plan.machines.map((machine) => ({ machine, result: pricing.of(machine) }))
+      if (asked.as === 'focus') {
+        // A bill has the hours that there are, however the month is read on the screen.
+        const billed = new PlanPricing({ ...asked, reading: 'calendar' })
+        const priced = plan.machines.map((machine) => billed.of(machine))
+        return focusCsv(
+          priced.filter((result) => result.ok),
+          'day',
+        )
+      }
       const report = estimateReport(plan, results, month, reading)
       return asked.as === 'json'
         ? `${JSON.stringify(report, null, 2)}\n`

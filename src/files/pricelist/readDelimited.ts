@@ -5,10 +5,15 @@ import type { Encoding, Separator } from '../inventory/inventoryTable.ts'
 export interface Delimited {
   readonly encoding: Encoding
   readonly separator: Separator
+  /** Most bytes, unpacked, and what to say beyond them. */
+  readonly most?: { readonly bytes: number; readonly problem: string }
 }
 
 /** No price list is so long; something packed may unpack to it. */
-const MOST_BYTES = 4 * 1024 ** 3
+const MOST = {
+  bytes: 4 * 1024 ** 3,
+  problem: 'The list has more than 4 GiB, unpacked. Expected: a part of it, such as one place.',
+}
 /** More is no row: a quote that is never closed. */
 const LONGEST_ROW = 4 * 1024 * 1024
 
@@ -18,7 +23,7 @@ const LONGEST_ROW = 4 * 1024 * 1024
  */
 export async function* readDelimited(
   stream: ReadableStream<Uint8Array>,
-  { encoding, separator }: Delimited,
+  { encoding, separator, most = MOST }: Delimited,
 ): AsyncGenerator<string[][]> {
   const decoder = new TextDecoder(encoding)
   const reader = stream.getReader()
@@ -29,10 +34,7 @@ export async function* readDelimited(
       const { done, value } = await reader.read()
       isDone = done
       bytes += value?.length ?? 0
-      if (bytes > MOST_BYTES)
-        throw new UnreadableList(
-          'The list has more than 4 GiB, unpacked. Expected: a part of it, such as one place.',
-        )
+      if (bytes > most.bytes) throw new UnreadableList(most.problem)
       rest += done ? decoder.decode() : decoder.decode(value, { stream: true })
       const parser = new Papa.Parser({ delimiter: separator })
       const { data, meta } = parser.parse(rest, 0, !done) as Papa.ParseResult<string[]>

@@ -55,9 +55,9 @@ export function HandOffScreen() {
       const priced = billed.of(each)
       return priced.ok ? [{ machine: each, sheet: buildSheet(priced, month, hostOf(each)) }] : []
     })
-  const saveEstimate = (as: 'csv' | 'csv-with-mark' | 'json'): void => {
+  const saveEstimate = (as: 'csv' | 'csv-with-mark' | 'json' | 'focus'): void => {
     const isCsv = as !== 'json'
-    const name = `${base}-${month}.${isCsv ? 'csv' : 'estimate.json'}`
+    const name = `${base}-${month}.${as === 'focus' ? 'focus.csv' : isCsv ? 'csv' : 'estimate.json'}`
     const asked = { what: 'estimate', as, plan, books, month, reading: address.reading } as const
     void saveExport(name, asked, isCsv ? 'text/csv' : undefined)
   }
@@ -164,6 +164,11 @@ export function HandOffScreen() {
               id: 'json',
               label: 'Estimate, JSON',
               onAction: () => saveEstimate('json'),
+            },
+            {
+              id: 'focus',
+              label: 'Estimate as a bill by day, FOCUS 1.2',
+              onAction: () => saveEstimate('focus'),
             },
             {
               id: 'plan',
