@@ -201,7 +201,7 @@ test('machines are copied and deleted, with what would be left behind', async ({
   await page.getByRole('checkbox', { name: 'Select tile-cache-arm' }).check()
   await page.getByRole('button', { name: 'Copy tile-cache-arm' }).click()
   await page.getByRole('menuitem', { name: '2 times' }).click()
-  await expect(page.getByRole('link', { name: 'tile-cache-arm-3' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'tile-cache-arm-3' }).first()).toBeVisible()
   await page.getByRole('button', { name: 'Delete…' }).click()
   await expect(page.getByRole('list', { name: 'Left behind' })).toContainText('tile-cache-arm-2')
   await page.getByRole('button', { name: 'Delete 2 machines, keep in view what stays' }).click()

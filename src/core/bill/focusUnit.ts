@@ -8,7 +8,7 @@ export interface FocusUnit {
 }
 
 const TIMES = ['Second', 'Minute', 'Hour', 'Day', 'Week', 'Month', 'Year'] as const
-export type UnitTime = (typeof TIMES)[number]
+type UnitTime = (typeof TIMES)[number]
 
 const DATA = /^[KMGTPE]?i?B$/i
 const THING = /^[A-Za-z][A-Za-z0-9 /]{0,39}$/

@@ -18,7 +18,7 @@ export interface BillQuestion {
 }
 
 /** What has been read so far. */
-export interface BillStep {
+interface BillStep {
   readonly rows: number
   readonly bytes: number
 }

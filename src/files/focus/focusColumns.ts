@@ -52,7 +52,7 @@ export const FOCUS_COLUMNS = [
   'Tags',
 ] as const
 
-export type FocusColumn = (typeof FOCUS_COLUMNS)[number]
+type FocusColumn = (typeof FOCUS_COLUMNS)[number]
 
 /** Columns that are not said are null: an empty cell. */
 export type FocusRow = { readonly [Column in FocusColumn]?: string }

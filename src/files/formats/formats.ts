@@ -1,5 +1,7 @@
 import { PRICE_BOOK_VERSION } from '../priceBook/priceBookDocument.ts'
 import type Joi from 'joi'
+import { BILL_VERSION } from '../bill/billReport.ts'
+import * as billSchema from '../bill/billSchema.ts'
 import * as estimate from '../estimate/estimateSchema.ts'
 import { access } from '../plan/accessSchema.ts'
 import { needs } from '../plan/needsSchema.ts'
@@ -98,6 +100,15 @@ export const FORMATS: readonly Format[] = [
       line: estimate.line,
       machine: estimate.machine,
     },
+  },
+  {
+    file: 'bill',
+    version: BILL_VERSION,
+    title: 'Notchgauge bill',
+    description:
+      'A bill as it was read: a line for each resource, meter, unit price and day, with what was left out and why.',
+    schema: billSchema.billSchema,
+    definitions: { date, figure: billSchema.figure, line: billSchema.line },
   },
   {
     file: 'schedule',

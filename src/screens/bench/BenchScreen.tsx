@@ -6,13 +6,11 @@ import { Button } from '../../interface/Button'
 import { lazyPart } from '../../interface/lazyPart'
 import { media } from '../../interface/theme/media'
 import { formatMonth } from '../../wording/time'
-import { EmptyPlan } from '../workbench/EmptyPlan'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { Ahead } from './Ahead'
 import { Credit } from './Credit'
 import { MonthBudget } from './MonthBudget'
-import { PaleBench } from './PaleBench'
 import { MonthParts } from './MonthParts'
 import { PlanNotches } from './PlanNotches'
 import { PlanWatch } from './PlanWatch'
@@ -20,6 +18,7 @@ import { Quotas } from './Quotas'
 import { Shares } from './Shares'
 import { useOverview } from './useOverview'
 
+const EmptyBench = lazyPart(() => import('./EmptyBench'), 'EmptyBench')
 const SelectedMachines = lazyPart(() => import('./SelectedMachines'), 'SelectedMachines')
 
 /** All machines of the plan: where the month goes, what is left to save, and how long the money lasts. */
@@ -34,7 +33,13 @@ export function BenchScreen() {
     return new Set([...selected].filter((name) => names.has(name)))
   }, [machines, selected])
   const editMoney = useCallback(() => open('budget'), [open])
-  if (machines.length === 0) return <EmptyBench />
+  if (machines.length === 0) {
+    return (
+      <EmptyMain>
+        <EmptyBench />
+      </EmptyMain>
+    )
+  }
   return (
     <Columns data-testid="bench" aria-busy={pending}>
       <Main>
@@ -68,15 +73,6 @@ export function BenchScreen() {
     </Columns>
   )
 }
-
-const EmptyBench = () => (
-  <EmptyMain>
-    <EmptyPlan
-      shows="Say what the first one must have. This screen then shows where each month goes, what switching off saves, and how long a credit lasts."
-      sketch={<PaleBench />}
-    />
-  </EmptyMain>
-)
 
 const Columns = styled.div`
   display: grid;

@@ -1,14 +1,12 @@
 'use client'
 
 import styled from 'styled-components'
-import { Button } from '../../interface/Button'
+import { lazyPart } from '../../interface/lazyPart'
 import { Menu } from '../../interface/Menu'
 import { useRoomForTwo } from '../../interface/useMedia'
 import { media } from '../../interface/theme/media'
-import { EmptyPlan } from '../workbench/EmptyPlan'
 import { EditableName } from '../workbench/EditableName'
 import { lifeText } from '../workbench/lifeText.ts'
-import { PaleGauge } from './PaleGauge'
 import { NotPriced } from './NotPriced'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useMachineActions } from '../workbench/useMachineActions'
@@ -17,13 +15,21 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ViewLinks } from './ViewLinks'
 import { VIEW_SCREENS } from './viewScreens.ts'
 
+const NoMachine = lazyPart(() => import('./NoMachine'), 'NoMachine')
+
 /** The middle: the open machine's decisions or its week, or why there is none. */
 export function MachineView() {
   const { state, address, machine, result } = useWorkbench()
   const actions = useMachineActions()
   const { open } = usePlanDialogs()
   const views = shownViews(address.view, useRoomForTwo())
-  if (!machine) return <NoMachine />
+  if (!machine) {
+    return (
+      <Middle>
+        <NoMachine />
+      </Middle>
+    )
+  }
   return (
     <Middle>
       <Head>
@@ -69,27 +75,6 @@ function Screens({ views }: { readonly views: readonly View[] }) {
         </Part>
       ))}
     </Beside>
-  )
-}
-
-function NoMachine() {
-  const { state, address, go } = useWorkbench()
-  const first = state.plan.machines[0]
-  return (
-    <Middle>
-      {first ? (
-        <Nothing>
-          <h1>There is no machine “{address.machine}” in this plan</h1>
-          <p>It may have been renamed or deleted, or the link is from another plan.</p>
-          <Button onPress={() => go({ machine: first.name })}>Open {first.name}</Button>
-        </Nothing>
-      ) : (
-        <EmptyPlan
-          shows="Say what the first one must have. Its plates then show what each choice costs this month, and what switching off saves."
-          sketch={<PaleGauge />}
-        />
-      )}
-    </Middle>
   )
 }
 
@@ -161,12 +146,4 @@ const Part = styled.section`
   display: flex;
   flex-direction: column;
   min-width: 0;
-`
-
-const Nothing = styled.div`
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-  max-width: 460px;
-  margin: 16vh auto 0;
 `

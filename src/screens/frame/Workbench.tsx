@@ -7,23 +7,19 @@ import { consideredBooks } from '../../core/machine/consideredBooks.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { planCurrency } from '../../core/meter/planTotals.ts'
 import { summarise } from '../../core/meter/summarisePlan.ts'
-import { lazyPart } from '../../interface/lazyPart'
 import { StatePatterns } from '../../interface/StatePatterns'
 import { useAfterPaint } from '../../interface/useAfterPaint'
-import { useRoomForTwo } from '../../interface/useMedia'
 import { media } from '../../interface/theme/media'
 import type { Session } from '../../store/session.ts'
 import type { SessionState } from '../../store/sessionState.ts'
-import { MonthPanel } from '../month/MonthPanel'
 import { Damaged } from './Damaged'
 import { FileImport } from './FileImport'
-import { MachineList } from './MachineList'
-import { MachineView } from './MachineView'
 import { Notices } from './Notices'
 import { CommandPalette } from '../palette/CommandPalette'
 import { PlanDialogs } from './PlanDialogs'
-import { shownViews, viewOptions } from '../workbench/views.ts'
-import { loadLikelyViews, VIEW_SCREENS } from './viewScreens.ts'
+import { viewOptions } from '../workbench/views.ts'
+import { loadLikelyViews, MachineColumns } from './loadViews.ts'
+import { VIEW_SCREENS } from './viewScreens.ts'
 import { Opening } from './Opening'
 import { pageSession } from './session'
 import { TopBar } from './TopBar'
@@ -83,13 +79,10 @@ function useSettledPlan(value: WorkbenchValue): WorkbenchValue {
   return value
 }
 
-const GaugeWatch = lazyPart(() => import('../gauge/GaugeWatch'), 'GaugeWatch')
-
 /** Drawn anew a moment after an edit, and not with it: what the hand moves comes first. */
 const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue }) {
   const { view } = value.address
-  const { scope, hasMonthBeside = false } = viewOptions(view)
-  const views = shownViews(view, useRoomForTwo())
+  const { scope } = viewOptions(view)
   const Screen = VIEW_SCREENS[view]
   return (
     <WorkbenchContext value={value}>
@@ -103,15 +96,7 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
               <Following value={value} />
               <TopBar />
               <Notices />
-              {scope === 'plan' ? (
-                <Screen />
-              ) : (
-                <Columns $aside={hasMonthBeside}>
-                  <MachineList />
-                  <MachineView />
-                  {hasMonthBeside && <MonthPanel>{views.includes('gauge') && <GaugeWatch />}</MonthPanel>}
-                </Columns>
-              )}
+              {scope === 'plan' ? <Screen /> : <MachineColumns />}
             </Frame>
           </PlanDialogs>
         </FileImport>
@@ -187,17 +172,5 @@ const Frame = styled.div`
   height: 100vh;
   ${media.narrow} {
     height: auto;
-  }
-`
-
-const Columns = styled.div<{ readonly $aside: boolean }>`
-  display: grid;
-  grid-template-columns: 222px minmax(0, 1fr) ${({ $aside }) => ($aside ? '300px' : '')};
-  min-height: 0;
-  ${media.compact} {
-    grid-template-columns: 184px minmax(0, 1fr) ${({ $aside }) => ($aside ? '248px' : '')};
-  }
-  ${media.narrow} {
-    grid-template-columns: minmax(0, 1fr);
   }
 `

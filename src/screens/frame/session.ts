@@ -8,7 +8,7 @@ import { warmOverview } from '../../workers/firstMonth.ts'
 import { readAddress } from '../workbench/address.ts'
 import { viewOptions } from '../workbench/views.ts'
 import { fetchDemoAhead, loadDemo } from '../workbench/demo.ts'
-import { VIEW_SCREENS } from './viewScreens.ts'
+import { loadView } from './loadViews.ts'
 
 let opened: Session | undefined
 
@@ -19,7 +19,7 @@ export function pageSession(): Session {
     // While the store is read, so that it is there when there is something to show.
     const { view } = readAddress(new URLSearchParams(window.location.search))
     if (viewOptions(view).scope === 'plan') warmOverview()
-    VIEW_SCREENS[view].load().catch(() => undefined)
+    loadView(view).catch(() => undefined)
     const checkStored = (): Promise<readonly string[]> => sealAsker().askOnce({}).answer
     opened = new Session(openDatabase(), loadDemo, new UnsavedPlan(), checkStored)
     void opened.open()

@@ -15,17 +15,3 @@ export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
   ledger: lazyPart(() => import('../ledger/LedgerScreen'), 'LedgerScreen'),
   book: lazyPart(() => import('../book/BookScreen'), 'BookScreen'),
 }
-
-/** Those that are likely to be opened next, when nothing else is to be done. */
-const LIKELY: readonly View[] = ['gauge', 'week', 'bench', 'month', 'terms']
-
-/** One after the other, each in an idle moment; what does not come now comes when it is opened. */
-export async function loadLikelyViews(): Promise<void> {
-  for (const view of LIKELY) {
-    await new Promise<void>((resolve) => whenIdle(resolve))
-    await VIEW_SCREENS[view].load().catch(() => undefined)
-  }
-}
-
-const whenIdle = (then: () => void): unknown =>
-  'requestIdleCallback' in window ? requestIdleCallback(then, { timeout: 5_000 }) : setTimeout(then, 500)

@@ -1,0 +1,8 @@
+import { runBill } from './bill.ts'
+import { CommandRun } from './CommandRun.ts'
+
+const run = new CommandRun(
+  (text) => process.stdout.write(text),
+  (text) => process.stderr.write(text),
+)
+process.exitCode = await runBill(process.argv.slice(2), run)
