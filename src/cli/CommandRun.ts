@@ -1,5 +1,5 @@
 /** How a run ends where it does not end well. */
-export const EXIT = { badInput: 2, overBudget: 3, severe: 4, unpriced: 5 } as const
+export const EXIT = { badInput: 2, overBudget: 3, severe: 4, unpriced: 5, otherThanPlanned: 6 } as const
 
 type Exit = (typeof EXIT)[keyof typeof EXIT]
 

@@ -1,8 +1,10 @@
 import { Command, CommanderError, Option } from 'commander'
+import { billCompareCommand, COMPARISON_FORMATS, type BillCompareOptions } from './billCompareCommand.ts'
 import { BILL_FORMATS, billReadCommand, type BillReadOptions } from './billReadCommand.ts'
 import { EXIT, RunEnded, type CommandRun } from './CommandRun.ts'
+import { withCommonOptions } from './inputs.ts'
 
-/** `npm run --silent bill -- read BILL...` */
+/** `npm run --silent bill -- read BILL...`, or `... compare --plan P --book B --month M BILL...`. */
 export async function runBill(args: readonly string[], run: CommandRun): Promise<number> {
   const program = new Command('bill')
     .exitOverride()
@@ -13,6 +15,20 @@ export async function runBill(args: readonly string[], run: CommandRun): Promise
     .addOption(new Option('--format <format>', 'how to print').choices(BILL_FORMATS).default('table'))
     .option('--zone <zone>', 'IANA zone in which days begin', 'Etc/UTC')
     .action((files: readonly string[], options: BillReadOptions) => billReadCommand(files, options, run))
+  withCommonOptions(
+    program
+      .command('compare <bill...>')
+      .description('Says in causes that add up why a bill is not what was planned.')
+      .requiredOption('--plan <file>', 'plan file (required)'),
+  )
+    .addOption(new Option('--format <format>', 'how to print').choices(COMPARISON_FORMATS).default('table'))
+    .option(
+      '--threshold <amount>',
+      `end with status ${EXIT.otherThanPlanned} when more than this was billed beyond the plan, or is unexplained`,
+    )
+    .action((files: readonly string[], options: BillCompareOptions) =>
+      billCompareCommand(files, options, run),
+    )
   try {
     await program.parseAsync([...args], { from: 'user' })
     return run.status

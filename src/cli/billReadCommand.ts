@@ -1,10 +1,8 @@
-import { openAsBlob } from 'node:fs'
 import { isTimeZone } from '../core/calendar/zoneOffsets.ts'
-import { finishLater } from '../core/finish.ts'
 import { billCsv } from '../files/bill/billCsv.ts'
 import { billReport } from '../files/bill/billReport.ts'
 import { billTable, troubleLine } from '../files/bill/billTable.ts'
-import { readBill, type BillReading } from '../files/bill/readBill.ts'
+import { billOf } from './billInputs.ts'
 import type { CommandRun } from './CommandRun.ts'
 
 export const BILL_FORMATS = ['table', 'json', 'csv'] as const
@@ -21,7 +19,7 @@ export async function billReadCommand(
   run: CommandRun,
 ): Promise<void> {
   if (!isTimeZone(zone)) run.refuse([`--zone ${zone}: not a time zone. Expected: one such as Europe/Lisbon.`])
-  const reading = await billOf(paths, zone, run)
+  const reading = await billOf(paths, { timeZone: zone }, run)
   switch (format) {
     case 'json':
       run.print(`${JSON.stringify(billReport(reading, zone), null, 2)}\n`)
@@ -33,19 +31,4 @@ export async function billReadCommand(
       return run.print(billTable(reading))
   }
   for (const trouble of reading.troubles) run.complain(`${troubleLine(trouble)}\n`)
-}
-
-async function billOf(paths: readonly string[], timeZone: string, run: CommandRun): Promise<BillReading> {
-  const files = await Promise.all(paths.map(async (name) => ({ name, file: await blobOf(name, run) })))
-  const outcome = await finishLater(readBill({ files, timeZone }))
-  if (outcome.ok) return outcome.value
-  return run.refuse(outcome.issues.map(({ problem, expected }) => `${problem} Expected: ${expected}`))
-}
-
-async function blobOf(path: string, run: CommandRun): Promise<Blob> {
-  try {
-    return await openAsBlob(path)
-  } catch {
-    return run.refuse([`${path} cannot be read. Expected: a bill in CSV, gzipped or zipped.`])
-  }
 }

@@ -45,6 +45,34 @@ function remembered<T>(read: (text: string) => T): (text: string) => T {
   }
 }
 
+/** In which zone days begin: a provider’s own, by its name in lower case, or that of all others. */
+export interface BillZones {
+  readonly timeZone: string
+  readonly byProvider?: ReadonlyMap<string, string>
+}
+
+const zoneFor = ({ timeZone, byProvider }: BillZones, provider: string): string =>
+  byProvider?.get(provider.toLowerCase()) ?? timeZone
+
+/** Dates of instants in one zone, each found once: a month has few hours. */
+class Clock {
+  private readonly zone: ZoneOffsets
+  private readonly dates = new Map<number, string>()
+
+  constructor(timeZone: string) {
+    this.zone = zoneOffsets(timeZone)
+  }
+
+  dateAt(at: number): string {
+    const known = this.dates.get(at)
+    if (known !== undefined) return known
+    const local = at + offsetAt(this.zone, instant(at))
+    const date = formatDate(dayNumber(Math.floor(local / SECONDS_PER_DAY)))
+    if (this.dates.size < MOST_KEPT) this.dates.set(at, date)
+    return date
+  }
+}
+
 /**
  * Rows of one file of a bill, summed up as they come. A row is left out, and counted, where it does not say what it
  * costs, when, or what it is; whatever else is wrong with it is counted beside its sums.
@@ -56,20 +84,18 @@ export class BillRows {
   readonly troubles = new BillTroubles()
   rows = 0
   used = 0
-  private readonly zone: ZoneOffsets
   private readonly timeOf = remembered(focusTime)
   private readonly numberOf = remembered((text: string) => billNumber(text))
   private readonly unitOf = remembered((text: string) => focusUnit(text) ?? null)
-  private readonly dayOf: (text: string) => string
+  private readonly clockOf: (provider: string) => Clock
 
   constructor(
     private readonly header: BillHeader,
     private readonly columns: number,
     private readonly file: string,
-    timeZone: string,
+    zones: BillZones,
   ) {
-    this.zone = zoneOffsets(timeZone)
-    this.dayOf = remembered((at: string) => this.dateAt(instant(Number(at))))
+    this.clockOf = remembered((provider: string) => new Clock(zoneFor(zones, provider)))
   }
 
   add(cells: readonly string[]): void {
@@ -120,15 +146,17 @@ export class BillRows {
     const meter = text('SkuMeter') || text('ChargeDescription') || text('SkuId')
     const isLong = to - from > LONGEST_DAY
     const middle = isLong ? from : Math.floor((from + to) / 2)
-    const day = this.dayOf(String(middle))
+    const provider = text('ProviderName')
+    const clock = this.clockOf(provider)
+    const day = clock.dateAt(middle)
     const periodStart = this.timeOf(text('BillingPeriodStart'))
     this.reduction.add(
       {
         currency,
-        period: this.dateAt(periodStart ?? from),
+        period: clock.dateAt(periodStart ?? from),
         category,
         isCorrection,
-        provider: text('ProviderName'),
+        provider,
         service,
         resourceId,
         resourceName: text('ResourceName'),
@@ -144,7 +172,7 @@ export class BillRows {
         commitment: text('CommitmentDiscountId'),
         commitmentStatus: text('CommitmentDiscountStatus'),
         day,
-        lastDay: isLong ? this.dayOf(String(to - 1)) : day,
+        lastDay: isLong ? clock.dateAt(to - 1) : day,
       },
       { billed, effective, list: this.figure(text('ListCost')), quantity, consumed },
     )
@@ -188,10 +216,6 @@ export class BillRows {
     if (consumed.n * seconds > BigInt(to - from) * consumed.d) {
       this.trouble('over-a-day', `more ${unit} than its period has`)
     }
-  }
-
-  private dateAt(at: Instant): string {
-    return formatDate(dayNumber(Math.floor((at + offsetAt(this.zone, at)) / SECONDS_PER_DAY)))
   }
 
   /** What another part of the same bill holds, too. */

@@ -12,7 +12,7 @@ import { BILL_TROUBLES, type BillTrouble } from './billTrouble.ts'
 
 const text = Joi.string().max(2_000)
 const count = Joi.number().integer().min(0)
-const currency = Joi.string().pattern(/^[A-Z]{3}$/)
+export const currency = Joi.string().pattern(/^[A-Z]{3}$/)
 const MOST = 2_000_000
 
 export const figure = Joi.string()
@@ -62,14 +62,14 @@ const resource = objectOf<BillResourceReport>({
   ),
 })
 
-const leftOut = objectOf<LeftOutReport>({
+export const leftOut = objectOf<LeftOutReport>({
   service: need(text),
   currency: need(currency),
   rows: need(count),
   effective: need(figure),
 })
 
-const trouble = objectOf<BillTrouble>({
+export const trouble = objectOf<BillTrouble>({
   code: need(Joi.valid(...BILL_TROUBLES)),
   rows: need(count),
   isLeftOut: need(Joi.boolean()),

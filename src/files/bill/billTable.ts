@@ -1,6 +1,7 @@
 import { CHARGE_CATEGORIES, type BillLine } from '../../core/bill/billLine.ts'
 import { toDecimal } from '../../core/quantity/decimal.ts'
 import { add, compare, negate, sign, ZERO, type Exact } from '../../core/quantity/exact.ts'
+import { asOneLine } from '../reading/oneLine.ts'
 import type { BillReading } from './readBill.ts'
 import type { BillTrouble, BillTroubleCode } from './billTrouble.ts'
 
@@ -97,13 +98,10 @@ function sumsBy(lines: readonly BillLine[], nameOf: (line: BillLine) => string):
 
 function table(sums: readonly Sum[]): string[] {
   const cells = sums.map(
-    ({ name, currency, amount }) => [oneLine(name), toDecimal(amount, 2), currency] as const,
+    ({ name, currency, amount }) => [asOneLine(name, 200), toDecimal(amount, 2), currency] as const,
   )
   const [names, amounts] = [0, 1].map((at) => Math.max(0, ...cells.map((row) => row[at]!.length)))
   return cells.map(
     ([name, amount, currency]) => `${name.padEnd(names!)}  ${amount.padStart(amounts!)}  ${currency}`,
   )
 }
-
-/** Names come from the bill: no control characters on a terminal. */
-const oneLine = (name: string): string => name.replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}]/gu, ' ')

@@ -9,13 +9,12 @@ import { BillRows } from './BillRows.ts'
 export function plannedLines(priced: readonly PricedMachine[]): BillLine[] {
   const found = billHeader(FOCUS_COLUMNS)
   if ('issues' in found) throw new RangeError(found.issues[0]!.problem)
-  const byZone = new Map<string, BillRows>()
+  const byProvider = new Map(
+    priced.map(({ resolved: { index } }) => [index.book.provider.name.toLowerCase(), index.book.billingZone]),
+  )
+  const rows = new BillRows(found.header, FOCUS_COLUMNS.length, 'plan', { timeZone: 'Etc/UTC', byProvider })
   for (const machine of priced) {
-    const { billingZone } = machine.resolved.index.book
-    const rows =
-      byZone.get(billingZone) ?? new BillRows(found.header, FOCUS_COLUMNS.length, 'plan', billingZone)
-    byZone.set(billingZone, rows)
     for (const row of focusRows(machine, 'day')) rows.add(FOCUS_COLUMNS.map((column) => row[column] ?? ''))
   }
-  return [...byZone.values()].flatMap(({ reduction }) => reduction.lines())
+  return rows.reduction.lines()
 }

@@ -6,15 +6,13 @@ import { readDelimited } from '../pricelist/readDelimited.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 import { billHeader } from './billColumns.ts'
 import { billParts, type BillFile, type BillPart } from './billParts.ts'
-import { BillRows } from './BillRows.ts'
+import { BillRows, type BillZones } from './BillRows.ts'
 import type { BillTrouble } from './billTrouble.ts'
 import type { LeftOutService } from './LeftOutServices.ts'
 import { RunningDigest } from './RunningDigest.ts'
 
-export interface BillQuestion {
+export interface BillQuestion extends BillZones {
   readonly files: readonly BillFile[]
-  /** IANA zone in which days begin; that of the provider’s month. */
-  readonly timeZone: string
 }
 
 /** What has been read so far. */
@@ -50,9 +48,9 @@ const MOST = {
  * Reads a bill in the FOCUS format, in one pass. Memory: one piece of a file, one row, and a line for each resource, meter,
  * unit price and day. A part that comes twice is counted once.
  */
-export async function* readBill({ files, timeZone }: BillQuestion): Steps {
+export async function* readBill({ files, ...zones }: BillQuestion): Steps {
   try {
-    return yield* readParts(files, timeZone)
+    return yield* readParts(files, zones)
   } catch (error) {
     if (!(error instanceof UnreadableList)) throw error
     const [problem, expected] = error.message.split(' Expected: ') as [string, string?]
@@ -60,7 +58,7 @@ export async function* readBill({ files, timeZone }: BillQuestion): Steps {
   }
 }
 
-async function* readParts(files: readonly BillFile[], timeZone: string): Steps {
+async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
   const parts = (await Promise.all(files.map((file) => billParts(file)))).flat()
   const seen = new Set<string>()
   const read: { name: string; rows: number; isRepeated: boolean }[] = []
@@ -85,7 +83,7 @@ async function* readParts(files: readonly BillFile[], timeZone: string): Steps {
           }))
           return refuse(first!, ...more)
         }
-        rows = new BillRows(found.header, heading!.length, part.name, timeZone)
+        rows = new BillRows(found.header, heading!.length, part.name, zones)
         own = batch.slice(1)
       }
       for (const cells of own) rows.add(cells)

@@ -2,6 +2,8 @@ import { PRICE_BOOK_VERSION } from '../priceBook/priceBookDocument.ts'
 import type Joi from 'joi'
 import { BILL_VERSION } from '../bill/billReport.ts'
 import * as billSchema from '../bill/billSchema.ts'
+import { COMPARISON_VERSION } from '../bill/comparisonReport.ts'
+import { comparisonSchema } from '../bill/comparisonSchema.ts'
 import * as estimate from '../estimate/estimateSchema.ts'
 import { access } from '../plan/accessSchema.ts'
 import { needs } from '../plan/needsSchema.ts'
@@ -109,6 +111,14 @@ export const FORMATS: readonly Format[] = [
       'A bill as it was read: a line for each resource, meter, unit price and day, with what was left out and why.',
     schema: billSchema.billSchema,
     definitions: { date, figure: billSchema.figure, line: billSchema.line },
+  },
+  {
+    file: 'bill-comparison',
+    version: COMPARISON_VERSION,
+    title: 'Notchgauge plan beside its bill',
+    description: 'What was planned and what was billed, with causes that add up to the difference.',
+    schema: comparisonSchema,
+    definitions: { date },
   },
   {
     file: 'schedule',

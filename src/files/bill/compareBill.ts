@@ -1,0 +1,76 @@
+import type { BillLine } from '../../core/bill/billLine.ts'
+import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
+import { lengthOf } from '../../core/quantity/units.ts'
+import { reconcile, type Reconciliation } from '../../core/reconcile/reconcile.ts'
+import type { Ties } from '../../core/reconcile/tieLines.ts'
+import { plannedLines } from './plannedLines.ts'
+import type { BillReading } from './readBill.ts'
+
+export interface ComparisonInputs {
+  /** Read by the calendar. */
+  readonly priced: readonly PricedMachine[]
+  readonly reading: BillReading
+  readonly month: YearMonth
+  readonly ties?: Ties
+}
+
+/** Lines of the bill that are about other months than the one that is compared. */
+export interface OtherPeriod {
+  readonly period: string
+  readonly currency: string
+  readonly rows: number
+  readonly effective: Exact
+}
+
+export interface Comparison {
+  /** Providers of the plan that are on the bill, by name; all where none is. */
+  readonly providers: readonly string[]
+  readonly currencies: readonly (Reconciliation & { readonly currency: string })[]
+  readonly otherPeriods: readonly OtherPeriod[]
+}
+
+const plain = (text: string): string => text.trim().toLowerCase()
+
+/**
+ * Sets a planned month beside a bill: currency by currency, for the machines of the providers whose bill it is. Lines of
+ * other billing periods are counted apart.
+ */
+export function compareBill({ priced, reading, month, ties }: ComparisonInputs): Comparison {
+  const billers = new Set(reading.lines.map(({ provider }) => plain(provider)))
+  const isOn = ({ resolved }: PricedMachine): boolean =>
+    billers.has(plain(resolved.index.book.provider.name)) ||
+    billers.has(plain(resolved.index.book.provider.id))
+  const named = priced.filter(isOn)
+  const compared = named.length > 0 ? named : priced
+  const planned = plannedLines(compared)
+  const own = reading.lines.filter(({ period }) => period.startsWith(month))
+  const currencies = [...new Set([...planned, ...own].map(({ currency }) => currency))]
+  const length = lengthOf(compared[0]?.month ?? { from: 0 as never, to: 0 as never })
+  return {
+    providers: [...new Set(compared.map(({ resolved }) => resolved.index.book.provider.name))],
+    currencies: currencies.map((currency) => ({
+      currency,
+      ...reconcile({
+        planned: planned.filter((line) => line.currency === currency),
+        billed: own.filter((line) => line.currency === currency),
+        resources: reading.resources,
+        month: length,
+        ...(ties && { ties }),
+      }),
+    })),
+    otherPeriods: otherPeriods(reading.lines, month),
+  }
+}
+
+function otherPeriods(lines: readonly BillLine[], month: YearMonth): OtherPeriod[] {
+  const found = new Map<string, OtherPeriod>()
+  for (const { period, currency, rows, effective } of lines) {
+    if (period.startsWith(month)) continue
+    const key = `${period} ${currency}`
+    const known = found.get(key) ?? { period, currency, rows: 0, effective: ZERO }
+    found.set(key, { ...known, rows: known.rows + rows, effective: add(known.effective, effective) })
+  }
+  return [...found.values()]
+}
