@@ -99,7 +99,11 @@ export class BillReduction {
 }
 
 /** A text of its own: what is cut out of a piece of a file would keep the whole piece in memory. */
-const keyText = (key: BillKey): string => FIELDS.map((field) => key[field] ?? '').join(PART)
+function keyText(key: BillKey): string {
+  let text = key.currency
+  for (let at = 1; at < FIELDS.length; at += 1) text += PART + String(key[FIELDS[at]!] ?? '')
+  return text
+}
 
 const withoutParts = (key: BillKey): BillKey =>
   Object.fromEntries(

@@ -32,6 +32,15 @@ const SERVICES: ReadonlyMap<string, BillService> = new Map([
 const LONGEST_DAY = 25 * 3_600
 const MOST_KEPT = 20_000
 const LONGEST_TEXT = 2_000
+const APOSTROPHE = 39
+
+/** What a cell says; nothing where it is empty or null. Called for each cell, so that it looks before it works. */
+function said(cell: string): string {
+  const text = cell.trim()
+  if (text.length === 0 || (text.length === 4 && text.toLowerCase() === 'null')) return ''
+  const own = text.charCodeAt(0) === APOSTROPHE ? csvCell(text) : text
+  return own.length > LONGEST_TEXT ? own.slice(0, LONGEST_TEXT) : own
+}
 
 /** What is said in cells again and again is read once. */
 function remembered<T>(read: (text: string) => T): (text: string) => T {
@@ -110,8 +119,7 @@ export class BillRows {
     const { header } = this
     const text = (column: BillColumn): string => {
       const at = header.get(column)
-      const cell = at === undefined ? '' : cells[at]!.trim()
-      return cell === '' || cell.toLowerCase() === 'null' ? '' : csvCell(cell).slice(0, LONGEST_TEXT)
+      return at === undefined ? '' : said(cells[at]!)
     }
     const category = CATEGORIES.get(text('ChargeCategory').toLowerCase())
     if (!category) return this.trouble('unknown-category', text('ChargeCategory'))

@@ -9,7 +9,9 @@ export class RunningDigest {
 
   add(bytes: Uint8Array): void {
     let { first, second } = this
-    for (const byte of bytes) {
+    // By its places: an iterator would take ten times as long, and every byte of a bill passes here.
+    for (let at = 0; at < bytes.length; at += 1) {
+      const byte = bytes[at]!
       first = Math.imul(first ^ byte, 0x01000193)
       second = Math.imul(second ^ byte, 0x85ebca6b) + 1
     }

@@ -1,0 +1,118 @@
+import { once } from 'node:events'
+import { createWriteStream, mkdtempSync, openAsBlob, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Papa from 'papaparse'
+import { finishLater } from '../src/core/finish.ts'
+import { readBill } from '../src/files/bill/readBill.ts'
+import { FOCUS_COLUMNS } from '../src/files/focus/focusColumns.ts'
+
+/**
+ * Reads a large bill by the hour as the program does, and with the parsing library alone: `npm run bench:bills [rows]`.
+ * Prints rows a second, the most memory, and the ratio of the two.
+ */
+const wanted = Number(process.argv[2] ?? 5_000_000)
+const RESOURCES = Math.max(10, Math.ceil(wanted / (3 * 744)))
+const folder = mkdtempSync(join(tmpdir(), 'bills-'))
+const path = join(folder, 'bill.csv')
+const START = Date.UTC(2027, 2, 1)
+const HOUR = 3_600_000
+
+const METERS = [
+  ['compute', 'Compute', 'Hours', '0.2067', 'Machine'],
+  ['disk', 'Storage', 'GiB-Months', '0.0820', 'Disk'],
+  ['address', 'Networking', 'Hours', '0.0036', 'Address'],
+] as const
+
+const utc = (at: number): string => new Date(at).toISOString().replace('.000', '')
+
+async function writeLarge(): Promise<void> {
+  const file = createWriteStream(path)
+  file.write(`${FOCUS_COLUMNS.join(',')}\n`)
+  let rows = 0
+  for (let hour = 0; rows < wanted; hour += 1) {
+    const [from, to] = [utc(START + (hour % 744) * HOUR), utc(START + ((hour % 744) + 1) * HOUR)]
+    let piece = ''
+    for (let at = 0; at < RESOURCES && rows < wanted; at += 1) {
+      for (const [meter, service, unit, price, type] of METERS) {
+        const cells: Readonly<Record<string, string>> = {
+          BillingPeriodStart: '2027-03-01T00:00:00Z',
+          BillingPeriodEnd: '2027-04-01T00:00:00Z',
+          ChargePeriodStart: from,
+          ChargePeriodEnd: to,
+          BillingCurrency: 'EUR',
+          BilledCost: `0.${1_000 + ((rows * 7) % 8_999)}`,
+          EffectiveCost: `0.${1_000 + ((rows * 7) % 8_999)}`,
+          ListUnitPrice: price,
+          PricingQuantity: '1',
+          PricingUnit: unit,
+          ConsumedQuantity: '1',
+          ConsumedUnit: unit,
+          ChargeCategory: 'Usage',
+          ChargeFrequency: 'Usage-Based',
+          PricingCategory: 'Standard',
+          ServiceCategory: service,
+          ProviderName: 'Large',
+          SkuId: `sku-${at % 40}`,
+          SkuMeter: meter,
+          SkuPriceDetails: `"{""InstanceType"":""tern-${at % 40}"",""CoreCount"":4}"`,
+          ResourceId: `account-1/machines/vm-${at}/${type}`,
+          ResourceName: `vm-${at}`,
+          ResourceType: type,
+          RegionId: 'porto',
+          Tags: `"{""team"":""team-${at % 12}"",""stage"":""test""}"`,
+        }
+        piece += `${FOCUS_COLUMNS.map((column) => cells[column] ?? '').join(',')}\n`
+        rows += 1
+      }
+    }
+    if (!file.write(piece)) await once(file, 'drain')
+  }
+  file.end()
+  await once(file, 'finish')
+}
+
+/** Seconds, and the most of the process's memory meanwhile in MiB. */
+async function measured(work: () => Promise<void>): Promise<{ seconds: number; most: number }> {
+  let most = 0
+  const look = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50)
+  const began = performance.now()
+  await work()
+  clearInterval(look)
+  return { seconds: (performance.now() - began) / 1_000, most: most / 1024 / 1024 }
+}
+
+async function libraryAlone(): Promise<void> {
+  const decoder = new TextDecoder()
+  let rest = ''
+  for await (const piece of (await openAsBlob(path)).stream() as unknown as AsyncIterable<Uint8Array>) {
+    rest += decoder.decode(piece, { stream: true })
+    const { meta } = new Papa.Parser({ delimiter: ',' }).parse(rest, 0, true) as Papa.ParseResult<string[]>
+    rest = rest.slice(meta.cursor)
+  }
+}
+
+async function asAnswered(): Promise<void> {
+  const files = [{ name: 'bill.csv', file: await openAsBlob(path) }]
+  const outcome = await finishLater(readBill({ files, timeZone: 'Etc/UTC' }))
+  if (!outcome.ok) throw new Error(outcome.issues[0].problem)
+  console.log(`${outcome.value.lines.length.toLocaleString('en')} lines of ${RESOURCES} machines`)
+}
+
+try {
+  await writeLarge()
+  const alone = await measured(libraryAlone)
+  const whole = await measured(asAnswered)
+  for (const [name, { seconds, most }] of [
+    ['the library alone', alone],
+    ['as the program reads it', whole],
+  ] as const) {
+    const speed = Math.round(wanted / seconds).toLocaleString('en')
+    console.log(
+      `${name.padEnd(26)}${seconds.toFixed(1)} s, ${speed} rows a second, at most ${Math.round(most)} MiB`,
+    )
+  }
+  console.log(`ratio ${(whole.seconds / alone.seconds).toFixed(2)}`)
+} finally {
+  rmSync(folder, { recursive: true })
+}
