@@ -18,7 +18,7 @@ export interface ReconcileInputs {
   readonly month: Seconds
 }
 
-export interface MachineDifference {
+interface MachineDifference {
   readonly machine: string
   readonly planned: Exact
   readonly billed: Exact

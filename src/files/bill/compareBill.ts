@@ -2,7 +2,7 @@ import type { BillLine } from '../../core/bill/billLine.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
-import { lengthOf } from '../../core/quantity/units.ts'
+import { lengthOf, seconds } from '../../core/quantity/units.ts'
 import { reconcile, type Reconciliation } from '../../core/reconcile/reconcile.ts'
 import type { Ties } from '../../core/reconcile/tieLines.ts'
 import { plannedLines } from './plannedLines.ts'
@@ -17,7 +17,7 @@ export interface ComparisonInputs {
 }
 
 /** Lines of the bill that are about other months than the one that is compared. */
-export interface OtherPeriod {
+interface OtherPeriod {
   readonly period: string
   readonly currency: string
   readonly rows: number
@@ -47,7 +47,8 @@ export function compareBill({ priced, reading, month, ties }: ComparisonInputs):
   const planned = plannedLines(compared)
   const own = reading.lines.filter(({ period }) => period.startsWith(month))
   const currencies = [...new Set([...planned, ...own].map(({ currency }) => currency))]
-  const length = lengthOf(compared[0]?.month ?? { from: 0 as never, to: 0 as never })
+  const [first] = compared
+  const length = first ? lengthOf(first.month) : seconds(0)
   return {
     providers: [...new Set(compared.map(({ resolved }) => resolved.index.book.provider.name))],
     currencies: currencies.map((currency) => ({
