@@ -292,7 +292,7 @@ export const Captions = styled.div`
   }
   & > [data-caption='all'] {
     right: 0;
-    padding: 0 2px;
+    padding-inline: 2px;
     white-space: nowrap;
     text-decoration: underline dotted;
     text-underline-offset: 3px;
