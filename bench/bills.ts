@@ -6,6 +6,7 @@ import Papa from 'papaparse'
 import { finishLater } from '../src/core/finish.ts'
 import { readBill } from '../src/files/bill/readBill.ts'
 import { FOCUS_COLUMNS } from '../src/files/focus/focusColumns.ts'
+import { measured } from './measured.ts'
 
 /**
  * Reads a large bill by the hour as the program does, and with the parsing library alone: `npm run bench:bills [rows]`.
@@ -70,16 +71,6 @@ async function writeLarge(): Promise<void> {
   }
   file.end()
   await once(file, 'finish')
-}
-
-/** Seconds, and the most of the process's memory meanwhile in MiB. */
-async function measured(work: () => Promise<void>): Promise<{ seconds: number; most: number }> {
-  let most = 0
-  const look = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50)
-  const began = performance.now()
-  await work()
-  clearInterval(look)
-  return { seconds: (performance.now() - began) / 1_000, most: most / 1024 / 1024 }
 }
 
 async function libraryAlone(): Promise<void> {

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import Papa from 'papaparse'
 import { jsonPieces } from '../src/files/pricelist/jsonPieces.ts'
 import { readList } from '../src/files/pricelist/readList.ts'
+import { measured } from './measured.ts'
 
 /**
  * Reads a large list as the prices screen does, and with the parsing library alone: `npm run bench:lists [MiB] [json]`.
@@ -67,16 +68,6 @@ async function writeLargeJson(): Promise<number> {
   file.end('}}')
   await once(file, 'finish')
   return rows
-}
-
-/** Seconds, and the most of the process's memory meanwhile in MiB. */
-async function measured(work: () => Promise<void>): Promise<{ seconds: number; most: number }> {
-  let most = 0
-  const look = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50)
-  const began = performance.now()
-  await work()
-  clearInterval(look)
-  return { seconds: (performance.now() - began) / 1_000, most: most / 1024 / 1024 }
 }
 
 async function libraryAlone(): Promise<void> {

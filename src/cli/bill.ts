@@ -1,7 +1,8 @@
-import { Command, CommanderError, Option } from 'commander'
+import { Command, Option } from 'commander'
 import { billCompareCommand, COMPARISON_FORMATS, type BillCompareOptions } from './billCompareCommand.ts'
 import { BILL_FORMATS, billReadCommand, type BillReadOptions } from './billReadCommand.ts'
-import { EXIT, RunEnded, type CommandRun } from './CommandRun.ts'
+import { EXIT, type CommandRun } from './CommandRun.ts'
+import { runProgram } from './runProgram.ts'
 import { withCommonOptions } from './inputs.ts'
 
 /** `npm run --silent bill -- read BILL...`, or `... compare --plan P --book B --month M BILL...`. */
@@ -29,12 +30,5 @@ export async function runBill(args: readonly string[], run: CommandRun): Promise
     .action((files: readonly string[], options: BillCompareOptions) =>
       billCompareCommand(files, options, run),
     )
-  try {
-    await program.parseAsync([...args], { from: 'user' })
-    return run.status
-  } catch (error) {
-    if (error instanceof RunEnded) return error.status
-    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : EXIT.badInput
-    throw error
-  }
+  return runProgram(program, args, run)
 }

@@ -78,6 +78,19 @@ describe('bill compare', () => {
     expect((await compare(twoHours, '--threshold', '5')).status).toBe(0)
   })
 
+  test('the column adds up as it is shown', async () => {
+    const dearer = (rows: readonly Row[]): Row[] =>
+      rows.map((row, i) =>
+        i % 3 === 0 ? { ...row, EffectiveCost: String(Number(row.EffectiveCost) * 1.013) } : row,
+      )
+    const { stdout } = await compare(dearer)
+    const column = lines(stdout).filter((line) => line.includes(' EUR '))
+    const cents = column.map((line) => Math.round(Number.parseFloat(line.trim()) * 100))
+    const causes = cents.slice(1, -1)
+    expect(causes.length).toBeGreaterThan(5)
+    expect(cents[0]! + causes.reduce((sum, each) => sum + each, 0)).toBe(cents.at(-1))
+  })
+
   test('JSON follows its schema, and its causes add up', async () => {
     const { stdout } = await compare((rows) => twoHours(rows).slice(5), '--format', 'json')
     const report = JSON.parse(stdout) as ComparisonReport

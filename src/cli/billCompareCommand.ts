@@ -1,6 +1,7 @@
 import { PlanPricing } from '../core/meter/planPricing.ts'
 import { parseDecimal, toDecimal } from '../core/quantity/decimal.ts'
-import { compare, isZero, sign, subtract, type Exact } from '../core/quantity/exact.ts'
+import { add, compare, isZero, subtract, ZERO } from '../core/quantity/exact.ts'
+import { roundParts } from '../core/quantity/roundParts.ts'
 import { isDust } from '../core/reconcile/dust.ts'
 import { compareBill, type Comparison } from '../files/bill/compareBill.ts'
 import { comparisonReport } from '../files/bill/comparisonReport.ts'
@@ -65,12 +66,15 @@ export async function billCompareCommand(
 
 /** The plan, its causes from the largest on, and the bill: a column that adds up. */
 function tableOf(plan: string, month: string, { providers, currencies, otherPeriods }: Comparison): string {
-  const blocks = currencies.map(({ currency, planned, billed, causes, unexplained }) => {
+  const blocks = currencies.map(({ currency, planned, causes, unexplained }) => {
     const shown = causes.filter(({ amount }) => !isDust(amount))
+    const dust = causes.reduce((sum, { amount }) => (isDust(amount) ? add(sum, amount) : sum), ZERO)
+    const { parts, total } = roundParts([add(planned, dust), ...shown.map(({ amount }) => amount)], 2)
+    const [first, ...amounts] = parts
     const rows: [string, string][] = [
-      ['planned', toDecimal(planned, 2)],
-      ...shown.map((cause): [string, string] => [asOneLine(causeText(cause), 300), signed(cause.amount)]),
-      ['billed', toDecimal(billed, 2)],
+      ['planned', first!],
+      ...shown.map((cause, i): [string, string] => [asOneLine(causeText(cause), 300), signed(amounts[i]!)]),
+      ['billed', total],
       ...(isZero(unexplained) ? [] : ([['unexplained', toDecimal(unexplained, 2)]] as [string, string][])),
     ]
     const width = Math.max(...rows.map(([, amount]) => amount.length))
@@ -83,7 +87,7 @@ function tableOf(plan: string, month: string, { providers, currencies, otherPeri
   return `${[`${plan}, ${month}, ${providers.join(', ')}`, ...blocks, ...others].join('\n\n')}\n`
 }
 
-const signed = (amount: Exact): string => `${sign(amount) < 0 ? '' : '+'}${toDecimal(amount, 2)}`
+const signed = (amount: string): string => (amount.startsWith('-') ? amount : `+${amount}`)
 
 /** With a threshold, by the difference and by what is unexplained; without one, by anything unexplained. */
 function endBy({ currencies }: Comparison, threshold: string | undefined, run: CommandRun): void {

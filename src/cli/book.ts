@@ -1,7 +1,8 @@
-import { Command, CommanderError } from 'commander'
+import { Command } from 'commander'
 import { bookDiffCommand, type BookDiffOptions } from './bookDiffCommand.ts'
 import { bookCommand, type BookOptions } from './bookCommand.ts'
-import { EXIT, RunEnded, type CommandRun } from './CommandRun.ts'
+import type { CommandRun } from './CommandRun.ts'
+import { runProgram } from './runProgram.ts'
 
 /** `npm run --silent book -- --recipe R --list FILE --valid-from DATE --out BOOK`, or `... book -- diff OLD NEW`. */
 export async function runBook(args: readonly string[], run: CommandRun): Promise<number> {
@@ -28,12 +29,5 @@ export async function runBook(args: readonly string[], run: CommandRun): Promise
     .action((before: string, after: string, options: BookDiffOptions) =>
       bookDiffCommand(before, after, options, run),
     )
-  try {
-    await program.parseAsync([...args], { from: 'user' })
-    return run.status
-  } catch (error) {
-    if (error instanceof RunEnded) return error.status
-    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : EXIT.badInput
-    throw error
-  }
+  return runProgram(program, args, run)
 }

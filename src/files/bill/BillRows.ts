@@ -32,14 +32,16 @@ const SERVICES: ReadonlyMap<string, BillService> = new Map([
 const LONGEST_DAY = 25 * 3_600
 const MOST_KEPT = 20_000
 const LONGEST_TEXT = 2_000
+/** Tags and price details, which are no JSON any more when they are cut. */
+const LONGEST_JSON = 64 * 1_024
 const APOSTROPHE = 39
 
 /** What a cell says; nothing where it is empty or null. Called for each cell, so that it looks before it works. */
-function said(cell: string): string {
+function said(cell: string, most = LONGEST_TEXT): string {
   const text = cell.trim()
   if (text.length === 0 || (text.length === 4 && text.toLowerCase() === 'null')) return ''
   const own = text.charCodeAt(0) === APOSTROPHE ? csvCell(text) : text
-  return own.length > LONGEST_TEXT ? own.slice(0, LONGEST_TEXT) : own
+  return own.length > most ? own.slice(0, most) : own
 }
 
 /** What is said in cells again and again is read once. */
@@ -119,7 +121,8 @@ export class BillRows {
     const { header } = this
     const text = (column: BillColumn): string => {
       const at = header.get(column)
-      return at === undefined ? '' : said(cells[at]!)
+      const isJson = column === 'Tags' || column === 'SkuPriceDetails'
+      return at === undefined ? '' : said(cells[at]!, isJson ? LONGEST_JSON : LONGEST_TEXT)
     }
     const category = CATEGORIES.get(text('ChargeCategory').toLowerCase())
     if (!category) return this.trouble('unknown-category', text('ChargeCategory'))

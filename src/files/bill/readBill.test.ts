@@ -239,6 +239,12 @@ describe('a bill that is not as it should be', () => {
     ])
   })
 
+  test('many long tags are read whole', async () => {
+    const tags = Object.fromEntries(Array.from({ length: 40 }, (_each, i) => [`key-${i}`, 'x'.repeat(200)]))
+    const { troubles, resources } = await readText(csv({ Tags: JSON.stringify(tags) }))
+    expect([troubles, resources[0]!.tags.size]).toEqual([[], 40])
+  })
+
   test('what is no bill is refused in words', async () => {
     const gz = gzipSync(utf8(csv(...Array.from({ length: 500 }, (_, i) => ({ ResourceId: `vm-${i}` })))))
     expect(await refused(file('a.csv.gz', gz.slice(0, gz.length - 400)))).toContain(
