@@ -20,7 +20,7 @@ const charged = (
 ) => {
   const timeline = monthTimeline(
     week,
-    [{ from: seconds(0), off: 'deallocated', changes: AT_ONCE, isCharged: false }],
+    [{ from: seconds(0), off: 'deallocated', changes: AT_ONCE, charged: [] }],
     billingMonth(month as YearMonth, 'Etc/UTC'),
   )
   return chargedTime(

@@ -8,14 +8,14 @@ import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { OffState, PowerState } from '../off/powerState.ts'
 import { livedTimeline, type Lived } from '../power/livedTimeline.ts'
 import { monthTimeline, timelineOf } from '../power/monthTimeline.ts'
-import type { ShutdownOff, WayOff, WaysOff } from '../power/timeline.ts'
-import { seconds, type Span } from '../quantity/units.ts'
+import { RUN_METERS, type RunMeter, type ShutdownOff, type WayOff, type WaysOff } from '../power/timeline.ts'
+import { seconds, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
 import { meteredMonth, type MeteredMonth } from './meteredMonth.ts'
 
 /** When each meter of this machine runs in the month. The book must have the machine's states when off. */
 export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
   const { ways, shutdown, lived } = waysOff(resolved)
-  const timeline = monthTimeline(resolved.week, ways, month, shutdown)
+  const timeline = monthTimeline(resolved.week, ways, month, shutdown, isEndedIn(resolved, lived, month))
   return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
 }
 
@@ -40,7 +40,7 @@ const waysOff = keptFor((resolved: ResolvedMachine): GapWays => {
   const into = (off: OffState) => ({
     off,
     changes: changeTimes(index.book, off, size.memoryGiB, restoredGiB(resolved)),
-    isCharged: isRunCharged(resolved, off),
+    charged: RUN_METERS.filter((meter) => isRunCharged(meter, resolved, off)),
   })
   const way = (fromMinutes: number, off: OffState): WayOff => ({
     from: seconds(fromMinutes * 60),
@@ -56,8 +56,16 @@ const waysOff = keptFor((resolved: ResolvedMachine): GapWays => {
   }
 })
 
-/** Whether a run goes on through a state: by machine time or a licence. A flat plan is charged while there is a machine. */
-function isRunCharged({ index, terms }: ResolvedMachine, state: PowerState): boolean {
-  const row = index.book.states[state]
-  return (terms.kind === 'flat' && state !== 'deleted') || row?.compute === true || row?.licence === true
+/** Whether a run of a meter goes on through a state. A flat plan is charged while there is a machine. */
+function isRunCharged(meter: RunMeter, { index, terms }: ResolvedMachine, state: PowerState): boolean {
+  // What is not sold by a flat plan has no such run.
+  if (meter === 'flat') return terms.kind === 'flat' && state !== 'deleted'
+  return index.book.states[state]?.[meter] === true
+}
+
+/** Whether a machine is deleted about a month, where it matters how long a run was that ends then. */
+function isEndedIn({ index }: ResolvedMachine, lived: Lived | undefined, { from, to }: Span): boolean {
+  const { minimumSeconds, incrementSeconds } = index.book.billing
+  if (!lived || (incrementSeconds <= 1 && minimumSeconds === 0)) return false
+  return lived.to > from - SECONDS_PER_DAY && lived.to <= to
 }

@@ -1,14 +1,13 @@
 import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { expect, test } from 'vitest'
-import { billingMonth, MONTH_READINGS, type MonthReading } from '../calendar/billingMonth.ts'
-import { dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
-import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
+import { billingMonth, type MonthReading } from '../calendar/billingMonth.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
-import { anyMachineOf, anyRulesOf, anyWeek } from '../testing/anyMachines.ts'
+import { anyPlanOf } from '../testing/anyPlan.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { simpleSplit } from '../testing/simpleSplit.ts'
@@ -17,40 +16,6 @@ import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { PlanPricing } from './planPricing.ts'
 import { MONTH_PARTS } from './monthPart.ts'
 import { splitMonth } from './splitMonth.ts'
-
-/** Most machines are always there; others have a first day, a last one, or both. */
-const anyLife = fc.oneof(
-  { weight: 3, arbitrary: fc.constant({}) },
-  fc
-    .record(
-      {
-        firstDay: fc.constantFrom('2027-01-20', '2027-03-28', '2027-06-01', '2027-08-15'),
-        days: fc.integer({ min: 0, max: 200 }),
-      },
-      { requiredKeys: [] },
-    )
-    .map(({ firstDay, days }) => ({
-      ...(firstDay !== undefined && { firstDay }),
-      ...(days !== undefined && {
-        lastDay: formatDate(dayNumber(parseDate(firstDay ?? '2027-01-25')! + days)),
-      }),
-    })),
-)
-
-const anyPlanOf = (book: PriceBook) =>
-  fc.record({
-    book: anyRulesOf(book),
-    weeks: fc.tuple(anyWeek('one'), anyWeek('two')),
-    machines: fc
-      .array(anyMachineOf(book, ['one', 'two']), { minLength: 1, maxLength: 4 })
-      .chain((machines) =>
-        fc
-          .array(anyLife, { minLength: machines.length, maxLength: machines.length })
-          .map((lives) => machines.map((machine, i) => ({ ...machine, ...lives[i]!, name: `machine-${i}` }))),
-      ),
-    month: fc.integer({ min: 0, max: 11 }).map((count) => addMonths('2027-01' as YearMonth, count)!),
-    reading: fc.constantFrom(...MONTH_READINGS),
-  })
 
 const text = ({ n, d }: Exact): string => new Fraction(n, d).toFraction()
 

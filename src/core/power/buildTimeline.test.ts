@@ -11,7 +11,7 @@ const wayOff = (off: OffState, leave: number, back: number, from = 0): WayOff =>
   from: seconds(from),
   off,
   changes: { leave: seconds(leave), return: seconds(back) },
-  isCharged: off === 'running',
+  charged: off === 'running' ? ['compute', 'licence'] : [],
 })
 
 const phases = (on: Span[], off: OffState, leave: number, back: number) =>
@@ -63,6 +63,20 @@ describe('phases of a machine', () => {
       5,
       40,
       ['stopped 0-100', 'starting 100-140', 'stopping 140-145', 'stopped 145-1000'],
+    ],
+    [
+      'a window that opens while it still comes back keeps it on',
+      [span(100, 110), span(130, 150)],
+      'deallocated',
+      5,
+      40,
+      [
+        'deallocated 0-100',
+        'starting 100-140',
+        'running 140-150',
+        'stopping 150-155',
+        'deallocated 155-1000',
+      ],
     ],
     [
       'a window that opens and closes while going off is missed',

@@ -43,6 +43,15 @@ test.each<[string, number, number, number, string[]]>([
   expect(text(from, to, leave)).toEqual(parts)
 }) // prettier-ignore
 
+test('born while its week would still be going off, it is off from the beginning', () => {
+  const whole: MonthTimeline = {
+    ...timeline(),
+    segments: [segment('running', 0, 8), segment('stopping', 8, 12), segment('deallocated', 12, 30)],
+  }
+  const { segments } = livedTimeline(whole, { from: instant(10), to: instant(40), leave: seconds(2) })
+  expect(segments).toEqual([segment('deallocated', 10, 30)])
+})
+
 test('one that is there all the time keeps its timeline', () => {
   const whole = timeline()
   expect(livedTimeline(whole, { from: instant(0), to: instant(30), leave: seconds(2) })).toBe(whole)

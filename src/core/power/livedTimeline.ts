@@ -1,7 +1,7 @@
 import { keptFor } from '../keptFor.ts'
 import { instant, type Instant, type Seconds } from '../quantity/units.ts'
 import type { MonthTimeline } from './monthTimeline.ts'
-import { STATE_OF_PHASE } from '../off/powerState.ts'
+import { LEAVE_PHASE, STATE_OF_PHASE, type Phase } from '../off/powerState.ts'
 import type { Segment } from './timeline.ts'
 
 /** From when to when there is a machine, and how long deleting it takes where it is on. */
@@ -31,7 +31,20 @@ export function livedTimeline(timeline: MonthTimeline, lived: Lived): MonthTimel
   return cut
 }
 
-function cutSegments(segments: readonly Segment[], { from, to, leave }: Lived): Segment[] {
+const LEAVE_PHASES: readonly Phase[] = Object.values(LEAVE_PHASE)
+
+/** What was not there before cannot be going off: it is off from the beginning. */
+function bornOff(segments: readonly Segment[], born: Instant): readonly Segment[] {
+  const at = segments.findIndex(({ from, to }) => from < born && born < to)
+  const [going, next] = [segments[at], segments[at + 1]]
+  if (!going || !next || !LEAVE_PHASES.includes(going.phase)) return segments
+  return STATE_OF_PHASE[next.phase] === 'running'
+    ? segments
+    : [...segments.slice(0, at), { ...next, from: going.from }, ...segments.slice(at + 2)]
+}
+
+function cutSegments(whole: readonly Segment[], { from, to, leave }: Lived): Segment[] {
+  const segments = bornOff(whole, from)
   const end = segments.at(-1)!.to
   const cut = segments.flatMap((segment): Segment[] => {
     const [begins, ends] = [Math.max(segment.from, from), Math.min(segment.to, to)]

@@ -11,6 +11,7 @@ import { monthTimeline, spansAround, timelineOf } from './monthTimeline.ts'
 import { clipSegments, type WaysOff } from './timeline.ts'
 
 const DAY = 86_400
+const CHARGED = ['compute', 'licence', 'flat'] as const
 
 /** Going off takes up to hours, so that windows are missed and one depends on those before it. */
 const anyWays: fc.Arbitrary<WaysOff> = fc
@@ -22,10 +23,10 @@ const anyWays: fc.Arbitrary<WaysOff> = fc
   })
   .map(({ leave, back, isCharged, long }): WaysOff => {
     const changes = { leave: seconds(leave * 900), return: seconds(back * 900) }
-    const short = { from: seconds(0), off: 'stopped' as const, changes, isCharged }
+    const short = { from: seconds(0), off: 'stopped' as const, changes, charged: isCharged ? CHARGED : [] }
     return long === null
       ? [short]
-      : [short, { from: seconds(long * 3_600), off: 'deallocated' as const, changes, isCharged: false }]
+      : [short, { from: seconds(long * 3_600), off: 'deallocated' as const, changes, charged: [] }]
   })
 
 /** Short windows close to each other, so that going off takes longer than a gap: which are missed depends on the first. */
@@ -69,7 +70,7 @@ const way = (off: 'stopped' | 'deallocated', isCharged: boolean, hours = 0) => (
   from: seconds(hours * 3_600),
   off,
   changes,
-  isCharged,
+  charged: isCharged ? CHARGED : [],
 })
 const DAILY = weekOf('Etc/UTC', windowsOn(EVERY_DAY, '08:00-18:00'))
 const WORKWEEK = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00'))

@@ -4,7 +4,7 @@ import { instant, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/u
 import { keptFor } from '../keptFor.ts'
 import { buildTimeline } from './buildTimeline.ts'
 import { STATE_OF_PHASE, type PowerState } from '../off/powerState.ts'
-import type { Segment, ShutdownOff, WayOff, WaysOff } from './timeline.ts'
+import { RUN_METERS, type Segment, type ShutdownOff, type WayOff, type WaysOff } from './timeline.ts'
 
 /**
  * A machine's phases over a month and a little more on both sides, so that a run that crosses the month's ends is
@@ -33,18 +33,20 @@ const MOST_KEPT = 2_000
 /** Never off is the same for every week. */
 const NEVER_OFF: object = {}
 
+/** `isEnded`: the machine is deleted about then, which ends runs that nothing else does. */
 export function monthTimeline(
   week: WeekPlan,
   ways: WaysOff,
   month: Span,
   shutdown?: ShutdownOff,
+  isEnded = false,
 ): MonthTimeline {
   const { isNeverOff, key: ofWays } = keyOf(ways)
   const ofWeek = timelinesOf(isNeverOff ? NEVER_OFF : week)
-  const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to}`
+  const key = `${ofWays} ${shutdown ? changeKey(shutdown) : ''} ${month.from} ${month.to} ${isEnded ? 'ended' : ''}`
   let timeline = ofWeek.get(key)
   if (!timeline) {
-    timeline = isNeverOff ? timelineOf([], ways, month) : timelineOfWeek(week, ways, month, shutdown)
+    timeline = isNeverOff ? timelineOf([], ways, month) : timelineOfWeek(week, ways, month, shutdown, isEnded)
     // A page that is open for days asks for many months.
     if (ofWeek.size > MOST_KEPT) ofWeek.clear()
     ofWeek.set(key, timeline)
@@ -59,8 +61,8 @@ const keyOf = keptFor((ways: WaysOff) => {
 })
 
 const wayKey = (way: WayOff): string => `${way.from} ${changeKey(way)}`
-const changeKey = ({ off, changes, isCharged }: Pick<WayOff, 'off' | 'changes' | 'isCharged'>): string =>
-  `${off} ${changes.leave} ${changes.return} ${isCharged ? 'charged' : ''}`
+const changeKey = ({ off, changes, charged }: Pick<WayOff, 'off' | 'changes' | 'charged'>): string =>
+  `${off} ${changes.leave} ${changes.return} ${charged.join('+')}`
 
 /** How far before and after a month a week must be known, in seconds. */
 interface GapReach {
@@ -80,16 +82,21 @@ export function spansAround(week: WeekPlan, month: Span, { back, ahead }: GapRea
 }
 
 /**
- * Looks back until it is known when the run that meets the month's beginning began: it may go through gaps in states that
- * are charged, and through gaps too short to go off in. Usually a few days; at most 400. O(days looked at).
+ * Looks back until it is known when the runs that meet the month's beginning began: they may go through gaps in states
+ * that are charged, each meter's by itself, and through gaps too short to go off in. Usually a few days; at most 400.
+ * A run that goes through every gap matters where the machine is deleted. O(days looked at).
  */
 function timelineOfWeek(
   week: WeekPlan,
   ways: WaysOff,
   month: Span,
   shutdown: ShutdownOff | undefined,
+  isEnded: boolean,
 ): MonthTimeline {
-  const uncharged = statesOf([...ways, ...(shutdown ? [shutdown] : [])].filter((way) => !way.isCharged))
+  const all = [...ways, ...(shutdown ? [shutdown] : [])]
+  const breaks = RUN_METERS.map((meter) => statesOf(all.filter(({ charged }) => !charged.includes(meter))))
+  const uncharged = breaks.filter((states) => states.size > 0)
+  const isEndless = isEnded && uncharged.length < breaks.length
   // How long each gap at the month's ends is must be known too.
   const longest = ways.at(-1)!.from
   for (let look = MARGIN; ; look *= 5) {
@@ -97,9 +104,10 @@ function timelineOfWeek(
     const on = spansAround(week, month, { back: back + longest, ahead: longest })
     const timeline = timelineOf(on, ways, month, shutdown)
     const sure = sureFrom(on, instant(around(month).from - back - longest), ways, shutdown)
-    const isFarEnough = uncharged.size === 0 || timeline.segments[0]!.from <= month.from - LONGEST_RUN
-    if (isFarEnough || back === LONGEST_RUN || isBeginningKnown(timeline, uncharged, sure))
-      return withoutPast(timeline, uncharged)
+    const isFarEnough = back === LONGEST_RUN || timeline.segments[0]!.from <= month.from - LONGEST_RUN
+    const isKnown = (): boolean =>
+      !isEndless && uncharged.every((states) => isBeginningKnown(timeline, states, sure))
+    if (isFarEnough || isKnown()) return isEndless ? timeline : withoutPast(timeline, uncharged)
   }
 }
 
@@ -137,13 +145,15 @@ const isBeginningKnown = (
     ({ phase, from }) => from >= sure && from <= month.from && uncharged.has(STATE_OF_PHASE[phase]),
   )
 
-/** Without what was over before the last time that it was off and uncharged, before what is kept of any month. */
-function withoutPast(timeline: MonthTimeline, uncharged: ReadonlySet<PowerState>): MonthTimeline {
+/** Without what was over before the last time that each meter was off, before what is kept of any month. */
+function withoutPast(timeline: MonthTimeline, uncharged: readonly ReadonlySet<PowerState>[]): MonthTimeline {
   const { from } = around(timeline.month)
-  const first = timeline.segments.findLastIndex(
-    (segment) => segment.from <= from && uncharged.has(STATE_OF_PHASE[segment.phase]),
-  )
-  return first > 0 ? { ...timeline, segments: timeline.segments.slice(first) } : timeline
+  const last = (states: ReadonlySet<PowerState>): number =>
+    timeline.segments.findLastIndex(
+      (segment) => segment.from <= from && states.has(STATE_OF_PHASE[segment.phase]),
+    )
+  const first = uncharged.reduce((least, states) => Math.min(least, last(states)), Infinity)
+  return first > 0 && first < Infinity ? { ...timeline, segments: timeline.segments.slice(first) } : timeline
 }
 
 const around = (month: Span): Span => ({

@@ -11,20 +11,24 @@ export interface ChangeTimes {
   readonly return: Seconds
 }
 
+export const RUN_METERS = ['compute', 'licence', 'flat'] as const
+/** What is charged by unbroken runs: machine time, licences, and machine time of a flat plan. */
+export type RunMeter = (typeof RUN_METERS)[number]
+
 /** A state for gaps that last at least `from`, and how long it takes to go into it and come back. */
 export interface WayOff {
   readonly from: Seconds
   readonly off: OffState
   readonly changes: ChangeTimes
-  /** Machine time or a licence is charged in it, so that a run goes on through it. */
-  readonly isCharged: boolean
+  /** What is charged in it, so that a run goes on through it. */
+  readonly charged: readonly RunMeter[]
 }
 
 /** Shortest gaps first, from 0 on. */
 export type WaysOff = readonly [WayOff, ...WayOff[]]
 
 /** How an auto-shutdown switches off, where it has a way of its own. */
-export interface ShutdownOff extends Pick<WayOff, 'off' | 'changes' | 'isCharged'> {
+export interface ShutdownOff extends Pick<WayOff, 'off' | 'changes' | 'charged'> {
   /** Whether it ends a run at this time. */
   readonly ends: (run: Instant) => boolean
 }

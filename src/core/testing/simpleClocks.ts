@@ -40,6 +40,8 @@ export interface Clocks {
   state: PowerState
   readonly free: { compute: number; readonly disks: number[] }
   up: boolean
+  /** When the last change began. */
+  busyFrom: number
   busyUntil: number
   run: { [meter in RunMeter]: number }
   counted: { [meter in RunMeter | 'memory' | 'exists' | 'there' | 'running']: number }
@@ -85,6 +87,7 @@ export function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs
     state: wanted.find((state) => state !== 'running') ?? 'running',
     free: { compute: 0, disks: disksOf(machine).map(() => 0) },
     up: false,
+    busyFrom: -Infinity,
     busyUntil: -Infinity,
     run: { compute: 0, licence: 0, flat: 0 },
     counted: { compute: 0, licence: 0, flat: 0, memory: 0, exists: 0, there: 0, running: 0 },

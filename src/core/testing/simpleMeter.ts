@@ -138,9 +138,14 @@ const isQuiet = (clocks: Clocks, minute: number, start: number): boolean =>
   clocks.busyUntil < minute - 60 &&
   clocks.up === (clocks.wanted[(minute - start) / 60] === 'running')
 
-const stateAt = ({ state, up, busyUntil, life }: Clocks, second: number): PowerState | undefined => {
+const stateAt = (
+  { state, up, busyFrom, busyUntil, life }: Clocks,
+  second: number,
+): PowerState | undefined => {
   if (second < life.from) return undefined
   if (second >= life.to) return second < life.gone ? 'running' : 'deleted'
+  // What was not there before cannot be going off.
+  if (!up && life.from > busyFrom && second < busyUntil) return state
   return up || second < busyUntil ? 'running' : state
 }
 
@@ -166,6 +171,7 @@ function switchOver(
     clocks.up = !clocks.up
     if (!clocks.up) clocks.state = wanted
     const change = clocks.up ? 'return' : 'leave'
+    clocks.busyFrom = second
     // A machine that never was off is up from the first second, without coming back.
     clocks.busyUntil =
       second + (clocks.state === 'running' ? 0 : changeTime(machine, clocks.state, change, book))

@@ -1,0 +1,85 @@
+import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import type { PowerState } from '../core/off/powerState.ts'
+import { rowOf, termsOf } from './catalogueFacts.ts'
+import type { PracticeMachine } from './PracticeMachine.ts'
+import type { Stretch, Within } from './stretches.ts'
+
+/** The log of a machine as spans of one state, until `now`. */
+function* statesOf(
+  { stays }: PracticeMachine,
+  now: number,
+): Generator<Within & { readonly state: PowerState }> {
+  for (const [i, { from, state }] of stays.entries()) {
+    const to = Math.min(stays[i + 1]?.from ?? Infinity, now)
+    if (to > from) yield { state, from, to }
+  }
+}
+
+/** The time in the states that are asked for, second by second as it was. */
+export function timeIn(
+  machine: PracticeMachine,
+  within: Within,
+  isCounted: (state: PowerState) => boolean,
+): Stretch[] {
+  const found: Stretch[] = []
+  for (const { state, from, to } of statesOf(machine, within.to)) {
+    const [begins, ends] = [Math.max(from, within.from), to]
+    if (ends > begins && isCounted(state)) found.push({ from: begins, to: ends, ticks: ends - begins })
+  }
+  return found
+}
+
+/**
+ * The same of what is charged by runs: each is at least the book’s minimum and is rounded up to its increment. What that
+ * adds stands at the run’s end, and belongs to the month in which it ends.
+ */
+function runsIn(
+  machine: PracticeMachine,
+  within: Within,
+  isCounted: (state: PowerState) => boolean,
+  { billing: { minimumSeconds, incrementSeconds } }: PriceBook,
+): Stretch[] {
+  const found: Stretch[] = []
+  let began: number | undefined
+  const end = (at: number): void => {
+    if (began === undefined) return
+    const length = at - began
+    began = undefined
+    const added = Math.ceil(Math.max(length, minimumSeconds) / incrementSeconds) * incrementSeconds - length
+    if (added > 0 && at > within.from) found.push({ from: at, to: at, ticks: added })
+  }
+  for (const { state, from, to } of statesOf(machine, within.to)) {
+    if (!isCounted(state)) {
+      end(from)
+      continue
+    }
+    began ??= from
+    const begins = Math.max(from, within.from)
+    if (to > begins) found.push({ from: begins, to, ticks: to - begins })
+  }
+  // A run that ends with the month is known to end then, once something else has begun.
+  if (machine.stays.some(({ from, state }) => from === within.to && !isCounted(state))) end(within.to)
+  return found
+}
+
+export const computeTime = (machine: PracticeMachine, within: Within, book: PriceBook): Stretch[] =>
+  runsIn(machine, within, (state) => rowOf(state, book).compute, book)
+
+export const licenceTime = (machine: PracticeMachine, within: Within, book: PriceBook): Stretch[] =>
+  runsIn(machine, within, (state) => rowOf(state, book).licence, book)
+
+/** Of a flat plan: while there is a machine. */
+export const flatTime = (machine: PracticeMachine, within: Within, book: PriceBook): Stretch[] =>
+  runsIn(machine, within, (state) => state !== 'deleted', book)
+
+/** Time that machine time is charged for, before free hours and caps. */
+export const termsTime = (machine: PracticeMachine, within: Within, book: PriceBook): Stretch[] => {
+  switch (termsOf(machine.order, book).kind) {
+    case 'commitment':
+      return timeIn(machine, within, () => true)
+    case 'flat':
+      return flatTime(machine, within, book)
+    default:
+      return computeTime(machine, within, book)
+  }
+}
