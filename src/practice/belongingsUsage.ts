@@ -99,8 +99,8 @@ function operationsUsage(
   { within, month }: MeterContext,
 ): RoomUsage[] {
   const running = timeIn(machine, within, (state) => state === 'running')
-  if (price === undefined || operationsPerMonth === 0 || running.length === 0) return []
   const seconds = machine.order.runningSeconds ?? month.to - month.from
+  if (price === undefined || operationsPerMonth === 0 || running.length === 0 || seconds === 0) return []
   const perTick = per(seconds * 10_000, number(operationsPerMonth))
   return [{ meter: 'disk operations', price, unit: '10000 Requests', perTick, stretches: running }]
 }

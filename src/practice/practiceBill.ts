@@ -101,7 +101,7 @@ function usageFields(usage: Usage, name: string, terms: string, size: string): F
     ListUnitPrice: usage.price,
     ContractedUnitPrice: text(multiply(priceOf(usage.price), usage.share)),
     PricingUnit: usage.unit,
-    ConsumedUnit: usage.unit,
+    ConsumedUnit: isMachineTime(usage) ? 'Hours' : usage.unit,
     ChargeFrequency: usage.isPaidAhead ? 'Recurring' : 'Usage-Based',
     ChargeDescription: usage.meter,
     PricingCategory: usage.pricing ?? 'Standard',
@@ -120,6 +120,10 @@ function usageFields(usage: Usage, name: string, terms: string, size: string): F
   }
 }
 
+/** Its ticks are seconds, whatever its price is for. */
+const isMachineTime = ({ meter, service }: Usage): boolean =>
+  service === 'machines' && meter.startsWith('machine')
+
 function amountFields(usage: Usage, count: number, cost: string): FocusRow {
   const units = multiply(usage.perTick, exact(count))
   const quantity = text(units)
@@ -131,26 +135,25 @@ function amountFields(usage: Usage, count: number, cost: string): FocusRow {
     ListCost: listed,
     ContractedCost: listed,
     PricingQuantity: quantity,
-    ConsumedQuantity: quantity,
+    ConsumedQuantity: isMachineTime(usage) ? text({ n: BigInt(count), d: 3_600n }) : quantity,
     ...(usage.commitment && { CommitmentDiscountQuantity: quantity }),
   }
 }
 
-/** The month of all machines as a FOCUS 1.2 table in CSV. */
-export function practiceBill(
+/** The month of all machines as rows of FOCUS 1.2, machine by machine. */
+export function practiceRows(
   machines: readonly PracticeMachine[],
   usage: ReadonlyMap<string, readonly Usage[]>,
   book: PriceBook,
   month: Within,
   grain: BillGrain,
-): string {
+): FocusRow[] {
   const edges = edgesOf(month, grain, book)
-  return csvText([
-    FOCUS_COLUMNS,
-    ...machines.flatMap((machine) =>
-      machineRows(machine, usage.get(machine.order.name) ?? [], book, month, edges).map((row) =>
-        FOCUS_COLUMNS.map((column) => row[column] ?? ''),
-      ),
-    ),
-  ])
+  return machines.flatMap((machine) =>
+    machineRows(machine, usage.get(machine.order.name) ?? [], book, month, edges),
+  )
 }
+
+/** As CSV. */
+export const practiceBill = (rows: readonly FocusRow[]): string =>
+  csvText([FOCUS_COLUMNS, ...rows.map((row) => FOCUS_COLUMNS.map((column) => row[column] ?? ''))])

@@ -6,6 +6,9 @@ export const CAUSE_CODES = [
   'more-time',
   'less-time',
   'price',
+  'discount',
+  'other-size',
+  'other-terms',
   'quantity',
   'rounding',
   'not-planned',
@@ -30,6 +33,12 @@ export interface DayDifference {
   readonly billed: Exact
 }
 
+/** What of a cause falls on one meter of the machine. */
+export interface CausePart {
+  readonly meter: MeterClass
+  readonly amount: Exact
+}
+
 /** A part of the difference between a plan and its bill. All causes add up to it exactly. */
 export interface Cause {
   readonly code: CauseCode
@@ -45,6 +54,10 @@ export interface Cause {
   readonly prices?: { readonly planned: Exact; readonly billed: Exact }
   /** The first day on which the price differs. */
   readonly since?: string
+  /** What was planned and what is on the bill: a size, or a pricing category. */
+  readonly names?: { readonly planned: string; readonly billed: string }
+  /** Where it is more than one meter: a machine that is on for longer costs a licence and traffic, too. */
+  readonly parts?: readonly CausePart[]
 }
 
 export const CATEGORY_CAUSE = {

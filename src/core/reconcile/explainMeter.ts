@@ -1,9 +1,9 @@
-import { billNumber } from '../bill/billNumber.ts'
 import type { BillLine } from '../bill/billLine.ts'
 import {
   add,
   compare,
   divide,
+  exact,
   isZero,
   multiply,
   sign,
@@ -13,149 +13,272 @@ import {
 } from '../quantity/exact.ts'
 import type { Seconds } from '../quantity/units.ts'
 import type { Cause, DayDifference } from './cause.ts'
-import { isDust, size } from './dust.ts'
+import { isDust } from './dust.ts'
+import { thingsPerHour } from './hoursByDay.ts'
 import { measured } from './measured.ts'
 import type { MeterClass } from './meterClass.ts'
+import { addUse, isSamePrice, priceOfLine, useDifference, type MeasuredLine, type Uses } from './pricedUse.ts'
 
-/** What was used in a day or in all, and what it cost. */
-interface Use {
-  quantity: Exact
-  cost: Exact
-  /** Quantity at the unit price that is written; the cost where none is. */
-  listed: Exact
-  rows: number
-}
-
-interface Side {
-  readonly lines: readonly BillLine[]
-  readonly days: ReadonlyMap<string, Use>
-  readonly all: Use
-  /** Some of it is about more than a day. */
-  readonly isLong: boolean
-}
-
-const NOTHING: Use = { quantity: ZERO, cost: ZERO, listed: ZERO, rows: 0 }
+const ONE = exact(1)
 const WHOLE = ''
-/** The most that rounding to a hundredth changes a row. */
-const HALF_A_CENT: Exact = { n: 1n, d: 200n }
+/** Half a second of a day, or less than any disk. */
+const NO_DIFFERENCE: Exact = { n: 1n, d: 2n }
+
+export interface MachineFacts {
+  /** True length of the month. */
+  readonly month: Seconds
+  /** Days on which the machine itself is billed as used. */
+  readonly on: ReadonlySet<string>
+  /** How many times the vCPU, cores and GiB of the planned size the billed one has; 1 where it is the same. */
+  readonly sizeRatio: ReadonlyMap<string, Exact>
+}
 
 /**
- * One meter of one machine, unit by unit. A day’s difference is what was used more, at the planned price, and what was used
- * cost more: (b − p) × price, and the rest. What rounding explains of the rest, by the price that the bill writes, is
- * rounding. Units that only one side has cannot be compared: where both have such, the difference is unexplained.
+ * One meter of one machine, unit by unit: how much more or less was used, day by day, and what it cost otherwise than
+ * planned. Units that only one side has cannot be compared: where both have such, the difference is unexplained.
  */
 export function explainMeter(
   of: string,
   meter: MeterClass,
   planned: readonly BillLine[],
   billed: readonly BillLine[],
-  month: Seconds,
+  { month, on, sizeRatio }: MachineFacts,
 ): Cause[] {
-  const [before, after] = [sidesOf(planned, month), sidesOf(billed, month)]
+  const things = thingsPerHour(planned)
+  const before = byUnit(planned, month, things)
+  // Another size counts more things for an hour.
+  const ofSize = [...things].map(([unit, each]): [string, Exact] => [
+    unit,
+    multiply(each, sizeRatio.get(unit) ?? ONE),
+  ])
+  const after = byUnit(billed, month, new Map(ofSize))
   const causes = [...before].flatMap(([unit, plan]) => {
     const bill = after.get(unit)
-    return bill ? compareUses(of, meter, unit, plan, bill) : []
+    return bill ? compareUses(of, meter, unit, plan, bill, on) : []
   })
-  const alone = (sides: ReadonlyMap<string, Side>, others: ReadonlyMap<string, Side>): BillLine[] =>
-    [...sides].flatMap(([unit, { lines }]) => (others.has(unit) ? [] : lines))
+  const alone = (sides: Sides, others: Sides): readonly MeasuredLine[] =>
+    [...sides].flatMap(([unit, lines]) => (others.has(unit) ? [] : lines))
   const [onlyPlanned, onlyBilled] = [alone(before, after), alone(after, before)]
   const amount = subtract(costOf(onlyBilled), costOf(onlyPlanned))
   if (onlyPlanned.length > 0 && onlyBilled.length > 0) {
     return [...causes, { code: 'unexplained', of, meter, amount }]
   }
   if (onlyPlanned.length > 0) return [...causes, { code: 'not-billed', of, meter, amount }]
-  return onlyBilled.length > 0 ? [...causes, { code: 'not-planned', of, meter, amount }] : causes
+  if (onlyBilled.length === 0) return causes
+  const isAfter =
+    canBeLeft(meter) && planned.length === 0 && onlyBilled.every(({ line }) => !on.has(line.day))
+  return [...causes, { code: isAfter ? 'left-over' : 'not-planned', of, meter, amount }]
 }
 
-function compareUses(of: string, meter: MeterClass, unit: string, before: Side, after: Side): Cause[] {
-  const isLong = before.isLong || after.isLong
-  const days = isLong ? [WHOLE] : [...new Set([...before.days.keys(), ...after.days.keys()])].sort()
-  const useOn = (side: Side, day: string): Use => (isLong ? side.all : (side.days.get(day) ?? NOTHING))
-  const whole = priceOf(before.all) ?? priceOf(after.all) ?? ZERO
-  let [more, dearer, rounded] = [ZERO, ZERO, ZERO]
-  const differing: DayDifference[] = []
-  const dearerDays: string[] = []
-  for (const day of days) {
-    const [plan, bill] = [useOn(before, day), useOn(after, day)]
-    const used = multiply(subtract(bill.quantity, plan.quantity), priceOf(plan) ?? whole)
-    const rest = subtract(subtract(bill.cost, plan.cost), used)
-    const rounding = subtract(bill.cost, bill.listed)
-    const isRounded = compare(size(rounding), multiply(HALF_A_CENT, { n: BigInt(bill.rows), d: 1n })) <= 0
-    const price = isRounded ? subtract(rest, rounding) : rest
-    if (isRounded) rounded = add(rounded, rounding)
-    if (isDust(price)) rounded = add(rounded, price)
-    else {
-      dearer = add(dearer, price)
-      dearerDays.push(day)
-    }
-    if (isDust(used)) rounded = add(rounded, used)
-    else {
-      more = add(more, used)
-      differing.push({ day, planned: plan.quantity, billed: bill.quantity })
-    }
+type Sides = ReadonlyMap<string, readonly MeasuredLine[]>
+
+/** `vCPU time` is time of the machine, of which each hour counts its vCPU. */
+function byUnit(
+  lines: readonly BillLine[],
+  month: Seconds,
+  things: ReadonlyMap<string, Exact>,
+): Map<string, MeasuredLine[]> {
+  const sides = new Map<string, MeasuredLine[]>()
+  for (const line of lines) {
+    const { unit, amount, factor } = measured(line, month)
+    const each = things.get(unit)
+    const own = each
+      ? { line, quantity: divide(amount, each), factor: divide(factor, each) }
+      : { line, quantity: amount, factor }
+    const known = sides.get(unit)
+    if (known) known.push(own)
+    else sides.set(unit, [own])
   }
-  const isTime = meter === 'machine-time' || meter === 'licence'
-  const usedCode = !isTime ? 'quantity' : sign(more) < 0 ? 'less-time' : 'more-time'
-  const prices = pricesOn(dearerDays, before, after, useOn)
-  const since = dearerDays.find((day) => day !== WHOLE)
-  const byDay = isLong ? [] : differing
+  return sides
+}
+
+const isTimeOf = (meter: MeterClass, unit: string): boolean =>
+  (meter === 'machine-time' || meter === 'licence') && unit.endsWith('time')
+
+interface Day extends DayDifference {
+  readonly used: Exact
+  readonly price: Exact
+}
+
+function compareUses(
+  of: string,
+  meter: MeterClass,
+  unit: string,
+  before: readonly MeasuredLine[],
+  after: readonly MeasuredLine[],
+  on: ReadonlySet<string>,
+): Cause[] {
+  const isLong = [...before, ...after].some(({ line }) => line.day !== line.lastDay)
+  const dayOf = ({ line }: MeasuredLine): string => (isLong ? WHOLE : line.day)
+  const known = new Map<string, Exact>()
+  const plans = usesByDay(before, dayOf, [], known)
+  const bills = usesByDay(after, dayOf, [...known.values()])
+  const quantity = before.reduce((sum, each) => add(sum, each.quantity), ZERO)
+  const average = isZero(quantity) ? ZERO : divide(costOf(before), quantity)
+  let rounded = ZERO
+  const days = [...new Set([...plans.keys(), ...bills.keys()])].sort().map((day): Day => {
+    const [plan, bill] = [plans.get(day) ?? new Map(), bills.get(day) ?? new Map()]
+    // What is there on a day without a plan has no price to be held against, but for a machine’s hours.
+    const expected = isTimeOf(meter, unit) || plan.size > 0 ? average : undefined
+    const { used, price, rounding } = useDifference(plan, bill, known, expected)
+    rounded = add(rounded, rounding)
+    return { day, planned: quantityOf(plan), billed: quantityOf(bill), used, price }
+  })
+  const priced = days.filter(({ price }) => !isZero(price))
+  const prices = pricesOn(priced, plans, bills, average)
+  const since = priced.find(({ day }) => day !== WHOLE)?.day
+  const dearer = priced.reduce((sum, { price }) => add(sum, price), ZERO)
+  const onPriced = new Set(priced.map(({ day }) => day))
+  const [plansPriced, billsPriced] = [before, after].map((lines) =>
+    lines.filter((line) => onPriced.has(dayOf(line))),
+  )
+  const isListed = isBelowSameList(plansPriced!, billsPriced!)
   const all: Cause[] = [
-    { code: usedCode, of, meter, amount: more, unit, ...(byDay.length > 0 && { days: byDay }) },
-    { code: 'price', of, meter, amount: dearer, unit, ...(prices && { prices }), ...(since && { since }) },
-    { code: 'rounding', of, meter, amount: rounded, unit },
+    ...usedCauses(of, meter, unit, days, isLong, on),
+    {
+      code: isListed ? 'discount' : 'price',
+      of,
+      meter,
+      amount: dearer,
+      unit: unitSaid(meter, unit),
+      ...(prices && { prices }),
+      ...(since && { since }),
+    },
+    { code: 'rounding', of, meter, amount: rounded },
   ]
-  return all.filter(({ amount }) => !isZero(amount))
+  return withPriceOfLeftOver(all).flatMap((cause): Cause[] => {
+    if (isZero(cause.amount)) return []
+    return isDust(cause.amount) ? [{ code: 'rounding', of, meter, amount: cause.amount }] : [cause]
+  })
+}
+
+/** What a unit costs by the list; undefined where the bill does not say. */
+function listPrice(lines: readonly MeasuredLine[]): Exact | undefined {
+  const quantity = lines.reduce((sum, each) => add(sum, each.quantity), ZERO)
+  const list = lines.reduce((sum, { line }) => add(sum, line.list), ZERO)
+  return isZero(quantity) || isZero(list) ? undefined : divide(list, quantity)
+}
+
+/** The list did not change, and no more than it was paid: what was paid of it is another part. */
+function isBelowSameList(planned: readonly MeasuredLine[], billed: readonly MeasuredLine[]): boolean {
+  const [before, after] = [listPrice(planned), listPrice(billed)]
+  if (!before || !after || !isSamePrice(before, after)) return false
+  const list = billed.reduce((sum, { line }) => add(sum, line.list), ZERO)
+  return compare(costOf(billed), list) <= 0
+}
+
+const unitSaid = (meter: MeterClass, unit: string): string => (isTimeOf(meter, unit) ? 'time' : unit)
+
+/** Days with more and days with less are told apart for time; what moves between planned prices goes with the larger. */
+function usedCauses(
+  of: string,
+  meter: MeterClass,
+  unit: string,
+  days: readonly Day[],
+  isLong: boolean,
+  on: ReadonlySet<string>,
+): Cause[] {
+  const sum = (some: readonly Day[]): Exact => some.reduce((total, { used }) => add(total, used), ZERO)
+  const shown = (some: readonly Day[]): Pick<Cause, 'days' | 'unit'> => ({
+    unit: unitSaid(meter, unit),
+    ...(!isLong &&
+      some.length > 0 && { days: some.map(({ day, planned, billed }) => ({ day, planned, billed })) }),
+  })
+  const differing = days.filter(({ planned, billed }) => !isNear(subtract(billed, planned)))
+  if (!isTimeOf(meter, unit)) {
+    // An address has other rates while it is held and while it is used; all else has free and rebated parts.
+    const moved = meter === 'address' ? 'quantity' : 'discount'
+    const used = isLeftOver(meter, days, differing, on) ? 'left-over' : 'quantity'
+    const code = differing.length === 0 ? moved : used
+    return [{ code, of, meter, amount: sum(days), ...shown(differing) }]
+  }
+  const more = differing.filter(({ planned, billed }) => sign(subtract(billed, planned)) > 0)
+  const less = differing.filter((day) => !more.includes(day))
+  const moved = sum(days.filter((day) => !differing.includes(day)))
+  if (differing.length === 0)
+    return [{ code: 'price', of, meter, amount: moved, unit: unitSaid(meter, unit) }]
+  const [amountMore, amountLess] = [sum(more), sum(less)]
+  const isMoved = more.length >= less.length
+  return [
+    { code: 'more-time', of, meter, amount: isMoved ? add(amountMore, moved) : amountMore, ...shown(more) },
+    { code: 'less-time', of, meter, amount: isMoved ? amountLess : add(amountLess, moved), ...shown(less) },
+  ]
+}
+
+const isNear = ({ n, d }: Exact): boolean => {
+  const whole = n < 0n ? -n : n
+  return whole * NO_DIFFERENCE.d < d * NO_DIFFERENCE.n
+}
+
+/** What is left over has a price of its own, which is no other price of what was planned. */
+function withPriceOfLeftOver(causes: readonly Cause[]): readonly Cause[] {
+  const left = causes.find(({ code }) => code === 'left-over')
+  if (!left) return causes
+  const isPrice = ({ code }: Cause): boolean => code === 'price' || code === 'discount'
+  const amount = causes.filter(isPrice).reduce((sum, cause) => add(sum, cause.amount), left.amount)
+  return causes
+    .filter((cause) => !isPrice(cause))
+    .map((cause) => (cause === left ? { ...left, amount } : cause))
+}
+
+const canBeLeft = (meter: MeterClass): boolean =>
+  meter === 'disk' || meter === 'address' || meter === 'snapshot'
+
+/** It stayed after the last day for which the plan has it, and after the machine itself. */
+function isLeftOver(
+  meter: MeterClass,
+  days: readonly Day[],
+  differing: readonly Day[],
+  on: ReadonlySet<string>,
+): boolean {
+  if (!canBeLeft(meter)) return false
+  const last = days.findLast(({ planned }) => !isZero(planned))?.day
+  return (
+    last !== undefined &&
+    differing.some(({ day }) => day > last && !on.has(day)) &&
+    differing.every(({ day, planned, billed }) => day >= last && sign(subtract(billed, planned)) > 0)
+  )
 }
 
 /** Over the days on which it cost otherwise. */
 function pricesOn(
-  days: readonly string[],
-  before: Side,
-  after: Side,
-  useOn: (side: Side, day: string) => Use,
+  days: readonly Day[],
+  plans: ReadonlyMap<string, Uses>,
+  bills: ReadonlyMap<string, Uses>,
+  average: Exact,
 ): Cause['prices'] {
-  const over = (side: Side): Exact | undefined => {
-    const uses = days.map((day) => useOn(side, day))
+  const over = (side: ReadonlyMap<string, Uses>): Exact | undefined => {
+    const uses = days.flatMap(({ day }) => [...(side.get(day)?.values() ?? [])])
     const sum = (field: 'quantity' | 'cost'): Exact =>
       uses.reduce((total, use) => add(total, use[field]), ZERO)
-    return priceOf({ ...NOTHING, quantity: sum('quantity'), cost: sum('cost') })
+    const quantity = sum('quantity')
+    return isZero(quantity) ? undefined : divide(sum('cost'), quantity)
   }
-  const [planned, billed] = [over(before), over(after)]
-  return planned && billed && { planned, billed }
+  const billed = over(bills)
+  return billed && { planned: over(plans) ?? average, billed }
 }
 
-const priceOf = ({ quantity, cost }: Use): Exact | undefined =>
-  isZero(quantity) ? undefined : divide(cost, quantity)
-
-const costOf = (lines: readonly BillLine[]): Exact =>
-  lines.reduce((sum, { effective }) => add(sum, effective), ZERO)
-
-/** By unit. */
-function sidesOf(lines: readonly BillLine[], month: Seconds): Map<string, Side> {
-  const byUnit = new Map<string, { line: BillLine; amount: Exact }[]>()
+function usesByDay(
+  lines: readonly MeasuredLine[],
+  dayOf: (line: MeasuredLine) => string,
+  known: readonly Exact[],
+  collect?: Map<string, Exact>,
+): Map<string, Uses> {
+  const days = new Map<string, Uses>()
   for (const line of lines) {
-    const { unit, amount } = measured(line, month)
-    const own = byUnit.get(unit)
-    if (own) own.push({ line, amount })
-    else byUnit.set(unit, [{ line, amount }])
+    const day = dayOf(line)
+    let uses = days.get(day)
+    if (!uses) days.set(day, (uses = new Map()))
+    addUse(uses, priceOfLine(line, known), line)
   }
-  return new Map([...byUnit].map(([unit, own]) => [unit, sideOf(own)]))
+  if (collect) {
+    for (const uses of days.values()) for (const [key, { price }] of uses) collect.set(key, price)
+  }
+  return days
 }
 
-function sideOf(own: readonly { readonly line: BillLine; readonly amount: Exact }[]): Side {
-  const days = new Map<string, Use>()
-  const all: Use = { ...NOTHING }
-  for (const { line, amount } of own) {
-    const day = days.get(line.day) ?? { ...NOTHING }
-    const unitPrice = billNumber(line.unitPrice)
-    for (const use of [day, all]) {
-      use.quantity = add(use.quantity, amount)
-      use.cost = add(use.cost, line.effective)
-      use.listed = add(use.listed, unitPrice ? multiply(unitPrice, line.quantity) : line.effective)
-      use.rows += line.rows
-    }
-    days.set(line.day, day)
-  }
-  const lines = own.map(({ line }) => line)
-  return { lines, days, all, isLong: lines.some(({ day, lastDay }) => day !== lastDay) }
-}
+const quantityOf = (uses: Uses): Exact =>
+  [...uses.values()].reduce((sum, { quantity }) => add(sum, quantity), ZERO)
+
+const costOf = (lines: readonly MeasuredLine[]): Exact =>
+  lines.reduce((sum, { line }) => add(sum, line.effective), ZERO)

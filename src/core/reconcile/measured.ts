@@ -8,9 +8,12 @@ export interface Measured {
   /** `time`, `GiB-time`, `GiB`; the unit as written where it is not known. */
   readonly unit: string
   readonly amount: Exact
+  /** How many of the unit one pricing unit is: 3,600 seconds for an hour. */
+  readonly factor: Exact
 }
 
 const SECONDS = { Second: 1, Minute: 60, Hour: 3_600, Day: 86_400, Week: 604_800, Year: 31_536_000 } as const
+const ONE = exact(1)
 
 /** Data sizes in GiB, decimal ones exactly. */
 const DATA: ReadonlyMap<string, Exact> = new Map([
@@ -23,14 +26,19 @@ const DATA: ReadonlyMap<string, Exact> = new Map([
 ])
 
 /** What a line counts: time in seconds, data in GiB. A month is as long as the month of the bill. */
-export function measured({ quantity, pricingUnit }: BillLine, month: Seconds): Measured {
+export function measured(
+  { quantity, pricingUnit }: Pick<BillLine, 'quantity' | 'pricingUnit'>,
+  month: Seconds,
+): Measured {
   const unit = focusUnit(pricingUnit)
-  if (!unit) return { unit: pricingUnit, amount: quantity }
+  if (!unit) return { unit: pricingUnit, amount: quantity, factor: ONE }
   const data = unit.thing === undefined ? undefined : DATA.get(unit.thing)
   const seconds = unit.time === 'Month' ? month : unit.time === undefined ? 1 : SECONDS[unit.time]
   const thing = unit.thing === undefined ? undefined : data ? 'GiB' : unit.thing
+  const factor = [exact(seconds), data ?? ONE].reduce(multiply, exact(unit.count))
   return {
     unit: [thing, unit.time && 'time'].filter(Boolean).join('-'),
-    amount: [exact(unit.count), exact(seconds), data ?? exact(1)].reduce(multiply, quantity),
+    amount: multiply(quantity, factor),
+    factor,
   }
 }

@@ -8,6 +8,7 @@ export const METER_CLASSES = [
   'memory',
   'address',
   'traffic',
+  'minimum',
 ] as const
 /** What a line is for, in words that plan and bill share. */
 export type MeterClass = (typeof METER_CLASSES)[number]
@@ -17,11 +18,12 @@ const has = (words: RegExp, { meter, resourceType, sku }: BillLine): boolean =>
 
 /**
  * By the service and by the provider’s own words; undefined for what is about no service. What is charged for a machine and
- * is no licence is machine time, commitments and minimums among it.
+ * is no licence is machine time, commitments among it.
  */
 export function meterClass(line: BillLine): MeterClass | undefined {
   switch (line.service) {
     case 'compute':
+      if (has(/\bminimum\b/i, line)) return 'minimum'
       return has(/licen[cs]e|subscription|surcharge/i, line) ? 'licence' : 'machine-time'
     case 'storage':
       if (has(/snapshot|backup|restor/i, line)) return 'snapshot'

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import Papa from 'papaparse'
 import { describe, expect, test } from 'vitest'
 import { focusCsv } from '../../files/focus/focusCsv.ts'
-import { plannedLines } from '../../files/bill/plannedLines.ts'
+import { plannedBill } from '../../files/bill/plannedBill.ts'
 import { readBill } from '../../files/bill/readBill.ts'
 import { finishLater } from '../finish.ts'
 import type { Machine } from '../machine/plan.ts'
@@ -22,7 +22,7 @@ const OFFICE: Partial<Machine>[] = [
 ]
 
 const PRICED = pricedTogether(OFFICE, RULE_BOOK)
-const PLANNED = plannedLines(PRICED)
+const PLANNED = plannedBill(PRICED)
 const [HOURS, DAYS] = (['hour', 'day'] as const).map(
   (grain) => Papa.parse<Row>(focusCsv(PRICED, grain), { header: true, skipEmptyLines: true }).data,
 ) as [Row[], Row[]]
@@ -39,7 +39,8 @@ async function against(
   const read = await finishLater(readBill({ files, timeZone: 'Etc/UTC' }))
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
   return reconcile({
-    planned: PLANNED,
+    planned: PLANNED.lines,
+    plannedResources: PLANNED.resources,
     billed: read.value.lines,
     resources: read.value.resources,
     month: lengthOf(PRICED[0]!.month),

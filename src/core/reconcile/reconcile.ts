@@ -3,8 +3,9 @@ import { add, compare, isZero, negate, ZERO, type Exact } from '../quantity/exac
 import type { Seconds } from '../quantity/units.ts'
 import { CATEGORY_CAUSE, type Cause } from './cause.ts'
 import { isDust, size } from './dust.ts'
-import { explainMeter } from './explainMeter.ts'
-import { METER_CLASSES, meterClass } from './meterClass.ts'
+import { explainMachine, type NamedSize, type SizeNames } from './explainMachine.ts'
+import { hoursByDay, thingsPerHour } from './hoursByDay.ts'
+import { meterClass } from './meterClass.ts'
 import { tieLines, type Ties } from './tieLines.ts'
 
 export interface ReconcileInputs {
@@ -13,15 +14,28 @@ export interface ReconcileInputs {
   /** The bill’s lines of the same period and currency. */
   readonly billed: readonly BillLine[]
   readonly resources?: readonly BillResource[]
+  /** What the plan says of its machines in the same way. */
+  readonly plannedResources?: readonly BillResource[]
   readonly ties?: Ties
   /** True length of the month. */
   readonly month: Seconds
 }
 
-interface MachineDifference {
-  readonly machine: string
+/** Seconds of machine time on one day. */
+export interface DayHours {
+  readonly day: string
   readonly planned: Exact
   readonly billed: Exact
+}
+
+export interface MachineDifference {
+  readonly machine: string
+  /** Whether the plan has it. */
+  readonly isPlanned: boolean
+  readonly planned: Exact
+  readonly billed: Exact
+  /** In order; only days on which one side has some. */
+  readonly days: readonly DayHours[]
 }
 
 export interface Reconciliation {
@@ -62,7 +76,7 @@ export function reconcile(inputs: ReconcileInputs): Reconciliation {
   for (const line of planned) put(plans, line.resourceName, line)
   for (const [machine, lines] of plans) {
     const found = own.get(machine)
-    if (found) causes.push(...explainMachine(machine, lines, found, month))
+    if (found) causes.push(...explainMachine(machine, lines, found, month, sizesOf(inputs, lines, found)))
     else causes.push({ code: 'never-billed', of: machine, meter: undefined, amount: negate(sumOf(lines)) })
   }
   for (const [of, lines] of others) {
@@ -80,12 +94,8 @@ export function reconcile(inputs: ReconcileInputs): Reconciliation {
     billed: sumOf(billed),
     causes: joined.sort((a, b) => compare(size(b.amount), size(a.amount))),
     machines: [
-      ...machines.map((machine) => ({
-        machine,
-        planned: sumOf(plans.get(machine)!),
-        billed: sumOf(own.get(machine) ?? []),
-      })),
-      ...[...others].map(([machine, lines]) => ({ machine, planned: ZERO, billed: sumOf(lines) })),
+      ...machines.map((machine) => differenceOf(machine, plans.get(machine)!, own.get(machine) ?? [], month)),
+      ...[...others].map(([machine, lines]) => differenceOf(machine, [], lines, month)),
     ],
     unexplained: joined
       .filter(({ code }) => code === 'unexplained')
@@ -93,19 +103,60 @@ export function reconcile(inputs: ReconcileInputs): Reconciliation {
   }
 }
 
-function explainMachine(
+function differenceOf(
   machine: string,
   planned: readonly BillLine[],
   billed: readonly BillLine[],
   month: Seconds,
-): Cause[] {
-  return METER_CLASSES.flatMap((meter) => {
-    const [before, after] = [planned, billed].map((lines) =>
-      lines.filter((line) => meterClass(line) === meter),
-    )
-    return explainMeter(machine, meter, before!, after!, month)
-  })
+): MachineDifference {
+  const things = thingsPerHour(planned)
+  const hoursOf = (lines: readonly BillLine[]): ReadonlyMap<string, Exact> =>
+    hoursByDay(lines, month, things.size > 0 ? things : thingsPerHour(lines))
+  const [before, after] = [hoursOf(planned), hoursOf(billed)]
+  return {
+    machine,
+    isPlanned: planned.length > 0,
+    planned: sumOf(planned),
+    billed: sumOf(billed),
+    days: [...new Set([...before.keys(), ...after.keys()])].sort().map((day) => ({
+      day,
+      planned: before.get(day) ?? ZERO,
+      billed: after.get(day) ?? ZERO,
+    })),
+  }
 }
+
+/** The size that each side names, where it names one alone. */
+function sizesOf(
+  { plannedResources = [], resources = [] }: ReconcileInputs,
+  planned: readonly BillLine[],
+  billed: readonly BillLine[],
+): SizeNames {
+  return { planned: sizeNamed(plannedResources, planned), billed: sizeNamed(resources, billed) }
+}
+
+function sizeNamed(resources: readonly BillResource[], lines: readonly BillLine[]): NamedSize | undefined {
+  const ids = new Set(
+    lines.filter((line) => meterClass(line) === 'machine-time').map(({ resourceId }) => resourceId),
+  )
+  const named = new Map<string, NamedSize>()
+  for (const { id, details } of resources) {
+    if (!ids.has(id)) continue
+    for (const { InstanceType, CoreCount, MemorySize } of details.values()) {
+      if (typeof InstanceType !== 'string' || InstanceType === '') continue
+      named.set(InstanceType, {
+        name: InstanceType,
+        cores: aboveZero(CoreCount),
+        memoryGiB: aboveZero(MemorySize),
+      })
+    }
+  }
+  return named.size === 1 ? [...named.values()][0] : undefined
+}
+
+/** Details are what a bill says they are. */
+const aboveZero = (value: unknown): number | undefined =>
+  typeof value === 'number' && value > 0 && value < 1e9 ? value : undefined
 
 /** Roundings that no one would see are one: of figures that were cut off after the twelfth digit. */
 const gatherDust = (causes: readonly Cause[]): Cause[] =>

@@ -5,7 +5,7 @@ import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { lengthOf, seconds } from '../../core/quantity/units.ts'
 import { reconcile, type Reconciliation } from '../../core/reconcile/reconcile.ts'
 import type { Ties } from '../../core/reconcile/tieLines.ts'
-import { plannedLines } from './plannedLines.ts'
+import { plannedBill } from './plannedBill.ts'
 import type { BillReading } from './readBill.ts'
 
 export interface ComparisonInputs {
@@ -29,13 +29,17 @@ export interface Comparison {
   readonly providers: readonly string[]
   readonly currencies: readonly (Reconciliation & { readonly currency: string })[]
   readonly otherPeriods: readonly OtherPeriod[]
+  /** Where the bill ends before its month does: what is planned after that day is not compared. */
+  readonly until?: string
+  /** What is planned of the days after `until`, by currency. */
+  readonly plannedRest: ReadonlyMap<string, Exact>
 }
 
 const plain = (text: string): string => text.trim().toLowerCase()
 
 /**
  * Sets a planned month beside a bill: currency by currency, for the machines of the providers whose bill it is. Lines of
- * other billing periods are counted apart.
+ * other billing periods are counted apart. A bill that ends before its month is compared with the plan so far.
  */
 export function compareBill({ priced, reading, month, ties }: ComparisonInputs): Comparison {
   const billers = new Set(reading.lines.map(({ provider }) => plain(provider)))
@@ -44,8 +48,15 @@ export function compareBill({ priced, reading, month, ties }: ComparisonInputs):
     billers.has(plain(resolved.index.book.provider.id))
   const named = priced.filter(isOn)
   const compared = named.length > 0 ? named : priced
-  const planned = plannedLines(compared)
+  const { lines, resources: plannedResources } = plannedBill(compared)
   const own = reading.lines.filter(({ period }) => period.startsWith(month))
+  const until = endOfBill(own, lines)
+  const planned = lines.filter(({ day }) => until === undefined || day <= until)
+  const plannedRest = new Map<string, Exact>()
+  for (const { day, currency, effective } of lines) {
+    if (until === undefined || day <= until) continue
+    plannedRest.set(currency, add(plannedRest.get(currency) ?? ZERO, effective))
+  }
   const currencies = [...new Set([...planned, ...own].map(({ currency }) => currency))]
   const [first] = compared
   const length = first ? lengthOf(first.month) : seconds(0)
@@ -57,12 +68,23 @@ export function compareBill({ priced, reading, month, ties }: ComparisonInputs):
         planned: planned.filter((line) => line.currency === currency),
         billed: own.filter((line) => line.currency === currency),
         resources: reading.resources,
+        plannedResources,
         month: length,
         ...(ties && { ties }),
       }),
     })),
     otherPeriods: otherPeriods(reading.lines, month),
+    plannedRest,
+    ...(until !== undefined && { until }),
   }
+}
+
+/** The last day of a bill by days that has nothing of days on which something is planned after it. */
+function endOfBill(billed: readonly BillLine[], planned: readonly BillLine[]): string | undefined {
+  const usage = billed.filter(({ category, isCorrection }) => category === 'usage' && !isCorrection)
+  if (usage.length === 0 || usage.some(({ day, lastDay }) => day !== lastDay)) return undefined
+  const last = usage.reduce((latest, { day }) => (day > latest ? day : latest), '')
+  return planned.some(({ day }) => day > last) ? last : undefined
 }
 
 function otherPeriods(lines: readonly BillLine[], month: YearMonth): OtherPeriod[] {

@@ -50,6 +50,8 @@ export interface CauseReport {
   readonly days?: readonly { readonly day: string; readonly planned: string; readonly billed: string }[]
   readonly prices?: { readonly planned: string; readonly billed: string }
   readonly since?: string
+  readonly names?: { readonly planned: string; readonly billed: string }
+  readonly parts?: readonly { readonly meter: MeterClass; readonly amount: string }[]
 }
 
 const text = (value: Exact): string => trimDecimal(toDecimal(value, 12))
@@ -85,7 +87,18 @@ export const comparisonReport = (
 const HOUR: Exact = { n: 3_600n, d: 1n }
 
 /** Time is in hours, and its prices are by the hour. */
-function causeReport({ code, of, meter, amount, unit, days, prices, since }: Cause): CauseReport {
+function causeReport({
+  code,
+  of,
+  meter,
+  amount,
+  unit,
+  days,
+  prices,
+  since,
+  names,
+  parts,
+}: Cause): CauseReport {
   const isTime = unit === 'time'
   const quantity = (value: Exact): string => text(isTime ? divide(value, HOUR) : value)
   const price = ({ n, d }: Exact): string => text(isTime ? { n: n * HOUR.n, d } : { n, d })
@@ -104,5 +117,7 @@ function causeReport({ code, of, meter, amount, unit, days, prices, since }: Cau
     }),
     ...(prices && { prices: { planned: price(prices.planned), billed: price(prices.billed) } }),
     ...(since !== undefined && { since }),
+    ...(names && { names }),
+    ...(parts && { parts: parts.map((part) => ({ meter: part.meter, amount: text(part.amount) })) }),
   }
 }

@@ -31,6 +31,16 @@ const cause = objectOf<CauseReport>({
   ),
   prices: objectOf<NonNullable<CauseReport['prices']>>({ planned: need(figure), billed: need(figure) }),
   since: date,
+  names: objectOf<NonNullable<CauseReport['names']>>({ planned: need(text), billed: need(text) }).description(
+    'The size or the pricing category of each side.',
+  ),
+  parts: listOf(
+    objectOf<NonNullable<CauseReport['parts']>[number]>({
+      meter: need(Joi.valid(...METER_CLASSES)),
+      amount: need(figure),
+    }),
+    20,
+  ).description('What of it falls on each meter, where several follow from one another.'),
 })
 
 const currencyReport = objectOf<CurrencyReport>({
