@@ -24,9 +24,31 @@ module.exports = {
       'Formats know the core and nothing above it.',
     ),
     layer(
+      'practice-meters-by-itself',
+      { path: '^src/practice', pathNot: TEST },
+      {
+        path: '^(src|app)/',
+        pathNot:
+          '^src/(practice|core/(quantity|catalogue/(priceBook|regionPrices)|machine/plan|off/powerState|ownValue)|files/(focus/focusColumns|reading/csvText))',
+      },
+      'A stand-in that shared a meter, a calendar or a timeline with the planner would share its mistakes.',
+    ),
+    layer(
+      'rehearsal-uses-practice-files-and-core',
+      { path: '^src/rehearsal', pathNot: TEST },
+      { path: '^(src|app)/', pathNot: '^src/(core|files|practice|rehearsal)' },
+      'Rehearsals know no screen and no store.',
+    ),
+    layer(
+      'core-and-files-know-no-practice',
+      { path: '^src/(core|files|wording|interface|store|screens)', pathNot: `${TEST}|testing/` },
+      { path: '^src/practice' },
+      'The practice provider is asked by rehearsals and by its service alone.',
+    ),
+    layer(
       'store-and-workers-use-files-and-core',
       { path: '^src/(store|workers)', pathNot: TEST },
-      { path: '^(src|app)/', pathNot: '^src/(core|files|store|workers)' },
+      { path: '^(src|app)/', pathNot: '^src/(core|files|rehearsal|store|workers)' },
       'Storage and workers know nothing of what is drawn.',
     ),
     layer(

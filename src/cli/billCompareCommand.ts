@@ -5,6 +5,7 @@ import { roundParts } from '../core/quantity/roundParts.ts'
 import { isDust } from '../core/reconcile/dust.ts'
 import { compareBill, type Comparison } from '../files/bill/compareBill.ts'
 import { comparisonReport } from '../files/bill/comparisonReport.ts'
+import { zonesOf } from '../files/bill/zonesOf.ts'
 import { troubleLine } from '../files/bill/billTable.ts'
 import { isAmount } from '../files/reading/moneyText.ts'
 import { asOneLine } from '../files/reading/oneLine.ts'
@@ -39,15 +40,7 @@ export async function billCompareCommand(
   const { plan, month } = question
   reportOf(run, options.plan, question, pricing)
   const priced = plan.machines.map((machine) => pricing.of(machine)).filter((result) => result.ok)
-  const books = priced.map(({ resolved }) => resolved.index.book)
-  const zones = {
-    timeZone: books[0]?.billingZone ?? 'Etc/UTC',
-    byProvider: new Map(
-      books.flatMap(({ provider: { id, name }, billingZone }) =>
-        [id, name].map((each) => [each.toLowerCase(), billingZone] as const),
-      ),
-    ),
-  }
+  const zones = zonesOf(priced.map(({ resolved }) => resolved.index.book))
   const reading = await billOf(paths, zones, run)
   const found = compareBill({ priced, reading, month })
   run.print(
@@ -65,7 +58,11 @@ export async function billCompareCommand(
 }
 
 /** The plan, its causes from the largest on, and the bill: a column that adds up. */
-function tableOf(plan: string, month: string, { providers, currencies, otherPeriods }: Comparison): string {
+function tableOf(
+  plan: string,
+  month: string,
+  { providers, currencies, otherPeriods, until }: Comparison,
+): string {
   const blocks = currencies.map(({ currency, planned, causes, unexplained }) => {
     const shown = causes.filter(({ amount }) => !isDust(amount))
     const dust = causes.reduce((sum, { amount }) => (isDust(amount) ? add(sum, amount) : sum), ZERO)
@@ -84,7 +81,8 @@ function tableOf(plan: string, month: string, { providers, currencies, otherPeri
     ({ period, currency, rows, effective }) =>
       `${toDecimal(effective, 2)} ${currency} in ${rows} rows are of the period that begins on ${period}.`,
   )
-  return `${[`${plan}, ${month}, ${providers.join(', ')}`, ...blocks, ...others].join('\n\n')}\n`
+  const head = [plan, month, providers.join(', '), ...(until === undefined ? [] : [`until ${until}`])]
+  return `${[head.join(', '), ...blocks, ...others].join('\n\n')}\n`
 }
 
 const signed = (amount: string): string => (amount.startsWith('-') ? amount : `+${amount}`)

@@ -68,6 +68,19 @@ export interface StoredList {
   readonly tables?: readonly { readonly name: string; readonly rows: readonly (readonly string[])[] }[]
 }
 
+/** A month of a plan's bill, reduced to its days. */
+export interface StoredBill {
+  readonly plan: string
+  readonly month: string
+  /** What it was read from, or that it was rehearsed. */
+  readonly name: string
+  readonly isRehearsed: boolean
+  /** A FOCUS table, gzipped. */
+  readonly bytes: Uint8Array<ArrayBuffer>
+  /** What was said when it was read. */
+  readonly head: unknown
+}
+
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
   editions!: Table<StoredBook, [string, string]>
@@ -76,6 +89,7 @@ export class NotchgaugeDatabase extends Dexie {
   seals!: Table<StoredSeal, string>
   recipes!: Table<StoredRecipe, string>
   lists!: Table<StoredList, string>
+  bills!: Table<StoredBill, [string, string]>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -117,6 +131,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 7, stores: { edits: 'seq, [seq+label]' } },
   { version: 8, stores: { recipes: 'provider, keptAt' } },
   { version: 9, stores: { lists: 'id' } },
+  { version: 10, stores: { bills: '[plan+month], plan' } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

@@ -2,7 +2,9 @@ import type { Cause, CauseCode } from '../core/reconcile/cause.ts'
 import type { MeterClass } from '../core/reconcile/meterClass.ts'
 import { SECONDS_PER_HOUR } from '../core/quantity/units.ts'
 import { add, multiply, subtract, toNumber, ZERO, type Exact } from '../core/quantity/exact.ts'
+import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { formatNumber } from './number'
+import { monthName } from './time'
 
 export const METER_WORDS = {
   'machine-time': 'machine time',
@@ -17,6 +19,8 @@ export const METER_WORDS = {
 
 const HOUR: Exact = { n: BigInt(SECONDS_PER_HOUR), d: 1n }
 const MOST_DAYS = 4
+/** So many dates are named; how many more there are is said. */
+export const MOST_DATES = 12
 
 const TEXTS = {
   'more-time': 'on for longer than planned',
@@ -60,15 +64,59 @@ const namesText = ({ names }: Cause): string => {
   return `${said(names.billed)} in place of ${said(names.planned)}`
 }
 
-/** How many hours, and on which days. */
-function timeText({ unit, days }: Cause): string {
-  if (unit !== 'time' || !days || days.length === 0) return ''
+/** “replay was on for 3 h that nobody planned”: what happened, without when and why. */
+export function causeHead(cause: Cause): string {
+  const { code, of, meter, unit } = cause
+  const hours = unit === 'time' && cause.days?.length ? `${hoursOf(cause)} h ` : ''
+  const what = meter && meter !== 'machine-time' ? `, ${METER_WORDS[meter]}` : ''
+  switch (code) {
+    case 'more-time':
+      return `${of}${what} was on for ${hours === '' ? 'longer' : hours}${hours === '' ? '' : 'that nobody planned'}`
+    case 'less-time':
+      return `${of}${what} was on for ${hours === '' ? 'less time' : `${hours}less`} than planned`
+    case 'unplanned-machine':
+      return `${of} is not in the plan`
+    case 'never-billed':
+      return `${of} is planned, and not on the bill`
+    case 'left-over':
+      return `${meter ? `${METER_WORDS[meter]} of ` : ''}${of}: still there`
+    default:
+      return [of, TEXTS[code]].filter(Boolean).join(`${what}: `)
+  }
+}
+
+/** When, at which price, of what: the rest of what is known of it. */
+export const causeMore = (cause: Cause): string =>
+  [namesText(cause), datesText(cause), priceText(cause)].filter(Boolean).join('; ')
+
+/** “on 3, 4 and 5 March”: days of one month by their numbers. */
+function datesText({ days }: Cause): string {
+  if (!days || days.length === 0) return ''
+  const numbers = days.slice(0, MOST_DATES).map(({ day }) => String(Number(day.slice(8))))
+  const beyond = days.length - MOST_DATES
+  const month = monthName(days[0]!.day.slice(0, 7) as YearMonth)
+  return beyond > 0
+    ? `on ${numbers.join(', ')} and ${beyond} more days of ${month}`
+    : `on ${[numbers.slice(0, -1).join(', '), numbers.at(-1)].filter(Boolean).join(' and ')} ${month}`
+}
+
+function hoursOf({ days = [] }: Cause): string {
   const seconds = days.reduce((sum, { planned, billed }) => add(sum, subtract(billed, planned)), ZERO)
-  const hours = Math.abs(toNumber(seconds)) / SECONDS_PER_HOUR
+  return formatNumber(Math.abs(toNumber(seconds)) / SECONDS_PER_HOUR, 2)
+}
+
+function daysText({ days }: Cause): string {
+  if (!days || days.length === 0) return ''
   const shown = days.slice(0, MOST_DAYS).map(({ day }) => day)
   const beyond = days.length - MOST_DAYS
   const more = beyond > 0 ? ` and ${beyond} more ${beyond === 1 ? 'day' : 'days'}` : ''
-  return `${formatNumber(hours, 2)} h on ${shown.join(', ')}${more}`
+  return `on ${shown.join(', ')}${more}`
+}
+
+/** How many hours, and on which days. */
+function timeText(cause: Cause): string {
+  if (cause.unit !== 'time' || !cause.days || cause.days.length === 0) return ''
+  return `${hoursOf(cause)} h ${daysText(cause)}`
 }
 
 /** What one unit of time is said in: an hour; of what is kept for a time, a month of 730 hours. */

@@ -12,6 +12,11 @@ import type { ManyPreview } from '../core/wholePlan/previewMany.ts'
 import type { OverviewInputs, OverviewPart } from '../core/wholePlan/planOverview.ts'
 import type { SearchProgress } from '../core/search/cheapestFit.ts'
 import type { PlanSearch, SearchResults } from '../core/search/searchPlan.ts'
+import type { BillAnswer, ComparisonQuestion } from '../files/bill/billAnswer.ts'
+import type { BillFile } from '../files/bill/billParts.ts'
+import type { BillZones } from '../files/bill/BillRows.ts'
+import type { ReadBills } from '../files/bill/keptBill.ts'
+import type { BillStep } from '../files/bill/readBill.ts'
 import type { CalendarDates, DateRange } from '../files/calendar/calendarDates.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import type { Inventory, InventoryInputs } from '../files/inventory/inventory.ts'
@@ -19,6 +24,7 @@ import type { ListQuestion, ListReading } from '../files/pricelist/listAnswer.ts
 import type { Export } from '../files/writeExport.ts'
 import type { ReadFile } from '../files/readAnyFile.ts'
 import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
+import type { RehearsalQuestion, RehearsedMonth } from '../rehearsal/rehearseBill.ts'
 import { WorkerAsker } from './WorkerAsker.ts'
 
 // Everything that is asked of workers. The address of each worker has to stand where it is begun, for the bundler.
@@ -28,6 +34,30 @@ export const assumptionAsker = () =>
   new WorkerAsker<PlanPricingInputs, readonly AssumptionCost[]>({
     begin: () => new Worker(new URL('./assumption.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'What is assumed could not be priced.',
+  })
+
+export interface BillReadQuestion {
+  readonly files: readonly BillFile[]
+  readonly zones: BillZones
+}
+
+/** Reads a bill and reduces it to its days; its steps are how much is read. */
+export const billAsker = () =>
+  new WorkerAsker<BillReadQuestion, Outcome<ReadBills, FileIssue>, BillStep>({
+    begin: () => new Worker(new URL('./bill.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Reading the bill failed. Nothing was changed.',
+  })
+
+export interface BillComparisonQuestion extends ComparisonQuestion {
+  readonly bytes: Uint8Array<ArrayBuffer>
+}
+
+/** Sets a kept bill beside the plan. */
+export const comparisonAsker = () =>
+  new WorkerAsker<BillComparisonQuestion, Outcome<BillAnswer, FileIssue>>({
+    begin: () => new Worker(new URL('./comparison.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The bill could not be compared.',
+    waits: true,
   })
 
 export interface CalendarQuestion {
@@ -132,6 +162,13 @@ export const planAsker = () =>
     begin: () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The plan could not be priced.',
     waits: true,
+  })
+
+/** Lets a month happen on a practice provider, and reads its bill. */
+export const rehearsalAsker = () =>
+  new WorkerAsker<RehearsalQuestion, RehearsedMonth>({
+    begin: () => new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The month could not be rehearsed.',
   })
 
 /** Reads a schedule file. */

@@ -7,6 +7,7 @@ import { size } from './dust.ts'
 import { explainMeter } from './explainMeter.ts'
 import { isUsed } from './hoursByDay.ts'
 import { METER_CLASSES, meterClass, type MeterClass } from './meterClass.ts'
+import { plainName } from './plainName.ts'
 
 /** A size as the details of its prices have it. */
 export interface NamedSize {
@@ -112,7 +113,7 @@ function joined(causes: readonly Cause[]): Cause[] {
 function renamed(cause: Cause, planned: ByMeter, billed: ByMeter, sizes: SizeNames): Cause {
   if ((cause.code !== 'price' && cause.code !== 'discount') || cause.meter !== 'machine-time') return cause
   const { planned: before, billed: after } = sizes
-  if (before !== undefined && after !== undefined && plain(before.name) !== plain(after.name)) {
+  if (before !== undefined && after !== undefined && plainName(before.name) !== plainName(after.name)) {
     return { ...cause, code: 'other-size', names: { planned: before.name, billed: after.name } }
   }
   const [own, found] = [planned, billed].map(pricingOf)
@@ -120,9 +121,6 @@ function renamed(cause: Cause, planned: ByMeter, billed: ByMeter, sizes: SizeNam
     ? { ...cause, code: 'other-terms', names: { planned: own, billed: found } }
     : cause
 }
-
-/** `Heron 4/16` and `heron-4-16` are the same size. */
-const plain = (name: string): string => name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
 
 /** The pricing category of a side’s machine time, where it has one alone. */
 function pricingOf(lines: ByMeter): string | undefined {

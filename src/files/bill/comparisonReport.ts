@@ -1,5 +1,5 @@
 import { toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
-import { divide, subtract, type Exact } from '../../core/quantity/exact.ts'
+import { divide, subtract, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import type { Cause, CauseCode } from '../../core/reconcile/cause.ts'
 import type { MeterClass } from '../../core/reconcile/meterClass.ts'
 import type { BillTrouble } from './billTrouble.ts'
@@ -16,6 +16,8 @@ export interface ComparisonReport {
   readonly plan: string
   readonly month: string
   readonly providers: readonly string[]
+  /** The last day that is compared, where the bill ends before its month. */
+  readonly until?: string
   readonly currencies: readonly CurrencyReport[]
   readonly otherPeriods: readonly {
     readonly period: string
@@ -33,6 +35,8 @@ export interface CurrencyReport {
   readonly billed: string
   readonly difference: string
   readonly unexplained: string
+  /** Planned of the days after `until`. */
+  readonly plannedRest?: string
   readonly causes: readonly CauseReport[]
   readonly machines: readonly {
     readonly machine: string
@@ -59,19 +63,21 @@ const text = (value: Exact): string => trimDecimal(toDecimal(value, 12))
 export const comparisonReport = (
   plan: string,
   month: string,
-  { providers, currencies, otherPeriods }: Comparison,
+  { providers, currencies, otherPeriods, until, plannedRest }: Comparison,
   { leftOut, troubles }: Pick<BillReading, 'leftOut' | 'troubles'>,
 ): ComparisonReport => ({
   format: COMPARISON_FORMAT,
   plan,
   month,
   providers,
+  ...(until !== undefined && { until }),
   currencies: currencies.map(({ currency, planned, billed, unexplained, causes, machines }) => ({
     currency,
     planned: text(planned),
     billed: text(billed),
     difference: text(subtract(billed, planned)),
     unexplained: text(unexplained),
+    ...(until !== undefined && { plannedRest: text(plannedRest.get(currency) ?? ZERO) }),
     causes: causes.map(causeReport),
     machines: machines.map((each) => ({
       machine: each.machine,

@@ -49,6 +49,7 @@ const currencyReport = objectOf<CurrencyReport>({
   billed: need(figure),
   difference: need(figure).description('The sum of all causes.'),
   unexplained: need(figure).description('What no cause could be told for, added without signs.'),
+  plannedRest: figure.description('Planned of the days after that one.'),
   causes: need(listOf(cause, MOST)).description('The largest first.'),
   machines: need(
     listOf(
@@ -67,6 +68,7 @@ export const comparisonSchema = objectOf<ComparisonReport>({
   plan: need(text),
   month: need(month),
   providers: need(listOf(text, 1_000)),
+  until: date.description('The last day that is compared, where the bill ends before its month.'),
   currencies: need(listOf(currencyReport, 200)),
   otherPeriods: need(
     listOf(

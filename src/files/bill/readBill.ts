@@ -16,7 +16,7 @@ export interface BillQuestion extends BillZones {
 }
 
 /** What has been read so far. */
-interface BillStep {
+export interface BillStep {
   readonly rows: number
   readonly bytes: number
 }

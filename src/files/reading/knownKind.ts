@@ -18,6 +18,7 @@ export type FileKind =
   | 'estimate'
   | 'JSON'
   | 'YAML'
+  | 'bill'
   | 'table'
 
 /** How much of a file tells its kind. */
@@ -52,13 +53,23 @@ export function knownKind(start: Uint8Array, name: string): FileKind | undefined
   if (/^BEGIN:VCALENDAR/i.test(plain)) return 'calendar'
   if (/^<(!doctype html|html|\?xml|table)/i.test(plain)) return 'web page'
   if (/^[[{]/.test(plain)) return OURS.find(([, format]) => plain.includes(`"${format}`))?.[0] ?? 'JSON'
+  if (isBill(plain)) return 'bill'
   if (/\.(csv|tsv|txt)$/i.test(name)) return 'table'
   if (/^(---|#cloud-config)|^[\w-]+:\s/.test(plain) && /\.ya?ml$/i.test(name)) return 'YAML'
   return undefined
 }
 
+/** Columns that every table of FOCUS has. */
+const BILL_COLUMNS = ['chargeperiodstart', 'chargecategory', 'billingcurrency']
+
+const isBill = (text: string): boolean => {
+  const heading = text.slice(0, text.search(/[\r\n]|$/)).toLowerCase()
+  return BILL_COLUMNS.every((column) => heading.includes(column))
+}
+
 const AS_CSV = 'In your spreadsheet program, save the sheet as CSV, and bring that in.'
 const AT_IMPORT = 'Bring it in from the plan’s menu: Import a plan, price book or inventory.'
+const AT_BILL = 'Open it on the view Bill.'
 const AT_WEEK = 'On a machine’s week, it is brought in under Exceptions (holidays) or Schedule (switches).'
 
 /** What to do with a file at the door that it does not fit; undefined where it may be what is asked for. */
@@ -79,6 +90,7 @@ const ADVICE: Readonly<Record<FileKind, Readonly<Partial<Record<Door, string>>>>
   ),
   JSON: { holidays: 'Holidays are read from iCalendar (.ics).' },
   YAML: of('Plans and price books are JSON.'),
+  bill: of(AT_BILL),
   table: {
     holidays: 'Holidays are read from iCalendar (.ics).',
     schedule: 'A week is read from iCalendar (.ics) or a schedule feed.',

@@ -5,6 +5,7 @@ import type { FileIssue } from '../../files/reading/fileIssue.ts'
 import { KIND_BYTES, knownKind, wrongDoor } from '../../files/reading/knownKind.ts'
 import { MOST_BYTES, tooLarge } from '../../files/reading/readJson.ts'
 import { importAsker } from '../../workers/askers.ts'
+import { beginBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { considerProviders } from '../../store/providerCommands.ts'
 import { replaceOpenPlan } from '../../store/openPlan.ts'
@@ -43,8 +44,13 @@ export function useImports(): Imports {
   const isBusy = useRef(false)
   const tableClosed = useRef<() => void>(undefined)
 
-  const readFile = async (file: File): Promise<Report | 'table'> => {
+  const readFile = async (file: File): Promise<Report | 'table' | 'bill'> => {
     const start = new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer())
+    if (knownKind(start, file.name) === 'bill') {
+      beginBill([file])
+      go({ view: 'bill' })
+      return 'bill'
+    }
     const other = wrongDoor(start, file.name, 'import')
     if (other) return { name: file.name, issues: [other] }
     if (TABLE.test(file.name) && !/^(plan|price book|JSON)$/.test(knownKind(start, file.name) ?? '')) {
@@ -95,7 +101,7 @@ export function useImports(): Imports {
     return { name: file.name, text: `${plan.name} is open. Undo brings the plan before it back.` }
   }
 
-  const reportOf = async (file: File): Promise<Report | 'table'> => {
+  const reportOf = async (file: File): Promise<Report | 'table' | 'bill'> => {
     try {
       return await readFile(file)
     } catch (error) {
@@ -119,6 +125,8 @@ export function useImports(): Imports {
       if (report === 'table') {
         setCurrent({ at: 'table', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })
         await new Promise<void>((resolve) => (tableClosed.current = resolve))
+      } else if (report === 'bill') {
+        // Its own screen says what becomes of it.
       } else if ('issues' in report && !again.includes(file) && queue.current.length > 0) {
         // Its provider may be in a file that comes after it.
         again.push(file)
@@ -135,6 +143,11 @@ export function useImports(): Imports {
     current,
     reports,
     take: (files) => {
+      // Where a bill is looked for, what is no document of ours is one.
+      if (address.view === 'bill' && files.length > 0 && files.every(({ name }) => !/\.json$/i.test(name))) {
+        beginBill(files)
+        return
+      }
       if (!isBusy.current) setReports([])
       queue.current.push(...files)
       void work()

@@ -6,6 +6,7 @@ export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
   bench: lazyPart(() => import('../bench/BenchScreen'), 'BenchScreen', { isMain: true }),
   prices: lazyPart(() => import('../prices/PricesScreen'), 'PricesScreen', { isMain: true }),
   'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen', { isMain: true }),
+  bill: lazyPart(() => import('../bill/BillScreen'), 'BillScreen', { isMain: true }),
   gauge: lazyPart(() => import('../gauge/Gauge'), 'Gauge'),
   week: lazyPart(() => import('../week/WeekScreen'), 'WeekScreen'),
   month: lazyPart(() => import('../month/MonthScreen'), 'MonthScreen'),

@@ -15,6 +15,7 @@ export const VIEWS = [
   { id: 'bench', name: 'Bench', scope: 'plan' },
   { id: 'prices', name: 'Prices', scope: 'plan' },
   { id: 'hand-off', name: 'Hand-off', scope: 'plan' },
+  { id: 'bill', name: 'Bill', scope: 'plan' },
   { id: 'gauge', name: 'Gauge', scope: 'machine', hasMonthBeside: true, movesUnderHand: true },
   { id: 'week', name: 'Week', scope: 'machine', hasMonthBeside: true },
   { id: 'month', name: 'Month', scope: 'machine', hasMonthBeside: true },

@@ -1,0 +1,98 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { gzipSync } from 'node:zlib'
+import { cents, saved, Workbench } from './workbench'
+
+const bill = (page: Page) => page.getByTestId('bill')
+
+async function compared(page: Page): Promise<void> {
+  await expect(bill(page)).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+}
+
+async function rehearse(page: Page, { nothing = false } = {}): Promise<void> {
+  await page.getByRole('button', { name: 'Rehearse this month…' }).click()
+  if (nothing) await page.getByRole('button', { name: 'Nothing goes wrong' }).click()
+  await page.getByRole('button', { name: 'Rehearse', exact: true }).click()
+  await expect(page.getByRole('dialog')).toBeHidden({ timeout: 30_000 })
+  await compared(page)
+}
+
+/** What a machine was billed more than planned, in cents. */
+const differenceOf = async (page: Page, machine: string): Promise<number> =>
+  cents(await page.getByRole('row', { name: machine }).getByRole('cell').last().innerText())
+
+/** Gives the page a bill, as if it were dropped. */
+const openBill = (page: Page, name: string, buffer: Buffer) =>
+  page.getByTestId('bill-file').setInputFiles({ name, mimeType: 'text/csv', buffer })
+
+test('rehearse, find the forgotten machine, mend it, rehearse again', async ({ page }) => {
+  test.slow()
+  const bench = new Workbench(page)
+  await bench.open('/?view=bill&month=2027-03')
+  await expect(page.getByRole('heading', { name: 'March 2027 has no bill yet' })).toBeVisible()
+  await rehearse(page, { nothing: true })
+  await expect(page.getByRole('heading', { name: 'As planned' })).toBeVisible()
+  await expect(page.getByText('Plan and bill agree to the cent.')).toBeVisible()
+
+  await rehearse(page)
+  const steps = page.getByRole('list', { name: 'From planned to billed' }).getByRole('listitem')
+  const amounts = (await steps.locator('b').allInnerTexts()).map(cents)
+  expect(amounts.slice(0, -1).reduce((sum, each) => sum + each, 0)).toBe(amounts.at(-1))
+  expect(amounts[0]).toBe(cents((await bench.planTotal()).split('planned')[0]!))
+  const forgotten = await differenceOf(page, 'delay-forecast')
+  expect(forgotten).toBeGreaterThan(500)
+  const cause = page.getByRole('listitem').filter({ hasText: 'delay-forecast was on for' })
+  await expect(cause).toContainText('5, 6 and 7 March')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.emulateMedia({ colorScheme: 'dark' })
+  expect((await new AxeBuilder({ page }).withRules(['color-contrast']).analyze()).violations).toEqual([])
+
+  // By keys alone: the press that mends it.
+  const mend = cause.getByRole('button', { name: /^Auto-shutdown at / })
+  await mend.focus()
+  await page.keyboard.press('Enter')
+  await expect(mend).toBeHidden()
+  await compared(page)
+  await rehearse(page)
+  expect(await differenceOf(page, 'delay-forecast')).toBeLessThan(forgotten / 2)
+
+  await bench.reload()
+  await compared(page)
+  expect(await differenceOf(page, 'delay-forecast')).toBeLessThan(forgotten / 2)
+  await page.getByRole('button', { name: 'This bill' }).click()
+  await page.getByRole('menuitem', { name: 'Delete it' }).click()
+  await expect(page.getByRole('heading', { name: 'March 2027 has no bill yet' })).toBeVisible()
+})
+
+test('a bill of half a month is compared so far, and forecast; what is none is said', async ({ page }) => {
+  test.slow()
+  const bench = new Workbench(page)
+  await bench.open('/?view=hand-off&month=2027-03')
+  const focus = await saved(page, async () => {
+    await page.getByRole('button', { name: 'Export as a file' }).click()
+    await page.getByRole('menuitem', { name: /FOCUS 1\.2$/ }).click()
+  })
+  const [heading, ...rows] = focus.trimEnd().split('\r\n')
+  const at = heading!.split(',').findIndex((name) => name.includes('ChargePeriodStart'))
+  const half = rows.filter((row) => row.split(',')[at]!.replaceAll('"', '') < '2027-03-16T12')
+  await page.getByRole('link', { name: 'Bill', exact: true }).click()
+  await openBill(page, 'half.csv.gz', gzipSync([heading, ...half].join('\r\n')))
+  await compared(page)
+  await expect(page.getByRole('heading', { name: 'As planned, so far' })).toBeVisible()
+  await expect(page.getByTestId('forecast')).toContainText('expected for the whole month')
+  await expect(page.getByText(/half\.csv\.gz, [\d,]+ rows, until 2027-03-1[56]/)).toBeVisible()
+
+  // A bill that is dropped on another screen is read all the same.
+  await page.getByRole('link', { name: 'Bench' }).click()
+  await page
+    .getByLabel('Plan, price book or inventory to import')
+    .setInputFiles({ name: 'whole.csv', mimeType: 'text/csv', buffer: Buffer.from(focus) })
+  await compared(page)
+  await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
+
+  await openBill(page, 'list.csv', Buffer.from('size,price\nsmall,0.1\n'))
+  await expect(page.getByRole('heading', { name: 'The bill was not read' })).toBeVisible()
+  await expect(page.getByText('ChargePeriodStart').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
+})

@@ -1,0 +1,205 @@
+'use client'
+
+import { useMemo } from 'react'
+import styled from 'styled-components'
+import { isZero, toNumber } from '../../core/quantity/exact.ts'
+import { size } from '../../core/reconcile/dust.ts'
+import { roundTo } from '../../core/quantity/decimal.ts'
+import { Button } from '../../interface/Button'
+import { Menu } from '../../interface/Menu'
+import { media } from '../../interface/theme/media'
+import type { BillOfPlan } from '../../store/KeptBills.ts'
+import { storageProblem } from '../../store/storageProblem.ts'
+import { comparisonAsker } from '../../workers/askers.ts'
+import { useAnswer } from '../../workers/useAnswer.ts'
+import type { BillAnswer } from '../../files/bill/billAnswer.ts'
+import { formatMoney, SHOWN_DECIMALS, shownDifference } from '../../wording/money'
+import { formatNumber } from '../../wording/number'
+import { formatMonth } from '../../wording/time'
+import { download } from '../workbench/download.ts'
+import { IssueList } from '../workbench/IssueList'
+import { useLinks } from '../workbench/useLinks.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BillCauses } from './BillCauses'
+import { BillMachines } from './BillMachines'
+import { BillNotes } from './BillNotes'
+import { BillSteps } from './BillSteps'
+import { ForecastLine } from './ForecastLine'
+import { OpenBillButton } from './OpenBillButton'
+import { RehearseButton } from './RehearseButton'
+
+interface ComparedBillProps {
+  readonly bill: BillOfPlan
+  readonly bills: readonly BillOfPlan[]
+}
+
+/** A kept bill beside the plan as it is now. */
+export function ComparedBill({ bill, bills }: ComparedBillProps) {
+  const { state, session, month } = useWorkbench()
+  const { plan, books } = state
+  const link = useLinks()
+  const { bytes } = bill
+  const asked = useMemo(() => ({ plan, books, month, bytes }), [plan, books, month, bytes])
+  const { answer, isStale, failure, again } = useAnswer(comparisonAsker, asked)
+  const forget = (): void => {
+    if (plan.id === undefined) return
+    session.bills.forget(plan.id, month).catch((error: unknown) => session.say(storageProblem(error)))
+  }
+  return (
+    <Columns data-testid="bill" aria-busy={isStale && failure === undefined}>
+      <Main>
+        <Bar>
+          <h1>{answer?.ok ? titleOf(answer.value) : `${formatMonth(month)}, planned and billed`}</h1>
+          {answer?.ok && <Said>{explainedText(answer.value)}</Said>}
+          <Spring />
+          <OpenBillButton label="Open a bill…" />
+          <RehearseButton />
+          <Menu
+            label="This bill"
+            button="This bill ▾"
+            entries={[
+              {
+                id: 'export',
+                label: 'Export it by days, FOCUS, gzipped',
+                onAction: () => download(`bill-${month}.csv.gz`, bytes, 'application/gzip'),
+              },
+              { id: 'forget', label: 'Delete it', onAction: forget },
+            ]}
+          />
+        </Bar>
+        <Said>
+          {formatMonth(month)}, {bill.isRehearsed ? `${bill.name}: a practice provider’s bill` : bill.name},{' '}
+          {formatNumber(bill.head.rows)} rows
+          {answer?.ok && answer.value.until !== undefined && `, until ${answer.value.until}`}
+        </Said>
+        {failure !== undefined && (
+          <p role="alert">
+            <b>The bill could not be compared.</b> {failure} <Button onPress={again}>Try again</Button>
+          </p>
+        )}
+        {answer && !answer.ok && (
+          <div role="alert">
+            <b>The kept bill cannot be read any more.</b> Open it again from its file.
+            <IssueList issues={answer.issues} />
+          </div>
+        )}
+        {!answer && failure === undefined && <p>Comparing…</p>}
+        {answer?.ok &&
+          answer.value.currencies.map((each, i) => (
+            <section key={each.currency} aria-label={`In ${each.currency}`}>
+              {i > 0 && (
+                <Other>
+                  In {each.currency}, for which the plan has no rate:{' '}
+                  {formatMoney(each.planned, each.currency)} planned,{' '}
+                  {formatMoney(each.billed, each.currency)} billed
+                </Other>
+              )}
+              <BillSteps of={each} />
+              {i === 0 && <ForecastLine answer={answer.value} />}
+              <BillMachines machines={each.machines} dates={answer.value.days} until={answer.value.until} />
+            </section>
+          ))}
+        {answer?.ok && <BillNotes head={bill.head} otherPeriods={answer.value.otherPeriods} />}
+        {bills.length > 1 && (
+          <Months aria-label="Months with a bill">
+            {bills.map((each) => (
+              <a key={each.month} {...link({ month: each.month })} aria-current={each.month === month}>
+                {formatMonth(each.month)}
+              </a>
+            ))}
+          </Months>
+        )}
+      </Main>
+      <Side aria-label="Why, in money">
+        <h2>Why, in money</h2>
+        {answer?.ok && <BillCauses answer={answer.value} />}
+      </Side>
+    </Columns>
+  )
+}
+
+function titleOf({ currencies, until }: BillAnswer): string {
+  const [first] = currencies
+  if (!first) return 'Nothing is planned and nothing is billed'
+  const difference = shownDifference(first.billed, first.planned)
+  const far = until === undefined ? '' : ', so far'
+  if (isZero(difference)) return `As planned${far}`
+  const money = formatMoney(roundTo(size(difference), SHOWN_DECIMALS), first.currency)
+  return `${money} ${difference.n > 0n ? 'more' : 'less'} than planned${far}`
+}
+
+/** What of all that differs has a cause, in percent. */
+function explainedText({ currencies }: BillAnswer): string {
+  const [first] = currencies
+  if (!first) return ''
+  const all = first.causes.reduce((sum, { amount }) => sum + toNumber(size(amount)), 0)
+  if (all === 0 || isZero(first.unexplained)) return 'all explained'
+  const share = 1 - toNumber(first.unexplained) / all
+  return `${formatNumber(Math.floor(share * 1_000) / 10, 1)} % explained`
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  min-height: 0;
+  ${media.compact} {
+    grid-template-columns: minmax(0, 1fr) 280px;
+  }
+  ${media.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`
+
+const Main = styled.main.attrs({ id: 'main' })`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 20px 20px;
+  background: var(--sheet);
+  ${media.compact} {
+    padding: 12px 14px 16px;
+  }
+`
+
+const Side = styled.aside`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 16px 20px;
+  border-left: 1px solid var(--rule);
+  ${media.narrow} {
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+`
+
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: baseline;
+`
+
+const Spring = styled.span`
+  flex: 1;
+`
+
+const Said = styled.p`
+  color: var(--ink-2);
+`
+
+const Other = styled.p`
+  margin-top: 18px;
+  padding-top: 10px;
+  border-top: 1px solid var(--rule);
+`
+
+const Months = styled.nav`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  margin-top: 16px;
+
+  a[aria-current='true'] {
+    font-weight: 640;
+    text-decoration: none;
+  }
+`

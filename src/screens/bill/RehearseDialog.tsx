@@ -1,0 +1,122 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import styled from 'styled-components'
+import { Button } from '../../interface/Button'
+import { Dialog } from '../../interface/Dialog'
+import { NumberInput } from '../../interface/NumberInput'
+import { MISHAP_KINDS, USUAL_RATES, type MishapKind } from '../../rehearsal/mishap.ts'
+import type { RehearsalQuestion } from '../../rehearsal/rehearseBill.ts'
+import { rehearsalAsker } from '../../workers/askers.ts'
+import { useAnswer } from '../../workers/useAnswer.ts'
+import { formatMonth } from '../../wording/time'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { keepBills } from './keepBills.ts'
+import { MISHAP_NAMES, MISHAP_OF } from './mishapText.ts'
+
+type Percents = Readonly<Record<MishapKind, number>>
+
+const percents = (of: (kind: MishapKind) => number): Percents =>
+  Object.fromEntries(MISHAP_KINDS.map((kind) => [kind, of(kind)])) as Percents
+
+const USUAL = percents((kind) => Math.round(USUAL_RATES[kind] * 100))
+const NOTHING = percents(() => 0)
+const MOST_SEED = 9_999
+
+/** How often what goes wrong in a rehearsed month; the same number befalls the same machines again. */
+export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
+  const { session, state, month } = useWorkbench()
+  const { plan, books } = state
+  const [rates, setRates] = useState(USUAL)
+  const [seed, setSeed] = useState(1)
+  const [asked, setAsked] = useState<RehearsalQuestion>()
+  const { answer, isStale, failure, cancel } = useAnswer(rehearsalAsker, asked)
+  const done = isStale ? undefined : answer
+  const kept = useRef<typeof done>(undefined)
+  useEffect(() => {
+    // Once for each rehearsal.
+    if (!done || kept.current === done) return
+    kept.current = done
+    void keepBills(session, done, `rehearsal ${seed}`, true).then(onClose)
+  }, [done, session, seed, onClose])
+  const isBusy = asked !== undefined && !done && failure === undefined
+  const begin = (): void =>
+    setAsked({
+      plan,
+      books,
+      month,
+      seed,
+      rates: Object.fromEntries(MISHAP_KINDS.map((kind) => [kind, rates[kind] / 100])),
+    })
+  return (
+    <Dialog title={`Rehearse ${formatMonth(month)}`} isOpen onClose={onClose}>
+      <p>
+        The plan runs on a practice provider that keeps its own log and meters by it. Whatever you let go
+        wrong is found again in its bill.
+      </p>
+      <List>
+        {MISHAP_KINDS.map((kind) => (
+          <li key={kind}>
+            <span>{MISHAP_NAMES[kind]}</span>
+            <NumberInput
+              label={MISHAP_NAMES[kind]}
+              unit={`% ${MISHAP_OF[kind]}`}
+              value={rates[kind]}
+              step={1}
+              most={100}
+              onChange={(value) => setRates({ ...rates, [kind]: value })}
+            />
+          </li>
+        ))}
+        <li>
+          <span>Which month of all that could be: the same number lets the same happen</span>
+          <NumberInput
+            label="Rehearsal"
+            unit=""
+            value={seed}
+            step={1}
+            least={1}
+            most={MOST_SEED}
+            onChange={setSeed}
+          />
+        </li>
+      </List>
+      {failure !== undefined && <p role="alert">{failure}</p>}
+      <Line>
+        <Button onPress={begin} isDisabled={isBusy}>
+          {isBusy ? 'Rehearsing…' : 'Rehearse'}
+        </Button>
+        <Button onPress={() => setRates(NOTHING)}>Nothing goes wrong</Button>
+        <Button onPress={() => setRates(USUAL)}>As usual</Button>
+        <Button
+          onPress={() => {
+            cancel()
+            onClose()
+          }}
+        >
+          Cancel
+        </Button>
+      </Line>
+    </Dialog>
+  )
+}
+
+const List = styled.ul`
+  display: grid;
+  gap: 4px;
+
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 170px;
+    gap: 10px;
+    align-items: baseline;
+    padding-bottom: 4px;
+    border-bottom: 1px solid var(--rule);
+  }
+`
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+`

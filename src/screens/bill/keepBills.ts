@@ -1,0 +1,23 @@
+import type { ReadBills } from '../../files/bill/keptBill.ts'
+import type { Session } from '../../store/session.ts'
+import { storageProblem } from '../../store/storageProblem.ts'
+
+/** Keeps what was read with the open plan. A plan that was never laid aside gets a name to be known by. */
+export async function keepBills(
+  session: Session,
+  { months, head }: ReadBills,
+  name: string,
+  isRehearsed: boolean,
+): Promise<void> {
+  const { plan } = session.snapshot()
+  const id = plan.id ?? crypto.randomUUID()
+  if (plan.id === undefined) session.edit('keep a bill with the plan', (draft) => void (draft.id = id))
+  try {
+    await session.bills.keep(
+      id,
+      months.map(({ month, bytes }) => ({ month, bytes, name, isRehearsed, head })),
+    )
+  } catch (error) {
+    session.say(storageProblem(error))
+  }
+}

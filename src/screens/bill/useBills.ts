@@ -1,0 +1,26 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { storageProblem } from '../../store/storageProblem.ts'
+import type { BillOfPlan } from '../../store/KeptBills.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+
+/** The bills that are kept with the open plan, the newest month first; undefined until they are read. */
+export function useBills(): readonly BillOfPlan[] | undefined {
+  const { session, state } = useWorkbench()
+  const { id } = state.plan
+  const [found, setFound] = useState<{ readonly of: string; readonly bills: readonly BillOfPlan[] }>()
+  useEffect(() => {
+    if (id === undefined) return undefined
+    const following = session.bills.follow(
+      id,
+      (bills) => setFound({ of: id, bills }),
+      (error) => session.say(storageProblem(error)),
+    )
+    return () => following.unsubscribe()
+  }, [session, id])
+  if (id === undefined) return NONE
+  return found?.of === id ? found.bills : undefined
+}
+
+const NONE: readonly BillOfPlan[] = []

@@ -1,0 +1,66 @@
+import { liveQuery, type Subscription } from 'dexie'
+import { parseYearMonth, type YearMonth } from '../core/calendar/yearMonth.ts'
+import type { BillHead } from '../files/bill/keptBill.ts'
+import type { NotchgaugeDatabase, StoredBill } from './database.ts'
+
+/** A bill that is kept with a plan. */
+export interface BillOfPlan {
+  readonly month: YearMonth
+  readonly name: string
+  readonly isRehearsed: boolean
+  readonly bytes: Uint8Array<ArrayBuffer>
+  readonly head: BillHead
+}
+
+/** Ten years of months; the oldest go. */
+const MOST_MONTHS = 120
+
+/** The bills of the plans of this browser, one a month. Its methods throw where the browser does not store. */
+export class KeptBills {
+  constructor(private readonly db: NotchgaugeDatabase) {}
+
+  /** Tells all bills of a plan now, the newest first, and whenever they change, in whatever tab. */
+  follow(
+    plan: string,
+    tell: (bills: readonly BillOfPlan[]) => void,
+    fail: (error: unknown) => void,
+  ): Subscription {
+    return liveQuery(() => this.db.bills.where('plan').equals(plan).toArray()).subscribe({
+      next: (rows) => tell(rows.flatMap(billOf).sort((a, b) => (a.month < b.month ? 1 : -1))),
+      error: fail,
+    })
+  }
+
+  /** What was kept of the same month gives way. */
+  async keep(plan: string, bills: readonly BillOfPlan[]): Promise<void> {
+    await this.db.transaction('rw', this.db.bills, async () => {
+      await this.db.bills.bulkPut(bills.map((bill) => ({ plan, ...bill })))
+      const months = await this.db.bills.where('plan').equals(plan).primaryKeys()
+      const tooMany = months.length - MOST_MONTHS
+      if (tooMany > 0) await this.db.bills.bulkDelete(months.sort().slice(0, tooMany))
+    })
+  }
+
+  async forget(plan: string, month: YearMonth): Promise<void> {
+    await this.db.bills.delete([plan, month])
+  }
+}
+
+/** What is stored is read again as any bill is; what is none any more is not shown. */
+function billOf({ month: text, name, isRehearsed, bytes, head }: StoredBill): BillOfPlan[] {
+  const month = parseYearMonth(text)
+  if (!month || typeof name !== 'string' || !(bytes instanceof Uint8Array) || !isHead(head)) return []
+  return [{ month, name, isRehearsed: isRehearsed === true, bytes, head }]
+}
+
+const LISTS = ['files', 'leftOut', 'troubles'] as const
+
+function isHead(head: unknown): head is BillHead {
+  if (typeof head !== 'object' || head === null) return false
+  const fields = new Map(Object.entries(head))
+  return (
+    typeof fields.get('rows') === 'number' &&
+    typeof fields.get('used') === 'number' &&
+    LISTS.every((field) => Array.isArray(fields.get(field)))
+  )
+}

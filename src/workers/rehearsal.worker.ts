@@ -1,0 +1,4 @@
+import { rehearseBill } from '../rehearsal/rehearseBill.ts'
+import { answerQuestions } from './answerQuestions.ts'
+
+answerQuestions(rehearseBill)
