@@ -43,7 +43,12 @@ export const withCommonOptions = (command: Command): Command =>
       new Option('--reading <reading>', 'how the month is read').choices(MONTH_READINGS).default('calendar'),
     )
 
-function read<T>(run: CommandRun, path: string, parse: (text: string) => Outcome<T, FileIssue>): T {
+/** A file that is named on the command line; what is none ends the run. */
+export function readDocument<T>(
+  run: CommandRun,
+  path: string,
+  parse: (text: string) => Outcome<T, FileIssue>,
+): T {
   let text: string
   try {
     const { size } = statSync(path)
@@ -60,7 +65,7 @@ function read<T>(run: CommandRun, path: string, parse: (text: string) => Outcome
 }
 
 const readBooks = (run: CommandRun, paths: readonly string[]): PriceBook[] =>
-  paths.flatMap((path) => bookFiles(path)).map((path) => read(run, path, readPriceBook))
+  paths.flatMap((path) => bookFiles(path)).map((path) => readDocument(run, path, readPriceBook))
 
 /** The question that the options ask about a plan file. */
 export function questionOf(
@@ -71,7 +76,7 @@ export function questionOf(
   const asked = parseYearMonth(month)
   if (!asked)
     return run.refuse([`--month: Found "${month}". Expected: a month such as 2027-03, from 2000 to 2100.`])
-  return { plan: read<Plan>(run, plan, readPlan), books: readBooks(run, book), month: asked, reading }
+  return { plan: readDocument<Plan>(run, plan, readPlan), books: readBooks(run, book), month: asked, reading }
 }
 
 /** Its answer; ends the run where there is none. */
