@@ -96,3 +96,44 @@ test('a bill of half a month is compared so far, and forecast; what is none is s
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
 })
+
+/** The demo's month as a provider would bill it. */
+async function plannedBill(page: Page, month: string): Promise<string> {
+  await new Workbench(page).open(`/?view=hand-off&month=${month}`)
+  return saved(page, async () => {
+    await page.getByRole('button', { name: 'Export as a file' }).click()
+    await page.getByRole('menuitem', { name: /FOCUS 1\.2$/ }).click()
+  })
+}
+
+test('from an empty plan: a bill becomes a plan with weeks and a saving; the next one is set against it', async ({
+  page,
+}) => {
+  test.slow()
+  const march = await plannedBill(page, '2027-03')
+  const april = await plannedBill(page, '2027-04')
+  const bench = new Workbench(page)
+  await bench.choosePlanMenu('Start an empty plan')
+  await page.getByRole('link', { name: 'Bill', exact: true }).click()
+  await openBill(page, 'march.csv', Buffer.from(march))
+  await expect(page.getByRole('heading', { name: 'The bill of March 2027 as a plan' })).toBeVisible()
+  await expect(page.getByText('14 machines with size, place, disks and hours')).toBeVisible()
+  await expect(
+    page.getByText(/On from 8 to 18 on working days alone, 5 of them would have cost € [\d.]+ less/),
+  ).toBeVisible()
+  await expect(page.getByRole('row', { name: /signal-replay heron-2-8 50 h a week 9\d %/ })).toBeVisible()
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.getByRole('button', { name: 'Make it a plan' }).press('Enter')
+  await bench.priced()
+  await expect(page.getByRole('heading', { name: /^Where March 2027 goes/ })).toBeVisible()
+
+  await page.getByRole('link', { name: 'Bill', exact: true }).click()
+  await compared(page)
+  await openBill(page, 'april.csv', Buffer.from(april))
+  await compared(page)
+  await expect(page.getByRole('navigation', { name: 'Months with a bill' })).toContainText('April 2027')
+  // Hours are those of the bill, but for the clock change and holidays: the bill stays near its plan.
+  const replay = page.getByRole('row', { name: 'signal-replay' }).getByRole('cell')
+  const [planned, billed] = (await replay.allInnerTexts()).slice(1, 3).map(cents)
+  expect(Math.abs(planned! - billed!) / billed!).toBeLessThan(0.15)
+})

@@ -1,5 +1,6 @@
 import { Command, Option } from 'commander'
 import { billCompareCommand, COMPARISON_FORMATS, type BillCompareOptions } from './billCompareCommand.ts'
+import { billPlanCommand, type BillPlanOptions } from './billPlanCommand.ts'
 import { BILL_FORMATS, billReadCommand, type BillReadOptions } from './billReadCommand.ts'
 import { EXIT, type CommandRun } from './CommandRun.ts'
 import { runProgram } from './runProgram.ts'
@@ -16,6 +17,14 @@ export async function runBill(args: readonly string[], run: CommandRun): Promise
     .addOption(new Option('--format <format>', 'how to print').choices(BILL_FORMATS).default('table'))
     .option('--zone <zone>', 'IANA zone in which days begin', 'Etc/UTC')
     .action((files: readonly string[], options: BillReadOptions) => billReadCommand(files, options, run))
+  program
+    .command('plan <bill...>')
+    .description('Makes a plan of what is on a bill, and a price book of nothing but that.')
+    .requiredOption('--out <file>', 'plan file to write (required)')
+    .requiredOption('--book-out <file>', 'price book to write; numbered where there are several (required)')
+    .option('--month <month>', 'billing month; the newest on the bill when absent')
+    .option('--zone <zone>', 'IANA zone of the weeks', 'Etc/UTC')
+    .action((files: readonly string[], options: BillPlanOptions) => billPlanCommand(files, options, run))
   withCommonOptions(
     program
       .command('compare <bill...>')

@@ -1,4 +1,5 @@
 import type { MachineChange } from '../core/advice/planChange.ts'
+import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { PlanLedger, PlanLedgerInputs } from '../core/ledger/planLedger.ts'
 import type { AssumptionCost } from '../core/manner/assumptionCosts.ts'
@@ -16,6 +17,7 @@ import type { BillAnswer, ComparisonQuestion } from '../files/bill/billAnswer.ts
 import type { BillFile } from '../files/bill/billParts.ts'
 import type { BillZones } from '../files/bill/BillRows.ts'
 import type { ReadBills } from '../files/bill/keptBill.ts'
+import type { PlanFromBill } from '../files/bill/planFromBill.ts'
 import type { BillStep } from '../files/bill/readBill.ts'
 import type { CalendarDates, DateRange } from '../files/calendar/calendarDates.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
@@ -106,6 +108,19 @@ export interface ImportQuestion {
   readonly file: File
   readonly books: readonly PriceBook[]
 }
+
+export interface FromBillQuestion {
+  readonly bytes: Uint8Array<ArrayBuffer>
+  readonly month: YearMonth
+  readonly timeZone: string
+}
+
+/** Makes a plan and its prices of a kept bill. */
+export const fromBillAsker = () =>
+  new WorkerAsker<FromBillQuestion, Outcome<PlanFromBill, FileIssue>>({
+    begin: () => new Worker(new URL('./fromBill.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'No plan could be made of the bill.',
+  })
 
 /** Reads and checks a plan or a price book. */
 export const importAsker = () =>

@@ -35,6 +35,7 @@ const LONGEST_TEXT = 2_000
 /** Tags and price details, which are no JSON any more when they are cut. */
 const LONGEST_JSON = 64 * 1_024
 const APOSTROPHE = 39
+const FARTHEST_ZONE = 14 * 3_600
 
 /** What a cell says; nothing where it is empty or null. Called for each cell, so that it looks before it works. */
 function said(cell: string, most = LONGEST_TEXT): string {
@@ -81,6 +82,12 @@ class Clock {
     const date = formatDate(dayNumber(Math.floor(local / SECONDS_PER_DAY)))
     if (this.dates.size < MOST_KEPT) this.dates.set(at, date)
     return date
+  }
+
+  /** The first of the month where it begins about then: a month of another zone begins up to 14 hours earlier or later. */
+  periodAt(start: number): string {
+    const date = this.dateAt(start + FARTHEST_ZONE)
+    return date.endsWith('-01') || date.endsWith('-02') ? `${date.slice(0, 8)}01` : this.dateAt(start)
   }
 }
 
@@ -164,7 +171,7 @@ export class BillRows {
     this.reduction.add(
       {
         currency,
-        period: clock.dateAt(periodStart ?? from),
+        period: periodStart === undefined ? clock.dateAt(from) : clock.periodAt(periodStart),
         category,
         isCorrection,
         provider,

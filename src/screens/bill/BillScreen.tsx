@@ -2,12 +2,12 @@
 
 import { useMemo } from 'react'
 import styled from 'styled-components'
-import { EmptyPlan } from '../workbench/EmptyPlan'
+import { formatMonth } from '../../wording/time'
 import { useOpenBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ComparedBill } from './ComparedBill'
 import { NoBill } from './NoBill'
-import { PaleBill } from './PaleBill'
+import { PlanFromBillPart } from './PlanFromBillPart'
 import { ReadingBill } from './ReadingBill'
 import { useBills } from './useBills.ts'
 
@@ -18,17 +18,17 @@ export function BillScreen() {
   const bills = useBills()
   const bill = useMemo(() => bills?.find((each) => each.month === month), [bills, month])
   if (open) return <ReadingBill open={open} />
-  if (state.plan.machines.length === 0 && !bill) {
+  if (!bills) return <Main aria-busy="true" />
+  if (bill && state.plan.machines.length === 0) {
     return (
-      <Main>
-        <EmptyPlan
-          shows="Then a bill can be set beside it: what differs, why, and what to do about it."
-          sketch={<PaleBill />}
-        />
+      <Main data-testid="from-bill">
+        <Place>
+          <h1>The bill of {formatMonth(month)} as a plan</h1>
+          <PlanFromBillPart bill={bill} />
+        </Place>
       </Main>
     )
   }
-  if (!bills) return <Main aria-busy="true" />
   return bill ? <ComparedBill bill={bill} bills={bills} /> : <NoBill bills={bills} />
 }
 
@@ -36,4 +36,11 @@ const Main = styled.main.attrs({ id: 'main' })`
   padding: 12px 20px 20px;
   overflow: auto;
   background: var(--sheet);
+`
+
+const Place = styled.div`
+  display: grid;
+  gap: 12px;
+  max-width: 760px;
+  margin: 4vh auto 0;
 `

@@ -1,11 +1,12 @@
 'use client'
 
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { isZero, toNumber } from '../../core/quantity/exact.ts'
 import { size } from '../../core/reconcile/dust.ts'
 import { roundTo } from '../../core/quantity/decimal.ts'
 import { Button } from '../../interface/Button'
+import { lazyDialog } from '../../interface/lazyDialog'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
 import type { BillOfPlan } from '../../store/KeptBills.ts'
@@ -28,6 +29,8 @@ import { ForecastLine } from './ForecastLine'
 import { OpenBillButton } from './OpenBillButton'
 import { RehearseButton } from './RehearseButton'
 
+const FromBillDialog = lazyDialog(() => import('./FromBillDialog'), 'FromBillDialog')
+
 interface ComparedBillProps {
   readonly bill: BillOfPlan
   readonly bills: readonly BillOfPlan[]
@@ -41,6 +44,7 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
   const { bytes } = bill
   const asked = useMemo(() => ({ plan, books, month, bytes }), [plan, books, month, bytes])
   const { answer, isStale, failure, again } = useAnswer(comparisonAsker, asked)
+  const [isPlanned, setIsPlanned] = useState(false)
   const forget = (): void => {
     if (plan.id === undefined) return
     session.bills.forget(plan.id, month).catch((error: unknown) => session.say(storageProblem(error)))
@@ -63,6 +67,7 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
                 label: 'Export it by days, FOCUS, gzipped',
                 onAction: () => download(`bill-${month}.csv.gz`, bytes, 'application/gzip'),
               },
+              { id: 'plan', label: 'Make a plan of it…', onAction: () => setIsPlanned(true) },
               { id: 'forget', label: 'Delete it', onAction: forget },
             ]}
           />
@@ -110,6 +115,7 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
           </Months>
         )}
       </Main>
+      {isPlanned && <FromBillDialog bill={bill} onClose={() => setIsPlanned(false)} />}
       <Side aria-label="Why, in money">
         <h2>Why, in money</h2>
         {answer?.ok && <BillCauses answer={answer.value} />}

@@ -12,7 +12,8 @@ import { RehearseButton } from './RehearseButton'
 
 /** Where a month has no bill yet: what would stand here, and what brings it. */
 export function NoBill({ bills }: { readonly bills: readonly BillOfPlan[] }) {
-  const { month } = useWorkbench()
+  const { month, state } = useWorkbench()
+  const isEmpty = state.plan.machines.length === 0
   const link = useLinks()
   return (
     <Main>
@@ -24,11 +25,12 @@ export function NoBill({ bills }: { readonly bills: readonly BillOfPlan[] }) {
         </p>
         <Line>
           <OpenBillButton label="Open a bill…" />
-          <RehearseButton />
+          {!isEmpty && <RehearseButton />}
         </Line>
         <p>
-          A rehearsal lets the month happen on a practice provider, with stops that are missed and machines
-          that are forgotten, and brings its bill.
+          {isEmpty
+            ? 'It becomes a plan: its machines with size, place, disks and hours as they were billed, and the prices that they had.'
+            : 'A rehearsal lets the month happen on a practice provider, with stops that are missed and machines that are forgotten, and brings its bill.'}
         </p>
         {bills.length > 0 && (
           <p>
