@@ -19,10 +19,26 @@ type Writable<Of> = { -readonly [Field in keyof Of]: Of[Field] }
 interface RegionInHand {
   readonly zones: Set<string>
   readonly sizes: Map<string, SizePrice>
-  readonly disks: Map<string, { readonly perGiBMonth: string }>
-  address: string | undefined
-  traffic: string | undefined
+  readonly disks: Map<string, Paid>
+  address: Paid
+  traffic: Paid
 }
+
+/** What so many units came to: several machines pay for the same. */
+interface Paid {
+  readonly cost: Exact
+  readonly units: Exact
+}
+
+const UNPAID: Paid = { cost: ZERO, units: ZERO }
+
+const paidMore = (paid: Paid | undefined, lines: readonly BillLine[], units: Exact): Paid => ({
+  cost: add(paid?.cost ?? ZERO, costOf(lines)),
+  units: add(paid?.units ?? ZERO, units),
+})
+
+const priceOf = ({ cost, units }: Paid): string | undefined =>
+  isZero(units) ? undefined : priceText(divide(cost, units))
 
 export interface BilledDisk {
   readonly kind: string
@@ -77,12 +93,10 @@ export class BilledBook {
     if (perHour !== undefined) this.setPrice(found, size, terms, perHour)
     const address = of(lines, 'address')
     const addressHours = sumOf(address.map((line) => this.unitsIn(line, 'time'))).amount
-    if (!isZero(addressHours)) {
-      found.address = priceText(multiply(divide(costOf(address), addressHours), AN_HOUR))
-    }
+    found.address = paidMore(found.address, address, divide(addressHours, AN_HOUR))
     const traffic = of(lines, 'traffic')
     const sent = sumOf(traffic.map((line) => this.unitsIn(line, 'GiB'))).amount
-    if (!isZero(sent)) found.traffic = priceText(divide(costOf(traffic), sent))
+    found.traffic = paidMore(found.traffic, traffic, sent)
     return {
       region,
       zone,
@@ -108,7 +122,7 @@ export class BilledBook {
   private regionOf(id: string): RegionInHand {
     let found = this.regions.get(id)
     if (!found) {
-      found = { zones: new Set(), sizes: new Map(), disks: new Map(), address: undefined, traffic: undefined }
+      found = { zones: new Set(), sizes: new Map(), disks: new Map(), address: UNPAID, traffic: UNPAID }
       this.regions.set(id, found)
     }
     return found
@@ -221,11 +235,13 @@ export class BilledBook {
         boots: true,
       })
       const time = isZero(months) ? steps : divide(months, { n: BigInt(Math.round(room * 1_024)), d: 1_024n })
-      const wholeMonth = { n: BigInt(this.length), d: 1n }
-      const perMonth = multiply(divide(costOf(own), time), wholeMonth)
-      const perGiB = divide(perMonth, { n: BigInt(Math.round(room * 1_024)), d: 1_024n })
+      // GiB for the part of the month in which it was there.
+      const units = multiply(divide(time, { n: BigInt(this.length), d: 1n }), {
+        n: BigInt(Math.round(room * 1_024)),
+        d: 1_024n,
+      })
       if (said === undefined && inGiB === undefined) this.assume('list-room')
-      region.disks.set(kind, { perGiBMonth: priceText(perGiB) })
+      region.disks.set(kind, paidMore(region.disks.get(kind), own, units))
       return [{ kind, roomGiB: room }]
     })
   }
@@ -256,19 +272,12 @@ export class BilledBook {
       {
         sizes: Object.fromEntries(region.sizes),
         disks: Object.fromEntries(
-          region.disks.size > 0 ? region.disks : [[firstKind!, { perGiBMonth: '0' }]],
+          region.disks.size > 0
+            ? [...region.disks].map(([kind, paid]) => [kind, { perGiBMonth: priceOf(paid) ?? '0' }])
+            : [[firstKind!, { perGiBMonth: '0' }]],
         ),
-        addresses:
-          region.address === undefined
-            ? {}
-            : {
-                fixed: {
-                  attachedOn: region.address,
-                  attachedOff: region.address,
-                  unattached: region.address,
-                },
-              },
-        ...(region.traffic !== undefined && { trafficOut: [{ perGiB: region.traffic }] }),
+        addresses: addressesAt(priceOf(region.address)),
+        ...trafficAt(priceOf(region.traffic)),
       },
     ])
     const usedTerms = new Set(
@@ -315,6 +324,13 @@ export class BilledBook {
     return withManner(plain, 'gives-back')
   }
 }
+
+/** A bill does not say what it would have cost in another use. */
+const addressesAt = (price: string | undefined): RegionPrices['addresses'] =>
+  price === undefined ? {} : { fixed: { attachedOn: price, attachedOff: price, unattached: price } }
+
+const trafficAt = (price: string | undefined): Pick<RegionPrices, 'trafficOut'> =>
+  price === undefined ? {} : { trafficOut: [{ perGiB: price }] }
 
 const of = (lines: readonly BillLine[], meter: MeterClass): BillLine[] =>
   lines.filter((line) => meterClass(line) === meter)

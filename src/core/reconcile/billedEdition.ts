@@ -20,7 +20,15 @@ export function billedEdition(book: PriceBook, machine: Machine, cause: Cause): 
   const price = ofRegion && ownValue(ofRegion.sizes, size)
   const isOnDemand = book.terms.find(({ id }) => id === terms)?.kind === 'on-demand'
   const offer = isOnDemand ? price : ownValue(price?.terms, terms)
-  if (!ofRegion || !price || !offer || !prices || cause.unit !== 'time' || !isByTheHour(offer))
+  if (
+    !ofRegion ||
+    !price ||
+    !offer ||
+    !prices ||
+    cause.meter !== 'machine-time' ||
+    cause.unit !== 'time' ||
+    !isByTheHour(offer)
+  )
     return undefined
   const perHour = trimDecimal(toDecimal(multiply(prices.billed, AN_HOUR), PRICE_DECIMALS))
   if (!parseDecimal(perHour) || perHour === offer.perHour) return undefined

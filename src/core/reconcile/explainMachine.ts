@@ -104,7 +104,8 @@ function joined(causes: readonly Cause[]): Cause[] {
         planned: add(known.prices.planned, cause.prices.planned),
         billed: add(known.prices.billed, cause.prices.billed),
       }
-    found.set(key, { ...known, amount: add(known.amount, cause.amount), ...(prices && { prices }) })
+    const { prices: _, ...rest } = known
+    found.set(key, { ...rest, amount: add(known.amount, cause.amount), ...(prices && { prices }) })
   }
   return [...found.values()]
 }

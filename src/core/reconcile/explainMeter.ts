@@ -60,6 +60,9 @@ export function explainMeter(
     [...sides].flatMap(([unit, lines]) => (others.has(unit) ? [] : lines))
   const [onlyPlanned, onlyBilled] = [alone(before, after), alone(after, before)]
   const amount = subtract(costOf(onlyBilled), costOf(onlyPlanned))
+  const isBeside = [...before.keys()].some((unit) => after.has(unit) && isTimeOf(meter, unit))
+  // What is charged beside the same hours, for a term or for each vCPU, is a part of their price.
+  if (isBeside && !isZero(amount)) return [...causes, { code: 'price', of, meter, amount, unit: 'time' }]
   if (onlyPlanned.length > 0 && onlyBilled.length > 0) {
     return [...causes, { code: 'unexplained', of, meter, amount }]
   }
