@@ -99,3 +99,8 @@ const issue = (problem: string, expected: string): FileIssue => ({
   problem,
   expected,
 })
+
+const KNOWN: ReadonlySet<string> = new Set(READ.map(plain))
+
+/** Whether a bill is read for what stands under this heading. */
+export const isBillColumn = (name: string): boolean => KNOWN.has(plain(name))

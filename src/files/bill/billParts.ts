@@ -11,6 +11,8 @@ export interface BillFile {
 export interface BillPart {
   readonly name: string
   readonly open: () => ReadableStream<Uint8Array>
+  /** Where its rows are no text: headings first. */
+  readonly rows?: () => AsyncGenerator<string[][]>
 }
 
 const MIB = 1024 * 1024
@@ -30,8 +32,19 @@ export async function billParts({ name, file }: BillFile, isInside = false): Pro
       throw new UnreadableList(`${name} is a zip within a zip. Expected: one that holds the tables.`)
     return zipParts({ name, file })
   }
+  if (begins(magic, [0x50, 0x41, 0x52, 0x45])) {
+    throw new UnreadableList(
+      `${name} is encrypted Parquet. Expected: the same bill without encryption, or as CSV.`,
+    )
+  }
   if (begins(magic, [0x50, 0x41, 0x52, 0x31])) {
-    throw new UnreadableList(`${name} is Parquet, which is not read yet. Expected: the same bill as CSV.`)
+    return [
+      {
+        name,
+        open: () => file.stream() as ReadableStream<Uint8Array>,
+        rows: () => readParquet(name, file),
+      },
+    ]
   }
   if (begins(magic, [0x1f, 0x8b])) {
     return [
@@ -42,6 +55,12 @@ export async function billParts({ name, file }: BillFile, isInside = false): Pro
     ]
   }
   return [{ name, open: () => file.stream() as ReadableStream<Uint8Array> }]
+}
+
+/** What decodes it comes when it is needed. */
+async function* readParquet(name: string, file: Blob): AsyncGenerator<string[][]> {
+  const { parquetRows } = await import('./parquetRows.ts')
+  yield* parquetRows(name, file)
 }
 
 async function zipParts({ name, file }: BillFile): Promise<BillPart[]> {

@@ -250,7 +250,9 @@ describe('a bill that is not as it should be', () => {
     expect(await refused(file('a.csv.gz', gz.slice(0, gz.length - 400)))).toContain(
       'a.csv.gz cannot be unpacked',
     )
-    expect(await refused(file('a.parquet', utf8('PAR1....')))).toContain('Parquet, which is not read yet')
+    expect(await refused(file('a.parquet', utf8('PAR1....')))).toContain(
+      'a.parquet cannot be read as Parquet',
+    )
     expect(await refused(file('a.csv', utf8('')))).toContain('a.csv is empty')
     expect(await refused(file('a.csv', utf8('a,b\n1,2\n')))).toContain('ChargePeriodStart')
     expect(await refused()).toContain('There is no file')

@@ -54,7 +54,7 @@ export async function* readBill({ files, ...zones }: BillQuestion): Steps {
   } catch (error) {
     if (!(error instanceof UnreadableList)) throw error
     const [problem, expected] = error.message.split(' Expected: ') as [string, string?]
-    return refuse(issueOf(problem, expected ?? 'a bill in CSV with the columns of FOCUS.'))
+    return refuse(issueOf(problem, expected ?? 'a bill with the columns of FOCUS.'))
   }
 }
 
@@ -71,7 +71,10 @@ async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
       bytes += piece.length
     })
     let rows: BillRows | undefined
-    for await (const batch of readDelimited(watched, { ...(await habitsOf(part)), most: MOST })) {
+    // What is no text is passed once for its digest, and read from where its columns lie.
+    if (part.rows) await passed(watched)
+    const batches = part.rows?.() ?? readDelimited(watched, { ...(await habitsOf(part)), most: MOST })
+    for await (const batch of batches) {
       let own = batch
       if (!rows) {
         const [heading] = batch
@@ -102,7 +105,7 @@ async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
     if (all) all.merge(rows)
     else all = rows
   }
-  if (!all) return refuse(issueOf('There is no file.', 'a bill in CSV with the columns of FOCUS.'))
+  if (!all) return refuse(issueOf('There is no file.', 'a bill with the columns of FOCUS.'))
   const { rows, used, reduction, resources, leftOut, troubles } = all
   return accept({
     files: read,
@@ -153,6 +156,11 @@ function watching(part: BillPart, onPiece: (piece: Uint8Array) => void): Readabl
     },
     cancel: (reason) => reader.cancel(reason),
   })
+}
+
+async function passed(stream: ReadableStream<Uint8Array>): Promise<void> {
+  const reader = stream.getReader()
+  while (!(await reader.read()).done);
 }
 
 const issueOf = (problem: string, expected: string): FileIssue => ({
