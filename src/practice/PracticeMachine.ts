@@ -125,8 +125,17 @@ export class PracticeMachine {
     if (this.stays.at(-1)?.state !== state) this.stays.push({ from, state })
   }
 
-  /** Begun seconds count whole. */
+  private readonly times = new Map<string, number>()
+
   private changeTime(state: PowerState, change: 'leave' | 'return'): number {
+    const key = `${state} ${change}`
+    let time = this.times.get(key)
+    if (time === undefined) this.times.set(key, (time = this.readTime(state, change)))
+    return time
+  }
+
+  /** Begun seconds count whole. */
+  private readTime(state: PowerState, change: 'leave' | 'return'): number {
     const rule = this.book.states[state]?.[change]
     if (!rule) return 0
     const restored =

@@ -1,18 +1,33 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { PowerState } from '../core/off/powerState.ts'
 import { rowOf, termsOf } from './catalogueFacts.ts'
-import type { PracticeMachine } from './PracticeMachine.ts'
+import type { PracticeMachine, Stay } from './PracticeMachine.ts'
 import type { Stretch, Within } from './stretches.ts'
 
+interface StateSpan extends Within {
+  readonly state: PowerState
+}
+
+/** Asked for once by each meter. */
+const kept = new WeakMap<
+  PracticeMachine,
+  { readonly now: number; readonly last: Stay; readonly spans: StateSpan[] }
+>()
+
 /** The log of a machine as spans of one state, until `now`. */
-function* statesOf(
-  { stays }: PracticeMachine,
-  now: number,
-): Generator<Within & { readonly state: PowerState }> {
-  for (const [i, { from, state }] of stays.entries()) {
+function statesOf(machine: PracticeMachine, now: number): readonly StateSpan[] {
+  const { stays } = machine
+  const last = stays.at(-1)!
+  const known = kept.get(machine)
+  if (known?.now === now && known.last === last) return known.spans
+  const spans: StateSpan[] = []
+  for (let i = 0; i < stays.length; i += 1) {
+    const { from, state } = stays[i]!
     const to = Math.min(stays[i + 1]?.from ?? Infinity, now)
-    if (to > from) yield { state, from, to }
+    if (to > from) spans.push({ state, from, to })
   }
+  kept.set(machine, { now, last, spans })
+  return spans
 }
 
 /** The time in the states that are asked for, second by second as it was. */
@@ -69,7 +84,7 @@ export const licenceTime = (machine: PracticeMachine, within: Within, book: Pric
   runsIn(machine, within, (state) => rowOf(state, book).licence, book)
 
 /** Of a flat plan: while there is a machine. */
-export const flatTime = (machine: PracticeMachine, within: Within, book: PriceBook): Stretch[] =>
+const flatTime = (machine: PracticeMachine, within: Within, book: PriceBook): Stretch[] =>
   runsIn(machine, within, (state) => state !== 'deleted', book)
 
 /** Time that machine time is charged for, before free hours and caps. */

@@ -89,7 +89,7 @@ const common = (
 }
 
 /** The price of its size on its terms, by the book of the time. */
-export function offerOf({ order }: PracticeMachine, book: PriceBook): TermsPrice {
+function offerOf({ order }: PracticeMachine, book: PriceBook): TermsPrice {
   const price = ownValue(pricesOf(order, book).sizes, order.size)
   const terms = termsOf(order, book)
   const offer = terms.kind === 'on-demand' ? price : ownValue(price?.terms, terms.id)

@@ -20,7 +20,7 @@ export interface Rehearsed {
 }
 
 /** What one provider was told and did. */
-export interface RehearsedProvider {
+interface RehearsedProvider {
   readonly book: PriceBook
   readonly month: Span
   readonly provider: PracticeProvider

@@ -38,5 +38,6 @@ export function rehearseBill({ plan, books, month, rates, seed }: RehearsalQuest
     leftOut: [],
     troubles: [],
   })
-  return { ...bills, mishaps: rehearsal.mishaps }
+  const { mishaps } = rehearsal
+  return { ...bills, head: { ...bills.head, happened: mishaps }, mishaps }
 }

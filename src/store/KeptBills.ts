@@ -61,6 +61,7 @@ function isHead(head: unknown): head is BillHead {
   return (
     typeof fields.get('rows') === 'number' &&
     typeof fields.get('used') === 'number' &&
-    LISTS.every((field) => Array.isArray(fields.get(field)))
+    LISTS.every((field) => Array.isArray(fields.get(field))) &&
+    (fields.get('happened') === undefined || Array.isArray(fields.get('happened')))
   )
 }

@@ -26,6 +26,7 @@ import type { ListQuestion, ListReading } from '../files/pricelist/listAnswer.ts
 import type { Export } from '../files/writeExport.ts'
 import type { ReadFile } from '../files/readAnyFile.ts'
 import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
+import type { RehearsalSpread, SpreadQuestion } from '../rehearsal/rehearsalSpread.ts'
 import type { RehearsalQuestion, RehearsedMonth } from '../rehearsal/rehearseBill.ts'
 import { WorkerAsker } from './WorkerAsker.ts'
 
@@ -183,6 +184,13 @@ export const planAsker = () =>
 export const rehearsalAsker = () =>
   new WorkerAsker<RehearsalQuestion, RehearsedMonth>({
     begin: () => new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The month could not be rehearsed.',
+  })
+
+/** Rehearses a month many times; its steps are how many are done. */
+export const spreadAsker = () =>
+  new WorkerAsker<SpreadQuestion, RehearsalSpread, number>({
+    begin: () => new Worker(new URL('./spread.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The month could not be rehearsed.',
   })
 

@@ -12,7 +12,7 @@ export interface MeasuredLine {
 }
 
 /** What was used at one price. */
-export interface PricedUse {
+interface PricedUse {
   readonly price: Exact
   quantity: Exact
   cost: Exact

@@ -13,6 +13,17 @@ export interface BillHead {
   readonly used: number
   readonly leftOut: readonly LeftOutReport[]
   readonly troubles: readonly BillTrouble[]
+  /** What was let go wrong, of a bill that was rehearsed. */
+  readonly happened?: readonly Happened[]
+}
+
+/** Something that befell a machine of a rehearsal. */
+export interface Happened {
+  /** Seconds since 1970. */
+  readonly at: number
+  readonly machine: string
+  readonly kind: string
+  readonly what?: string
 }
 
 /** One month of a bill, reduced: a FOCUS table by days, gzipped. */

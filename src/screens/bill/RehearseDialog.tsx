@@ -7,11 +7,13 @@ import { Dialog } from '../../interface/Dialog'
 import { NumberInput } from '../../interface/NumberInput'
 import { MISHAP_KINDS, USUAL_RATES, type MishapKind } from '../../rehearsal/mishap.ts'
 import type { RehearsalQuestion } from '../../rehearsal/rehearseBill.ts'
+import type { SpreadQuestion } from '../../rehearsal/rehearsalSpread.ts'
 import { rehearsalAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { keepBills } from './keepBills.ts'
+import { SpreadPart } from './SpreadPart'
 import { MISHAP_NAMES, MISHAP_OF } from './mishapText.ts'
 
 type Percents = Readonly<Record<MishapKind, number>>
@@ -22,6 +24,7 @@ const percents = (of: (kind: MishapKind) => number): Percents =>
 const USUAL = percents((kind) => Math.round(USUAL_RATES[kind] * 100))
 const NOTHING = percents(() => 0)
 const MOST_SEED = 9_999
+const REHEARSALS = 100
 
 /** How often what goes wrong in a rehearsed month; the same number befalls the same machines again. */
 export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
@@ -40,14 +43,12 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
     void keepBills(session, done, `rehearsal ${seed}`, true).then(onClose)
   }, [done, session, seed, onClose])
   const isBusy = asked !== undefined && !done && failure === undefined
-  const begin = (): void =>
-    setAsked({
-      plan,
-      books,
-      month,
-      seed,
-      rates: Object.fromEntries(MISHAP_KINDS.map((kind) => [kind, rates[kind] / 100])),
-    })
+  const shares = Object.fromEntries(MISHAP_KINDS.map((kind) => [kind, rates[kind] / 100]))
+  const begin = (number = seed): void => {
+    setSeed(number)
+    setAsked({ plan, books, month, seed: number, rates: shares })
+  }
+  const [spread, setSpread] = useState<SpreadQuestion>()
   return (
     <Dialog title={`Rehearse ${formatMonth(month)}`} isOpen onClose={onClose}>
       <p>
@@ -83,8 +84,11 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
       </List>
       {failure !== undefined && <p role="alert">{failure}</p>}
       <Line>
-        <Button onPress={begin} isDisabled={isBusy}>
+        <Button onPress={() => begin()} isDisabled={isBusy}>
           {isBusy ? 'Rehearsing…' : 'Rehearse'}
+        </Button>
+        <Button onPress={() => setSpread({ plan, books, month, rates: shares, count: REHEARSALS })}>
+          Rehearse it a hundred times
         </Button>
         <Button onPress={() => setRates(NOTHING)}>Nothing goes wrong</Button>
         <Button onPress={() => setRates(USUAL)}>As usual</Button>
@@ -97,6 +101,7 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
           Cancel
         </Button>
       </Line>
+      {spread && <SpreadPart question={spread} onPick={begin} onCancel={() => setSpread(undefined)} />}
     </Dialog>
   )
 }

@@ -1,4 +1,5 @@
-import type { Mishap, MishapKind } from '../../rehearsal/mishap.ts'
+import type { Happened } from '../../files/bill/keptBill.ts'
+import { MISHAP_KINDS, type MishapKind } from '../../rehearsal/mishap.ts'
 
 /** As a field in which one says how often. */
 export const MISHAP_NAMES = {
@@ -39,5 +40,8 @@ const TEXTS = {
 } as const satisfies Record<MishapKind, string>
 
 /** “replay: its stop was not carried out”. */
-export const mishapText = ({ kind, machine, what }: Mishap): string =>
-  `${machine}: ${TEXTS[kind]}${what === undefined || kind === 'unplanned' ? '' : ` (${what})`}`
+export function happenedText({ kind, machine, what }: Happened): string {
+  const known = MISHAP_KINDS.find((each) => each === kind)
+  const said = known ? TEXTS[known] : kind
+  return `${machine}: ${said}${what === undefined || kind === 'unplanned' ? '' : ` (${what})`}`
+}

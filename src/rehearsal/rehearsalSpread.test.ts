@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from 'vitest'
+import { finish } from '../core/finish.ts'
+import type { YearMonth } from '../core/calendar/yearMonth.ts'
+import { toDecimal } from '../core/quantity/decimal.ts'
+import { add, compare, ZERO } from '../core/quantity/exact.ts'
+import { weekOf, windowsOn, WORKDAYS } from '../core/testing/weeks.ts'
+import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
+import { readPlan } from '../files/plan/planFile.ts'
+import { USUAL_RATES, type MishapRates } from './mishap.ts'
+import { rehearsalSpread, withShutdown } from './rehearsalSpread.ts'
+import { rehearseBill } from './rehearseBill.ts'
+
+const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
+if (!read.ok) throw new Error(JSON.stringify(read.issues))
+const question = (rates: MishapRates, count: number) => ({
+  plan: read.value,
+  books: DEMO_BOOKS,
+  month: '2027-03' as YearMonth,
+  rates,
+  count,
+})
+
+test('where nothing goes wrong, every rehearsal costs what was planned', () => {
+  const { planned, months, kinds } = finish(rehearsalSpread(question({}, 3)))
+  expect(months.map(({ total }) => compare(total, planned))).toEqual([0, 0, 0])
+  expect(kinds).toEqual([])
+})
+
+test('months are in order, kinds add up to what they cost more, and a seed lets its month happen again', () => {
+  const { planned, months, kinds, savedByShutdown } = finish(rehearsalSpread(question(USUAL_RATES, 12)))
+  const totals = months.map(({ total }) => total)
+  expect(totals.every((total, i) => i === 0 || compare(totals[i - 1]!, total) <= 0)).toBe(true)
+  expect(new Set(months.map(({ seed }) => seed)).size).toBe(12)
+  const average = totals.reduce(add, ZERO)
+  const more = kinds.reduce((sum, { cost }) => add(sum, cost), ZERO)
+  // What befalls one machine takes free hours and cheap traffic from others.
+  const off = Math.abs(
+    Number(toDecimal(average, 6)) / 12 - Number(toDecimal(planned, 6)) - Number(toDecimal(more, 6)),
+  )
+  expect(off).toBeLessThan(3)
+  expect(savedByShutdown.n).toBeGreaterThan(0n)
+  const [first] = months
+  const again = rehearseBill({ ...question(USUAL_RATES, 0), seed: first!.seed })
+  expect(again.mishaps).toEqual(rehearseBill({ ...question(USUAL_RATES, 0), seed: first!.seed }).mishaps)
+})
+
+test('a week gets an auto-shutdown an hour after its last window, if that is before midnight', () => {
+  const office = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00'))
+  expect(withShutdown(office).autoShutdown).toMatchObject({ minute: 19 * 60 })
+  const late = weekOf('Etc/UTC', windowsOn(WORKDAYS, '12:00-23:30'))
+  expect(withShutdown(late)).toBe(late)
+})

@@ -1,0 +1,4 @@
+import { rehearsalSpread } from '../rehearsal/rehearsalSpread.ts'
+import { answerQuestions } from './answerQuestions.ts'
+
+answerQuestions(rehearsalSpread)
