@@ -87,12 +87,13 @@ const PICTURES = [
   ],
   ['choices', `${GAUGE}&list=size`, 'light'],
   [
-    'needs',
-    GAUGE,
-    'dark',
+    'bill',
+    '?view=bill&month=2027-03',
+    'light',
     async (page) => {
-      await page.getByRole('button', { name: 'All needs…' }).click()
-      await page.waitForTimeout(2_000)
+      await page.getByRole('button', { name: 'Rehearse this month…' }).click()
+      await page.getByRole('button', { name: 'Rehearse', exact: true }).click()
+      await page.locator('[data-testid="bill"][aria-busy="false"]').waitFor({ timeout: 60_000 })
     },
   ],
   [

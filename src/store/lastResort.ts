@@ -58,6 +58,8 @@ export async function rawRecords(db: NotchgaugeDatabase): Promise<Uint8Array<Arr
     const names = plainNames(rows.map(({ key }) => ({ name: `${table} ${String(key)}` })))
     rows.forEach(({ row }, i) => {
       files[`${table}/${names[i]!}.json`] = strToU8(rawText(row))
+      const bytes = fieldOf(row, 'bytes')
+      if (bytes instanceof Uint8Array) files[`${table}/${names[i]!}.csv.gz`] = bytes
     })
   }
   return zipSync(files)
@@ -69,6 +71,7 @@ function rawText(row: unknown): string {
     if (typeof value === 'bigint' || value === undefined) return String(value)
     if (typeof value === 'number' && !Number.isFinite(value)) return String(value)
     if (typeof value !== 'object' || value === null) return value
+    if (value instanceof Uint8Array) return '(in a file of its own)'
     if (seen.has(value)) return '(the same again)'
     seen.add(value)
     return value instanceof Map || value instanceof Set ? [...value] : value

@@ -57,7 +57,11 @@ export class PlanShelf {
     await this.db.shelf.update(id, { archived })
   }
 
+  /** Its bills go with it. */
   async delete(id: string): Promise<void> {
-    await this.db.shelf.delete(id)
+    await this.db.transaction('rw', this.db.shelf, this.db.bills, async () => {
+      await this.db.shelf.delete(id)
+      await this.db.bills.where('plan').equals(id).delete()
+    })
   }
 }

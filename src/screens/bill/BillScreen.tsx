@@ -1,10 +1,10 @@
 'use client'
 
 import { useMemo } from 'react'
-import styled from 'styled-components'
 import { formatMonth } from '../../wording/time'
 import { useOpenBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BillPage, BillPlace } from './BillPage'
 import { ComparedBill } from './ComparedBill'
 import { NoBill } from './NoBill'
 import { PlanFromBillPart } from './PlanFromBillPart'
@@ -18,29 +18,16 @@ export function BillScreen() {
   const bills = useBills()
   const bill = useMemo(() => bills?.find((each) => each.month === month), [bills, month])
   if (open) return <ReadingBill open={open} />
-  if (!bills) return <Main aria-busy="true" />
+  if (!bills) return <BillPage aria-busy="true" />
   if (bill && state.plan.machines.length === 0) {
     return (
-      <Main data-testid="from-bill">
-        <Place>
+      <BillPage data-testid="from-bill">
+        <BillPlace>
           <h1>The bill of {formatMonth(month)} as a plan</h1>
           <PlanFromBillPart bill={bill} />
-        </Place>
-      </Main>
+        </BillPlace>
+      </BillPage>
     )
   }
   return bill ? <ComparedBill bill={bill} bills={bills} /> : <NoBill bills={bills} />
 }
-
-const Main = styled.main.attrs({ id: 'main' })`
-  padding: 12px 20px 20px;
-  overflow: auto;
-  background: var(--sheet);
-`
-
-const Place = styled.div`
-  display: grid;
-  gap: 12px;
-  max-width: 760px;
-  margin: 4vh auto 0;
-`

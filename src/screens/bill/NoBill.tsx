@@ -1,11 +1,11 @@
 'use client'
 
 import styled from 'styled-components'
-import { media } from '../../interface/theme/media'
 import type { BillOfPlan } from '../../store/KeptBills.ts'
 import { formatMonth } from '../../wording/time'
 import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BillLine, BillPage, BillPlace } from './BillPage'
 import { OpenBillButton } from './OpenBillButton'
 import { PaleBill } from './PaleBill'
 import { RehearseButton } from './RehearseButton'
@@ -16,17 +16,17 @@ export function NoBill({ bills }: { readonly bills: readonly BillOfPlan[] }) {
   const isEmpty = state.plan.machines.length === 0
   const link = useLinks()
   return (
-    <Main>
-      <Place>
+    <BillPage>
+      <BillPlace>
         <h1>{formatMonth(month)} has no bill yet</h1>
         <p>
           Open it as your provider exports it in the FOCUS format: CSV, also gzipped, zipped or in parts. It
           is read in this browser and goes nowhere.
         </p>
-        <Line>
+        <BillLine>
           <OpenBillButton label="Open a bill…" />
           {!isEmpty && <RehearseButton />}
-        </Line>
+        </BillLine>
         <p>
           {isEmpty
             ? 'It becomes a plan: its machines with size, place, disks and hours as they were billed, and the prices that they had.'
@@ -46,34 +46,10 @@ export function NoBill({ bills }: { readonly bills: readonly BillOfPlan[] }) {
         <Sketch aria-hidden="true">
           <PaleBill />
         </Sketch>
-      </Place>
-    </Main>
+      </BillPlace>
+    </BillPage>
   )
 }
-
-const Main = styled.main.attrs({ id: 'main' })`
-  padding: 12px 20px 20px;
-  overflow: auto;
-  background: var(--sheet);
-`
-
-const Place = styled.div`
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-  width: 100%;
-  max-width: 680px;
-  margin: 8vh auto 0;
-  ${media.narrow} {
-    margin-top: 16px;
-  }
-`
-
-const Line = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-`
 
 const Sketch = styled.div`
   width: 100%;

@@ -16,6 +16,7 @@ import { formatNumber } from '../../wording/number'
 import { formatMonth } from '../../wording/time'
 import { IssueList } from '../workbench/IssueList'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BillLine, BillTable } from './BillPage'
 
 const here = (): string => {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
@@ -75,9 +76,9 @@ export function PlanFromBillPart({
           <b>{formatMoney(saving.saved, saving.currency)} less</b>.
         </Saving>
       ))}
-      <Line>
+      <BillLine>
         <Button onPress={() => void make()}>Make it a plan</Button>
-      </Line>
+      </BillLine>
       <Machines plan={plan} fits={fits} />
       {others.length > 0 && (
         <p>
@@ -92,7 +93,7 @@ export function PlanFromBillPart({
 function Machines({ plan, fits }: Pick<PlanFromBill, 'plan' | 'fits'>) {
   const weeks = new Map(plan.weeks.map(({ id, name }) => [id, name]))
   return (
-    <Table>
+    <BillTable>
       <thead>
         <tr>
           <th scope="col">machine</th>
@@ -111,7 +112,7 @@ function Machines({ plan, fits }: Pick<PlanFromBill, 'plan' | 'fits'>) {
           </tr>
         ))}
       </tbody>
-    </Table>
+    </BillTable>
   )
 }
 
@@ -123,32 +124,5 @@ const Part = styled.div`
 const Saving = styled.p`
   b {
     color: var(--save);
-  }
-`
-
-const Line = styled.div`
-  display: flex;
-  gap: 8px;
-`
-
-const Table = styled.table`
-  border-collapse: collapse;
-
-  th,
-  td {
-    text-align: left;
-    font-weight: 400;
-    padding: 3px 12px 3px 0;
-    overflow-wrap: anywhere;
-  }
-  thead th {
-    font-size: 12px;
-    color: var(--ink-2);
-  }
-  tbody tr {
-    border-top: 1px solid var(--rule);
-  }
-  tbody th {
-    font-weight: 600;
   }
 `

@@ -1,7 +1,6 @@
 'use client'
 
 import { useEffect, useMemo, useRef } from 'react'
-import styled from 'styled-components'
 import { zonesOf } from '../../files/bill/zonesOf.ts'
 import { Button } from '../../interface/Button'
 import { Progress } from '../../interface/Progress'
@@ -11,6 +10,7 @@ import { formatNumber } from '../../wording/number'
 import { IssueList } from '../workbench/IssueList'
 import { setOpenBill, type OpenBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BillLine, BillPage, BillPlace } from './BillPage'
 import { keepBills } from './keepBills.ts'
 import { OpenBillButton } from './OpenBillButton'
 
@@ -40,8 +40,8 @@ export function ReadingBill({ open }: { readonly open: OpenBill }) {
   const size = files.reduce((sum, { file }) => sum + file.size, 0)
   const isEmpty = read?.ok && read.value.months.length === 0
   return (
-    <Main aria-busy={!read && !failure}>
-      <Place>
+    <BillPage aria-busy={!read && !failure}>
+      <BillPlace>
         {read && !read.ok ? (
           <>
             <h1>The bill was not read</h1>
@@ -72,29 +72,11 @@ export function ReadingBill({ open }: { readonly open: OpenBill }) {
             />
           </>
         )}
-        <Line>
+        <BillLine>
           {(read || failure) && <OpenBillButton label="Open another…" />}
           <Button onPress={close}>{read || failure ? 'Close' : 'Cancel'}</Button>
-        </Line>
-      </Place>
-    </Main>
+        </BillLine>
+      </BillPlace>
+    </BillPage>
   )
 }
-
-const Main = styled.main.attrs({ id: 'main' })`
-  padding: 12px 20px 20px;
-  overflow: auto;
-  background: var(--sheet);
-`
-
-const Place = styled.div`
-  display: grid;
-  gap: 12px;
-  max-width: 680px;
-  margin: 8vh auto 0;
-`
-
-const Line = styled.div`
-  display: flex;
-  gap: 8px;
-`

@@ -12,6 +12,7 @@ import { rehearsalAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { BillLine } from './BillPage'
 import { keepBills } from './keepBills.ts'
 import { SpreadPart } from './SpreadPart'
 import { MISHAP_NAMES, MISHAP_OF } from './mishapText.ts'
@@ -83,7 +84,7 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
         </li>
       </List>
       {failure !== undefined && <p role="alert">{failure}</p>}
-      <Line>
+      <BillLine>
         <Button onPress={() => begin()} isDisabled={isBusy}>
           {isBusy ? 'Rehearsing…' : 'Rehearse'}
         </Button>
@@ -100,7 +101,7 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
         >
           Cancel
         </Button>
-      </Line>
+      </BillLine>
       {spread && <SpreadPart question={spread} onPick={begin} onCancel={() => setSpread(undefined)} />}
     </Dialog>
   )
@@ -118,10 +119,4 @@ const List = styled.ul`
     padding-bottom: 4px;
     border-bottom: 1px solid var(--rule);
   }
-`
-
-const Line = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
 `

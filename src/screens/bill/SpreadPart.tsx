@@ -10,6 +10,7 @@ import { spreadAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { formatMoney } from '../../wording/money'
 import { formatNumber } from '../../wording/number'
+import { BillLine, BillTable } from './BillPage'
 import { MISHAP_NAMES } from './mishapText.ts'
 
 interface SpreadPartProps {
@@ -52,32 +53,36 @@ function Spread({ spread, onPick }: { readonly spread: RehearsalSpread } & Pick<
         {money(savedByShutdown)} of an average month.
       </p>
       <Histogram spread={spread} />
-      <Table>
+      <BillTable>
         <thead>
           <tr>
             <th scope="col">what goes wrong</th>
-            <th scope="col">times a month</th>
-            <th scope="col">costs a month</th>
+            <th scope="col" data-figure>
+              times a month
+            </th>
+            <th scope="col" data-figure>
+              costs a month
+            </th>
           </tr>
         </thead>
         <tbody>
           {kinds.map(({ kind, times, cost }) => (
             <tr key={kind}>
               <th scope="row">{MISHAP_NAMES[kind]}</th>
-              <td>{formatNumber(times, 2)}</td>
-              <td>{money(cost)}</td>
+              <td data-figure>{formatNumber(times, 2)}</td>
+              <td data-figure>{money(cost)}</td>
             </tr>
           ))}
         </tbody>
-      </Table>
-      <Line>
+      </BillTable>
+      <BillLine>
         <span>The dearest:</span>
         {worst.map(({ seed, total }) => (
           <Button key={seed} onPress={() => onPick(seed)}>
             Rehearsal {seed}, {money(total)}
           </Button>
         ))}
-      </Line>
+      </BillLine>
     </Part>
   )
 }
@@ -151,34 +156,4 @@ const Ends = styled.figcaption`
   justify-content: space-between;
   font-size: 12px;
   color: var(--ink-2);
-`
-
-const Line = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: baseline;
-`
-
-const Table = styled.table`
-  border-collapse: collapse;
-
-  th,
-  td {
-    text-align: left;
-    font-weight: 400;
-    padding: 3px 12px 3px 0;
-  }
-  td,
-  thead th:not(:first-child) {
-    text-align: right;
-    white-space: nowrap;
-  }
-  thead th {
-    font-size: 12px;
-    color: var(--ink-2);
-  }
-  tbody tr {
-    border-top: 1px solid var(--rule);
-  }
 `
