@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { gzipSync } from 'node:zlib'
-import { cents, saved, Workbench } from './workbench'
+import { cents, pick, saved, Workbench } from './workbench'
 
 const bill = (page: Page) => page.getByTestId('bill')
 
@@ -89,6 +89,18 @@ test('a bill of half a month is compared so far, and forecast; what is none is s
     .setInputFiles({ name: 'whole.csv', mimeType: 'text/csv', buffer: Buffer.from(focus) })
   await compared(page)
   await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
+
+  // A resource of another name is tied to its machine once, and stays so.
+  await openBill(page, 'renamed.csv', Buffer.from(focus.replaceAll('"signal-replay', '"box-7')))
+  await compared(page)
+  await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
+  await expect(page.getByText('box-7 is not in the plan')).toBeVisible()
+  await pick(page, 'Machine that box-7 belongs to', 'part of signal-replay')
+  await compared(page)
+  await expect(page.getByText('Plan and bill agree to the cent.')).toBeVisible()
+  await bench.reload()
+  await compared(page)
+  await expect(page.getByText('Plan and bill agree to the cent.')).toBeVisible()
 
   await openBill(page, 'list.csv', Buffer.from('size,price\nsmall,0.1\n'))
   await expect(page.getByRole('heading', { name: 'The bill was not read' })).toBeVisible()

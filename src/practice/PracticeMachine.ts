@@ -20,8 +20,9 @@ export interface MadeMachine {
 }
 
 /**
- * One machine of the practice provider. It is told what is wanted of it; a change that has begun is finished first, what
- * was wanted in between is forgotten, and going off and coming back are metered as running.
+ * One machine of the practice provider. It is told what is wanted of it; a change that has begun is finished first. What
+ * is to go off while it comes back goes off then, whatever is wanted meanwhile; one that is started while it goes off
+ * comes back after, unless that was taken back. Going off and coming back are metered as running.
  */
 export class PracticeMachine {
   readonly order: MachineOrder
@@ -40,6 +41,8 @@ export class PracticeMachine {
   private wanted: PowerState
   private wantedAt: number
   private hasRun: boolean
+  /** How it is to go off once it is back. */
+  private owedOff: PowerState | undefined
 
   constructor(
     { order, at, state, hasRun = false }: MadeMachine,
@@ -60,6 +63,7 @@ export class PracticeMachine {
   want(state: PowerState, at: number): void {
     if (this.goneAt !== undefined) return
     this.settle(at - 1)
+    if (state !== 'running' && this.isUp && this.busyUntil > at) this.owedOff ??= state
     this.wanted = state
     this.wantedAt = at
     this.settle(at)
@@ -68,9 +72,12 @@ export class PracticeMachine {
   /** Begins what is due until then. */
   settle(until: number): void {
     if (this.goneAt !== undefined) return
-    // The one change that can wait is the one that is wanted now: it begins when the last one is over.
+    if (this.owedOff !== undefined && this.isUp && this.busyUntil <= until) {
+      this.change(this.busyUntil, this.owedOff)
+    }
+    // The other change that can wait is the one that is wanted now: it begins when the last one is over.
     if (this.isUp === (this.wanted === 'running') || this.busyUntil > until) return
-    this.change(Math.max(this.busyUntil, this.wantedAt))
+    this.change(Math.max(this.busyUntil, this.wantedAt), this.wanted)
   }
 
   /** Deletes it for good, at once whatever it does: what does not go with it stays. */
@@ -91,6 +98,7 @@ export class PracticeMachine {
     this.isUp = false
     this.offState = state
     this.wanted = state
+    this.owedOff = undefined
     this.busyUntil = at
     this.push(at, state)
   }
@@ -103,12 +111,13 @@ export class PracticeMachine {
     return this.isUp
   }
 
-  private change(at: number): void {
+  private change(at: number, state: PowerState): void {
+    this.owedOff = undefined
     if (this.isUp) {
       this.isUp = false
-      this.offState = this.wanted
-      this.busyUntil = at + this.changeTime(this.wanted, 'leave')
-      this.push(this.busyUntil, this.wanted)
+      this.offState = state
+      this.busyUntil = at + this.changeTime(state, 'leave')
+      this.push(this.busyUntil, state)
       return
     }
     this.isUp = true

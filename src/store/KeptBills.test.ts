@@ -48,6 +48,22 @@ test('a plan keeps one bill a month, the newest first, and other plans have thei
   expect((await told('b')).map(({ name }) => name)).toEqual(['of b'])
 })
 
+test('what a person said of a resource is remembered for the plan, until it is taken back', async () => {
+  const { bills } = await opened('ties')
+  const seen: string[][] = []
+  const following = bills.followTies(
+    'a',
+    (ties) => seen.push([...ties].map(([resource, machine]) => `${resource} ${machine}`)),
+    () => undefined,
+  )
+  await bills.tie('a', 'i-1', 'replay')
+  await bills.tie('a', 'i-2', null)
+  await bills.tie('b', 'i-1', 'kiosk')
+  await bills.tie('a', 'i-1', undefined)
+  await expect.poll(() => seen.at(-1)).toEqual(['i-2 null'])
+  following.unsubscribe()
+})
+
 test('no more than ten years are kept, and what is no bill is not shown', async () => {
   const { bills, db, told } = await opened('many-bills')
   const months = Array.from(

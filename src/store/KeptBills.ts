@@ -41,6 +41,33 @@ export class KeptBills {
     })
   }
 
+  /** Tells which resources were said to be of which machine, now and whenever that changes. */
+  followTies(
+    plan: string,
+    tell: (ties: ReadonlyMap<string, string | null>) => void,
+    fail: (error: unknown) => void,
+  ): Subscription {
+    return liveQuery(() => this.db.ties.where('plan').equals(plan).toArray()).subscribe({
+      next: (rows) =>
+        tell(
+          new Map(
+            rows.flatMap(({ resource, machine }) =>
+              typeof resource === 'string' && (typeof machine === 'string' || machine === null)
+                ? [[resource, machine] as const]
+                : [],
+            ),
+          ),
+        ),
+      error: fail,
+    })
+  }
+
+  /** It is remembered for all bills of the plan; undefined leaves it to be found by its name again. */
+  async tie(plan: string, resource: string, machine: string | null | undefined): Promise<void> {
+    if (machine === undefined) await this.db.ties.delete([plan, resource])
+    else await this.db.ties.put({ plan, resource, machine })
+  }
+
   async forget(plan: string, month: YearMonth): Promise<void> {
     await this.db.bills.delete([plan, month])
   }

@@ -81,6 +81,15 @@ export interface StoredBill {
   readonly head: unknown
 }
 
+/** Which machine of a plan a resource of its bills belongs to. */
+export interface StoredTie {
+  readonly plan: string
+  /** Id or name of the resource. */
+  readonly resource: string
+  /** Name of the machine; null for none. */
+  readonly machine: string | null
+}
+
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
   editions!: Table<StoredBook, [string, string]>
@@ -90,6 +99,7 @@ export class NotchgaugeDatabase extends Dexie {
   recipes!: Table<StoredRecipe, string>
   lists!: Table<StoredList, string>
   bills!: Table<StoredBill, [string, string]>
+  ties!: Table<StoredTie, [string, string]>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -132,6 +142,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 8, stores: { recipes: 'provider, keptAt' } },
   { version: 9, stores: { lists: 'id' } },
   { version: 10, stores: { bills: '[plan+month], plan' } },
+  { version: 11, stores: { ties: '[plan+resource], plan' } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

@@ -150,6 +150,7 @@ describe('the tables', () => {
       'recipes',
       'seals',
       'shelf',
+      'ties',
     ])
   })
 })

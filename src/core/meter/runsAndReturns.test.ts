@@ -89,8 +89,8 @@ test('made anew at the very moment at which it has been deleted, it is restored 
     off: 'deleted',
   } as const
   const week = weekOf('Etc/UTC', [
-    { day: 0, from: 540, to: 545 },
-    { day: 0, from: 546, to: 600 },
+    { day: 0, from: 540, to: 541 },
+    { day: 0, from: 542, to: 600 },
   ])
   const metered = meterMachine(resolved(machine, week, book), monthOf('2027-03', book))
   expect([metered.creations.ticks, metered.starts]).toEqual([10, 10])

@@ -65,17 +65,18 @@ describe('phases of a machine', () => {
       ['stopped 0-100', 'starting 100-140', 'stopping 140-145', 'stopped 145-1000'],
     ],
     [
-      'a window that opens while it still comes back keeps it on',
-      [span(100, 110), span(130, 150)],
+      'a window that opens while it still comes back waits until it has been off',
+      [span(100, 110), span(130, 180)],
       'deallocated',
       5,
       40,
       [
         'deallocated 0-100',
         'starting 100-140',
-        'running 140-150',
-        'stopping 150-155',
-        'deallocated 155-1000',
+        'stopping 140-145',
+        'starting 145-185',
+        'stopping 185-190',
+        'deallocated 190-1000',
       ],
     ],
     [

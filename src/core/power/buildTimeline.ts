@@ -8,8 +8,8 @@ import type { Segment, TimelineInputs, WaysOff, WayOff } from './timeline.ts'
  * A machine begins to come back when a window opens and begins to go off when it closes, into the state that its gap
  * has by its planned length, or by the auto-shutdown that begins it. It cannot come back before it has finished going
  * off: a window that opens in that time begins late, and one that also closes in it is missed, so that it stays as it
- * was. It always finishes coming back before it goes off again; a window that has opened by then keeps it on. What comes
- * before the first window and after the last counts as a gap without end.
+ * was. It always finishes coming back before it goes off again, and does go off then, also where the next window has
+ * opened meanwhile. What comes before the first window and after the last counts as a gap without end.
  */
 export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): Segment[] {
   const segments: { -readonly [field in keyof Segment]: Segment[field] }[] = []
@@ -23,18 +23,12 @@ export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): S
     at = instant(end)
   }
   let way: Way = wayFor(ways, Infinity)
-  let isUp = false
   for (const [i, window] of on.entries()) {
-    if (!isUp) {
-      if (window.to <= at) continue
-      stay(way.off, window.from)
-      if (way.off !== 'running') stay(RETURN_PHASE[way.off], at + way.changes.return)
-    }
+    if (window.to <= at) continue
+    stay(way.off, window.from)
+    if (way.off !== 'running') stay(RETURN_PHASE[way.off], at + way.changes.return)
     stay('running', Math.max(window.to, at))
-    const next = on[i + 1]?.from ?? Infinity
-    isUp = next <= at
-    if (isUp) continue
-    way = wayFor(ways, next - window.to)
+    way = wayFor(ways, (on[i + 1]?.from ?? Infinity) - window.to)
     // What is left on in such a gap is left on by an auto-shutdown too.
     if (way.off !== 'running' && shutdown?.ends(window.to)) way = shutdown
     if (way.off !== 'running') stay(LEAVE_PHASE[way.off], at + way.changes.leave)

@@ -1,6 +1,6 @@
 import type { BillLine, BillResource } from '../bill/billLine.ts'
 
-/** Which machine a resource belongs to, as a person said it once; null where it belongs to none. */
+/** Which machine a resource belongs to, by its id or its name, as a person said it once; null where it belongs to none. */
 export type Ties = ReadonlyMap<string, string | null>
 
 const plain = (text: string): string => text.trim().toLowerCase()
@@ -25,7 +25,7 @@ export function tieLines(
   const tags = new Map(resources.map(({ id, tags: own }) => [id, own]))
   const known = new Map<string, string | undefined>()
   const find = (line: BillLine): string | undefined => {
-    const said = ties.get(line.resourceId)
+    const said = ties.get(line.resourceId) ?? ties.get(line.resourceName)
     if (said !== undefined) return said ?? undefined
     const named = byName.get(plain(line.resourceName))
     if (named !== undefined) return named

@@ -43,6 +43,8 @@ export interface Clocks {
   /** When the last change began. */
   busyFrom: number
   busyUntil: number
+  /** How it is to go off once it is back, whatever is wanted by then. */
+  owed: PowerState | undefined
   run: { [meter in RunMeter]: number }
   counted: { [meter in RunMeter | 'memory' | 'exists' | 'there' | 'running']: number }
   address: { attachedOn: number; attachedOff: number; unattached: number }
@@ -89,6 +91,7 @@ export function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs
     up: false,
     busyFrom: -Infinity,
     busyUntil: -Infinity,
+    owed: undefined,
     run: { compute: 0, licence: 0, flat: 0 },
     counted: { compute: 0, licence: 0, flat: 0, memory: 0, exists: 0, there: 0, running: 0 },
     address: { attachedOn: 0, attachedOff: 0, unattached: 0 },

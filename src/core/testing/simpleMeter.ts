@@ -167,9 +167,12 @@ function switchOver(
   const { machine } = clocks
   const { book, month } = inputs
   const wanted = clocks.wanted[Math.floor((second - start) / 60)]!
-  if (second >= clocks.busyUntil && clocks.up !== (wanted === 'running')) {
+  if (clocks.up && second < clocks.busyUntil && wanted !== 'running') clocks.owed ??= wanted
+  const next = clocks.owed ?? wanted
+  if (second >= clocks.busyUntil && clocks.up !== (next === 'running')) {
+    clocks.owed = undefined
     clocks.up = !clocks.up
-    if (!clocks.up) clocks.state = wanted
+    if (!clocks.up) clocks.state = next
     const change = clocks.up ? 'return' : 'leave'
     clocks.busyFrom = second
     // A machine that never was off is up from the first second, without coming back.

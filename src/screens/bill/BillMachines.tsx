@@ -11,6 +11,7 @@ import { media } from '../../interface/theme/media'
 import { formatAmount, shownDifference, SHOWN_DECIMALS, signedMoney } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
 import { HoursStrip } from './HoursStrip'
+import { NotPlanned } from './NotPlanned'
 
 interface BillMachinesProps {
   readonly machines: readonly MachineDifference[]
@@ -56,7 +57,7 @@ export function BillMachines({ machines, dates, until }: BillMachinesProps) {
                   {isPlanned ? (
                     <a {...link({ machine, view: 'ledger' })}>{machine}</a>
                   ) : (
-                    machine || 'no resource'
+                    <NotPlanned resource={machine} />
                   )}
                 </Name>
                 <td>

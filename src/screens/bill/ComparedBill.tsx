@@ -28,6 +28,7 @@ import { BillSteps } from './BillSteps'
 import { ForecastLine } from './ForecastLine'
 import { OpenBillButton } from './OpenBillButton'
 import { RehearseButton } from './RehearseButton'
+import { useTies } from './useBills.ts'
 
 const FromBillDialog = lazyDialog(() => import('./FromBillDialog'), 'FromBillDialog')
 
@@ -42,9 +43,17 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
   const { plan, books } = state
   const link = useLinks()
   const { bytes } = bill
-  const asked = useMemo(() => ({ plan, books, month, bytes }), [plan, books, month, bytes])
+  const ties = useTies()
+  const asked = useMemo(() => ties && { plan, books, month, bytes, ties }, [plan, books, month, bytes, ties])
   const { answer, isStale, failure, again } = useAnswer(comparisonAsker, asked)
   const [isPlanned, setIsPlanned] = useState(false)
+  const untie = (): void => {
+    for (const resource of ties?.keys() ?? []) {
+      session.bills
+        .tie(plan.id!, resource, undefined)
+        .catch((error: unknown) => session.say(storageProblem(error)))
+    }
+  }
   const forget = (): void => {
     if (plan.id === undefined) return
     session.bills.forget(plan.id, month).catch((error: unknown) => session.say(storageProblem(error)))
@@ -68,6 +77,12 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
                 onAction: () => download(`bill-${month}.csv.gz`, bytes, 'application/gzip'),
               },
               { id: 'plan', label: 'Make a plan of it…', onAction: () => setIsPlanned(true) },
+              {
+                id: 'untie',
+                label: 'Tie its resources by their names alone',
+                disabled: !ties || ties.size === 0,
+                onAction: untie,
+              },
               { id: 'forget', label: 'Delete it', onAction: forget },
             ]}
           />
