@@ -3,7 +3,7 @@ import { unzipSync } from 'fflate'
 import { expect, test } from 'vitest'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { BillHead } from '../files/bill/keptBill.ts'
-import type { BillOfPlan } from './KeptBills.ts'
+import { billsOf, type BillOfPlan } from './KeptBills.ts'
 import { rawRecords } from './lastResort.ts'
 import { openSession } from './testing/openSession.ts'
 
@@ -19,7 +19,7 @@ const bill = (month: string, name = 'bill.csv'): BillOfPlan => ({
 
 async function opened(name: string) {
   const { session, db } = await openSession(name)
-  const { bills } = session
+  const bills = billsOf(session)
   const told = (plan: string): Promise<readonly BillOfPlan[]> =>
     new Promise((resolve, reject) => {
       const following = bills.follow(

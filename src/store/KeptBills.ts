@@ -1,7 +1,9 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { parseYearMonth, type YearMonth } from '../core/calendar/yearMonth.ts'
 import type { BillHead } from '../files/bill/keptBill.ts'
+import { keptFor } from '../core/keptFor.ts'
 import type { NotchgaugeDatabase, StoredBill } from './database.ts'
+import type { Session } from './session.ts'
 
 /** A bill that is kept with a plan. */
 export interface BillOfPlan {
@@ -16,7 +18,7 @@ export interface BillOfPlan {
 const MOST_MONTHS = 120
 
 /** The bills of the plans of this browser, one a month. Its methods throw where the browser does not store. */
-export class KeptBills {
+class KeptBills {
   constructor(private readonly db: NotchgaugeDatabase) {}
 
   /** Tells all bills of a plan now, the newest first, and whenever they change, in whatever tab. */
@@ -92,3 +94,6 @@ function isHead(head: unknown): head is BillHead {
     (fields.get('happened') === undefined || Array.isArray(fields.get('happened')))
   )
 }
+
+/** Comes with the view that asks for it. */
+export const billsOf = keptFor((session: Session) => new KeptBills(session.db))

@@ -1,7 +1,6 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
 import { BooksInUse } from './BooksInUse.ts'
-import { KeptBills } from './KeptBills.ts'
 import { editLabels, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
 import { lightened, NO_HISTORY, nextStep, stepLabels, type History, type Step } from './history.ts'
 import type { Plan } from '../core/machine/plan.ts'
@@ -49,16 +48,14 @@ export class Session {
   /** The plans that are not open. */
   readonly shelf: PlanShelf
   readonly books: BooksInUse
-  readonly bills: KeptBills
 
   constructor(
-    private readonly db: NotchgaugeDatabase,
+    readonly db: NotchgaugeDatabase,
     private readonly loadDemo: () => Promise<Demo>,
     private readonly unsaved = new UnsavedPlan(),
     private readonly checkStored?: CheckStored,
   ) {
     this.shelf = new PlanShelf(db)
-    this.bills = new KeptBills(db)
     const show = (part: Partial<SessionState>): void => this.show(part)
     const { tell } = this.settledListeners
     this.books = new BooksInUse(db, { snapshot: this.snapshot, show, checkStored }, tell)

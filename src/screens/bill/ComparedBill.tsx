@@ -9,7 +9,7 @@ import { Button } from '../../interface/Button'
 import { lazyDialog } from '../../interface/lazyDialog'
 import { Menu } from '../../interface/Menu'
 import { media } from '../../interface/theme/media'
-import type { BillOfPlan } from '../../store/KeptBills.ts'
+import { billsOf, type BillOfPlan } from '../../store/KeptBills.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
 import { comparisonAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
@@ -49,14 +49,16 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
   const [isPlanned, setIsPlanned] = useState(false)
   const untie = (): void => {
     for (const resource of ties?.keys() ?? []) {
-      session.bills
+      billsOf(session)
         .tie(plan.id!, resource, undefined)
         .catch((error: unknown) => session.say(storageProblem(error)))
     }
   }
   const forget = (): void => {
     if (plan.id === undefined) return
-    session.bills.forget(plan.id, month).catch((error: unknown) => session.say(storageProblem(error)))
+    billsOf(session)
+      .forget(plan.id, month)
+      .catch((error: unknown) => session.say(storageProblem(error)))
   }
   return (
     <Columns data-testid="bill" aria-busy={isStale && failure === undefined}>

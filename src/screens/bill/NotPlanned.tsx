@@ -2,6 +2,7 @@
 
 import styled from 'styled-components'
 import { Dropdown } from '../../interface/Dropdown'
+import { billsOf } from '../../store/KeptBills.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
@@ -16,7 +17,9 @@ export function NotPlanned({ resource }: { readonly resource: string }) {
   if (resource === '') return <>no resource</>
   const tie = (machine: string): void => {
     if (id === undefined) return
-    session.bills.tie(id, resource, machine).catch((error: unknown) => session.say(storageProblem(error)))
+    billsOf(session)
+      .tie(id, resource, machine)
+      .catch((error: unknown) => session.say(storageProblem(error)))
   }
   return (
     <Both>

@@ -6,7 +6,7 @@ import { isTimeZone } from '../../core/calendar/zoneOffsets.ts'
 import type { PlanFromBill } from '../../files/bill/planFromBill.ts'
 import { Button } from '../../interface/Button'
 import { Progress } from '../../interface/Progress'
-import type { BillOfPlan } from '../../store/KeptBills.ts'
+import { billsOf, type BillOfPlan } from '../../store/KeptBills.ts'
 import { openPlan, replaceOpenPlan } from '../../store/openPlan.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
 import { fromBillAsker } from '../../workers/askers.ts'
@@ -51,7 +51,7 @@ export function PlanFromBillPart({
     const made = { ...plan, id: crypto.randomUUID() }
     try {
       for (const book of books) await session.books.add(book)
-      await session.bills.keep(made.id, [bill])
+      await billsOf(session).keep(made.id, [bill])
     } catch (error) {
       return session.say(storageProblem(error))
     }

@@ -1,5 +1,6 @@
 import type { ReadBills } from '../../files/bill/keptBill.ts'
 import type { Session } from '../../store/session.ts'
+import { billsOf } from '../../store/KeptBills.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
 
 /** Keeps what was read with the open plan. A plan that was never laid aside gets a name to be known by. */
@@ -13,7 +14,7 @@ export async function keepBills(
   const id = plan.id ?? crypto.randomUUID()
   if (plan.id === undefined) session.edit('keep a bill with the plan', (draft) => void (draft.id = id))
   try {
-    await session.bills.keep(
+    await billsOf(session).keep(
       id,
       months.map(({ month, bytes }) => ({ month, bytes, name, isRehearsed, head })),
     )

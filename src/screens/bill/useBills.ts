@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react'
 import type { Ties } from '../../core/reconcile/tieLines.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
-import type { BillOfPlan } from '../../store/KeptBills.ts'
+import { billsOf, type BillOfPlan } from '../../store/KeptBills.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
 /** The bills that are kept with the open plan, the newest month first; undefined until they are read. */
@@ -13,7 +13,7 @@ export function useBills(): readonly BillOfPlan[] | undefined {
   const [found, setFound] = useState<{ readonly of: string; readonly bills: readonly BillOfPlan[] }>()
   useEffect(() => {
     if (id === undefined) return undefined
-    const following = session.bills.follow(
+    const following = billsOf(session).follow(
       id,
       (bills) => setFound({ of: id, bills }),
       (error) => session.say(storageProblem(error)),
@@ -31,7 +31,7 @@ export function useTies(): Ties | undefined {
   const [found, setFound] = useState<{ readonly of: string; readonly ties: Ties }>()
   useEffect(() => {
     if (id === undefined) return undefined
-    const following = session.bills.followTies(
+    const following = billsOf(session).followTies(
       id,
       (ties) => setFound({ of: id, ties }),
       (error) => session.say(storageProblem(error)),
