@@ -62,6 +62,8 @@ test('rehearse, find the forgotten machine, mend it, rehearse again', async ({ p
   await page.getByRole('button', { name: 'This bill' }).click()
   await page.getByRole('menuitem', { name: 'Delete it' }).click()
   await expect(page.getByRole('heading', { name: 'March 2027 has no bill yet' })).toBeVisible()
+  await page.getByRole('button', { name: 'Put rehearsal 1 back' }).click()
+  await compared(page)
 })
 
 test('a bill of half a month is compared so far, and forecast; what is none is said', async ({ page }) => {
@@ -81,6 +83,12 @@ test('a bill of half a month is compared so far, and forecast; what is none is s
   await expect(page.getByRole('heading', { name: 'As planned, so far' })).toBeVisible()
   await expect(page.getByTestId('forecast')).toContainText('expected for the whole month')
   await expect(page.getByText(/half\.csv\.gz, [\d,]+ rows, until 2027-03-1[56]/)).toBeVisible()
+
+  // A rehearsal stands beside it.
+  await rehearse(page, { nothing: true })
+  await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
+  await page.getByRole('radio', { name: 'Billed' }).click()
+  await expect(page.getByRole('heading', { name: 'As planned, so far' })).toBeVisible()
 
   // A bill that is dropped on another screen is read all the same.
   await page.getByRole('link', { name: 'Bench' }).click()

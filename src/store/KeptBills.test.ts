@@ -9,12 +9,14 @@ import { openSession } from './testing/openSession.ts'
 
 const HEAD: BillHead = { files: [], rows: 3, used: 2, leftOut: [], troubles: [] }
 
-const bill = (month: string, name = 'bill.csv'): BillOfPlan => ({
+const bill = (month: string, name = 'bill.csv', part: Partial<BillOfPlan> = {}): BillOfPlan => ({
   month: month as YearMonth,
   name,
-  isRehearsed: false,
+  kind: 'billed',
+  keptAt: 1,
   bytes: new Uint8Array([31, 139]),
   head: HEAD,
+  ...part,
 })
 
 async function opened(name: string) {
@@ -43,9 +45,18 @@ test('a plan keeps one bill a month, the newest first, and other plans have thei
     '2027-04 bill.csv',
     '2027-03 again',
   ])
-  await bills.forget('a', '2027-04' as YearMonth)
+  await bills.forget('a', bill('2027-04'))
   expect((await told('a')).map(({ month }) => month)).toEqual(['2027-03'])
   expect((await told('b')).map(({ name }) => name)).toEqual(['of b'])
+})
+
+test('a rehearsal stands beside the bill of its month, and never in its place; the newest is first', async () => {
+  const { bills, told } = await opened('rehearsed-beside')
+  await bills.keep('a', [bill('2027-03')])
+  await bills.keep('a', [bill('2027-03', 'rehearsal 1', { kind: 'rehearsed', keptAt: 2 })])
+  expect((await told('a')).map(({ name }) => name)).toEqual(['rehearsal 1', 'bill.csv'])
+  await bills.forget('a', bill('2027-03', '', { kind: 'rehearsed' }))
+  expect((await told('a')).map(({ name }) => name)).toEqual(['bill.csv'])
 })
 
 test('what a person said of a resource is remembered for the plan, until it is taken back', async () => {
@@ -76,8 +87,8 @@ test('no more than ten years are kept, and what is no bill is not shown', async 
   )
   const kept = await told('a')
   expect([kept.length, kept.at(-1)!.month]).toEqual([120, '2010-11'])
-  await db.bills.put({ ...bill('2027-03'), plan: 'c', head: { rows: 'many' } })
-  await db.bills.put({ ...bill('2027-04'), plan: 'c', bytes: 'text' as never })
+  await db.monthBills.put({ ...bill('2027-03'), plan: 'c', head: { rows: 'many' } })
+  await db.monthBills.put({ ...bill('2027-04'), plan: 'c', bytes: 'text' as never })
   expect(await told('c')).toEqual([])
 })
 
@@ -85,6 +96,8 @@ test('what is saved as it lies holds the bill as a file that can be opened', asy
   const { bills, db } = await opened('bills-as-they-lie')
   await bills.keep('a', [bill('2027-03')])
   const files = unzipSync(await rawRecords(db))
-  const [name] = Object.keys(files).filter((each) => each.startsWith('bills/') && each.endsWith('.csv.gz'))
+  const [name] = Object.keys(files).filter(
+    (each) => each.startsWith('monthBills/') && each.endsWith('.csv.gz'),
+  )
   expect([...files[name!]!]).toEqual([31, 139])
 })

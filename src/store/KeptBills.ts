@@ -9,15 +9,17 @@ import type { Session } from './session.ts'
 export interface BillOfPlan {
   readonly month: YearMonth
   readonly name: string
-  readonly isRehearsed: boolean
+  readonly kind: StoredBill['kind']
+  /** Milliseconds since 1970. */
+  readonly keptAt: number
   readonly bytes: Uint8Array<ArrayBuffer>
   readonly head: BillHead
 }
 
-/** Ten years of months; the oldest go. */
-const MOST_MONTHS = 120
+/** Ten years of months, billed or rehearsed; the oldest go. */
+const MOST_KEPT = 120
 
-/** The bills of the plans of this browser, one a month. Its methods throw where the browser does not store. */
+/** The bills of the plans of this browser, and what was rehearsed: one of each a month. Its methods throw where the browser does not store. */
 class KeptBills {
   constructor(private readonly db: NotchgaugeDatabase) {}
 
@@ -27,19 +29,25 @@ class KeptBills {
     tell: (bills: readonly BillOfPlan[]) => void,
     fail: (error: unknown) => void,
   ): Subscription {
-    return liveQuery(() => this.db.bills.where('plan').equals(plan).toArray()).subscribe({
-      next: (rows) => tell(rows.flatMap(billOf).sort((a, b) => (a.month < b.month ? 1 : -1))),
+    return liveQuery(() => this.db.monthBills.where('plan').equals(plan).toArray()).subscribe({
+      next: (rows) =>
+        tell(
+          rows
+            .flatMap(billOf)
+            .sort((a, b) => (a.month === b.month ? b.keptAt - a.keptAt : a.month < b.month ? 1 : -1)),
+        ),
       error: fail,
     })
   }
 
-  /** What was kept of the same month gives way. */
+  /** What was kept of the same month and kind gives way. */
   async keep(plan: string, bills: readonly BillOfPlan[]): Promise<void> {
-    await this.db.transaction('rw', this.db.bills, async () => {
-      await this.db.bills.bulkPut(bills.map((bill) => ({ plan, ...bill })))
-      const months = await this.db.bills.where('plan').equals(plan).primaryKeys()
-      const tooMany = months.length - MOST_MONTHS
-      if (tooMany > 0) await this.db.bills.bulkDelete(months.sort().slice(0, tooMany))
+    await this.db.transaction('rw', this.db.monthBills, async () => {
+      await this.db.monthBills.bulkPut(bills.map((bill) => ({ plan, ...bill })))
+      const keys = await this.db.monthBills.where('plan').equals(plan).primaryKeys()
+      const tooMany = keys.length - MOST_KEPT
+      // By plan, then by month.
+      if (tooMany > 0) await this.db.monthBills.bulkDelete(keys.sort().slice(0, tooMany))
     })
   }
 
@@ -70,16 +78,25 @@ class KeptBills {
     else await this.db.ties.put({ plan, resource, machine })
   }
 
-  async forget(plan: string, month: YearMonth): Promise<void> {
-    await this.db.bills.delete([plan, month])
+  async forget(plan: string, { month, kind }: Pick<BillOfPlan, 'month' | 'kind'>): Promise<void> {
+    await this.db.monthBills.delete([plan, month, kind])
   }
 }
 
 /** What is stored is read again as any bill is; what is none any more is not shown. */
-function billOf({ month: text, name, isRehearsed, bytes, head }: StoredBill): BillOfPlan[] {
+function billOf({ month: text, name, kind, keptAt, bytes, head }: StoredBill): BillOfPlan[] {
   const month = parseYearMonth(text)
   if (!month || typeof name !== 'string' || !(bytes instanceof Uint8Array) || !isHead(head)) return []
-  return [{ month, name, isRehearsed: isRehearsed === true, bytes, head }]
+  return [
+    {
+      month,
+      name,
+      kind: kind === 'rehearsed' ? kind : 'billed',
+      keptAt: Number.isFinite(keptAt) ? keptAt : 0,
+      bytes,
+      head,
+    },
+  ]
 }
 
 const LISTS = ['files', 'leftOut', 'troubles'] as const

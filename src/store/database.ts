@@ -72,9 +72,12 @@ export interface StoredList {
 export interface StoredBill {
   readonly plan: string
   readonly month: string
-  /** What it was read from, or that it was rehearsed. */
+  /** A rehearsal never takes the place of a bill. */
+  readonly kind: 'billed' | 'rehearsed'
+  /** What it was read from. */
   readonly name: string
-  readonly isRehearsed: boolean
+  /** Milliseconds since 1970. */
+  readonly keptAt: number
   /** A FOCUS table, gzipped. */
   readonly bytes: Uint8Array<ArrayBuffer>
   /** What was said when it was read. */
@@ -98,7 +101,7 @@ export class NotchgaugeDatabase extends Dexie {
   seals!: Table<StoredSeal, string>
   recipes!: Table<StoredRecipe, string>
   lists!: Table<StoredList, string>
-  bills!: Table<StoredBill, [string, string]>
+  monthBills!: Table<StoredBill, [string, string, string]>
   ties!: Table<StoredTie, [string, string]>
 }
 
@@ -143,6 +146,20 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   { version: 9, stores: { lists: 'id' } },
   { version: 10, stores: { bills: '[plan+month], plan' } },
   { version: 11, stores: { ties: '[plan+resource], plan' } },
+  {
+    version: 12,
+    stores: { monthBills: '[plan+month+kind], plan' },
+    upgrade: async (transaction) => {
+      const bills = await transaction
+        .table<Omit<StoredBill, 'kind' | 'keptAt'> & { isRehearsed?: boolean }>('bills')
+        .toArray()
+      for (const { isRehearsed, ...bill } of bills) {
+        const kind = isRehearsed ? 'rehearsed' : 'billed'
+        await transaction.table('monthBills').put({ ...bill, kind, keptAt: 0 })
+      }
+    },
+  },
+  { version: 13, stores: { bills: null } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

@@ -59,9 +59,9 @@ export class PlanShelf {
 
   /** Its bills go with it. */
   async delete(id: string): Promise<void> {
-    await this.db.transaction('rw', this.db.shelf, this.db.bills, this.db.ties, async () => {
+    await this.db.transaction('rw', this.db.shelf, this.db.monthBills, this.db.ties, async () => {
       await this.db.shelf.delete(id)
-      await this.db.bills.where('plan').equals(id).delete()
+      await this.db.monthBills.where('plan').equals(id).delete()
       await this.db.ties.where('plan').equals(id).delete()
     })
   }

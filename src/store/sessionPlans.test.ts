@@ -142,10 +142,10 @@ describe('the tables', () => {
     const { session, db } = await openSession('first-version')
     expect(session.snapshot().books.map(({ edition }) => edition)).toEqual([book!.edition])
     expect(db.tables.map(({ name }) => name).sort()).toEqual([
-      'bills',
       'editions',
       'edits',
       'lists',
+      'monthBills',
       'plan',
       'recipes',
       'seals',

@@ -1,11 +1,14 @@
 import { parquetMetadataAsync, parquetReadObjects, type FileMetaData, type SchemaElement } from 'hyparquet'
-import { compressors } from 'hyparquet-compressors'
+import { compressors as known } from 'hyparquet-compressors'
 import { UnreadableList } from '../pricelist/listTable.ts'
 import { isBillColumn } from './billColumns.ts'
 
 /** Rows that are decoded at a time; a group of rows is decoded anew for each. */
 const ROWS_AT_A_TIME = 150_000
 const MOST_COLUMNS = 1_000
+
+/** Snappy by the reader’s own code: the compressors have it as WebAssembly, which the page’s policy forbids. */
+const { SNAPPY: _, ...compressors } = known
 
 /**
  * Rows of a Parquet file as the cells of a table, its headings first; only columns that a bill is read for are decoded.

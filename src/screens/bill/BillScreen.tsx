@@ -1,6 +1,7 @@
 'use client'
 
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
+import type { BillOfPlan } from '../../store/KeptBills.ts'
 import { formatMonth } from '../../wording/time'
 import { useOpenBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -16,7 +17,12 @@ export function BillScreen() {
   const { state, month } = useWorkbench()
   const open = useOpenBill()
   const bills = useBills()
-  const bill = useMemo(() => bills?.find((each) => each.month === month), [bills, month])
+  const own = useMemo(() => bills?.filter((each) => each.month === month) ?? [], [bills, month])
+  const [newest] = own
+  // What comes newly is looked at first.
+  const [chosen, setChosen] = useState<{ readonly since: number; readonly kind: BillOfPlan['kind'] }>()
+  const wanted = chosen?.since === newest?.keptAt ? chosen?.kind : undefined
+  const bill = own.find(({ kind }) => kind === wanted) ?? newest
   if (open) return <ReadingBill open={open} />
   if (!bills) return <BillPage aria-busy="true" />
   if (bill && state.plan.machines.length === 0) {
@@ -29,5 +35,8 @@ export function BillScreen() {
       </BillPage>
     )
   }
-  return bill ? <ComparedBill bill={bill} bills={bills} /> : <NoBill bills={bills} />
+  if (!bill) return <NoBill bills={bills} />
+  return (
+    <ComparedBill bill={bill} bills={bills} onKind={(kind) => setChosen({ since: newest!.keptAt, kind })} />
+  )
 }

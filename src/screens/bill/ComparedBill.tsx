@@ -21,10 +21,12 @@ import { download } from '../workbench/download.ts'
 import { IssueList } from '../workbench/IssueList'
 import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { ToggleRow } from '../../interface/ToggleRow'
 import { BillCauses } from './BillCauses'
 import { BillMachines } from './BillMachines'
 import { BillNotes } from './BillNotes'
 import { BillSteps } from './BillSteps'
+import { forgetBill } from './forgottenBill.ts'
 import { ForecastLine } from './ForecastLine'
 import { OpenBillButton } from './OpenBillButton'
 import { RehearseButton } from './RehearseButton'
@@ -35,10 +37,11 @@ const FromBillDialog = lazyDialog(() => import('./FromBillDialog'), 'FromBillDia
 interface ComparedBillProps {
   readonly bill: BillOfPlan
   readonly bills: readonly BillOfPlan[]
+  readonly onKind: (kind: BillOfPlan['kind']) => void
 }
 
 /** A kept bill beside the plan as it is now. */
-export function ComparedBill({ bill, bills }: ComparedBillProps) {
+export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
   const { state, session, month } = useWorkbench()
   const { plan, books } = state
   const link = useLinks()
@@ -54,12 +57,9 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
         .catch((error: unknown) => session.say(storageProblem(error)))
     }
   }
-  const forget = (): void => {
-    if (plan.id === undefined) return
-    billsOf(session)
-      .forget(plan.id, month)
-      .catch((error: unknown) => session.say(storageProblem(error)))
-  }
+  const forget = (): void => void forgetBill(session, plan.id, bill)
+  const kinds = bills.filter((each) => each.month === month).map(({ kind }) => kind)
+  const months = [...new Set(bills.map((each) => each.month))]
   return (
     <Columns data-testid="bill" aria-busy={isStale && failure === undefined}>
       <Main>
@@ -67,6 +67,18 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
           <h1>{answer?.ok ? titleOf(answer.value) : `${formatMonth(month)}, planned and billed`}</h1>
           {answer?.ok && <Said>{explainedText(answer.value)}</Said>}
           <Spring />
+          {kinds.length > 1 && (
+            <ToggleRow
+              label="Which bill of the month"
+              mode="one"
+              options={[
+                { id: 'billed', label: 'Billed' },
+                { id: 'rehearsed', label: 'Rehearsed' },
+              ]}
+              chosen={[bill.kind]}
+              onChange={([kind]) => kind && onKind(kind)}
+            />
+          )}
           <OpenBillButton label="Open a bill…" />
           <RehearseButton />
           <Menu
@@ -90,7 +102,8 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
           />
         </Bar>
         <Said>
-          {formatMonth(month)}, {bill.isRehearsed ? `${bill.name}: a practice provider’s bill` : bill.name},{' '}
+          {formatMonth(month)},{' '}
+          {bill.kind === 'rehearsed' ? `${bill.name}: a practice provider’s bill` : bill.name},{' '}
           {formatNumber(bill.head.rows)} rows
           {answer?.ok && answer.value.until !== undefined && `, until ${answer.value.until}`}
         </Said>
@@ -122,11 +135,11 @@ export function ComparedBill({ bill, bills }: ComparedBillProps) {
             </section>
           ))}
         {answer?.ok && <BillNotes head={bill.head} otherPeriods={answer.value.otherPeriods} />}
-        {bills.length > 1 && (
+        {months.length > 1 && (
           <Months aria-label="Months with a bill">
-            {bills.map((each) => (
-              <a key={each.month} {...link({ month: each.month })} aria-current={each.month === month}>
-                {formatMonth(each.month)}
+            {months.map((each) => (
+              <a key={each} {...link({ month: each })} aria-current={each === month}>
+                {formatMonth(each)}
               </a>
             ))}
           </Months>

@@ -1,20 +1,24 @@
 'use client'
 
 import styled from 'styled-components'
+import { Button } from '../../interface/Button'
 import type { BillOfPlan } from '../../store/KeptBills.ts'
 import { formatMonth } from '../../wording/time'
 import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BillLine, BillPage, BillPlace } from './BillPage'
+import { putBack, useForgottenBill } from './forgottenBill.ts'
 import { OpenBillButton } from './OpenBillButton'
 import { PaleBill } from './PaleBill'
 import { RehearseButton } from './RehearseButton'
 
 /** Where a month has no bill yet: what would stand here, and what brings it. */
 export function NoBill({ bills }: { readonly bills: readonly BillOfPlan[] }) {
-  const { month, state } = useWorkbench()
+  const { month, session, state } = useWorkbench()
   const isEmpty = state.plan.machines.length === 0
   const link = useLinks()
+  const forgotten = useForgottenBill()
+  const months = [...new Set(bills.map((bill) => bill.month))]
   return (
     <BillPage>
       <BillPlace>
@@ -26,19 +30,22 @@ export function NoBill({ bills }: { readonly bills: readonly BillOfPlan[] }) {
         <BillLine>
           <OpenBillButton label="Open a bill…" />
           {!isEmpty && <RehearseButton />}
+          {forgotten?.plan === state.plan.id && forgotten?.bill.month === month && (
+            <Button onPress={() => void putBack(session, forgotten)}>Put {forgotten.bill.name} back</Button>
+          )}
         </BillLine>
         <p>
           {isEmpty
             ? 'It becomes a plan: its machines with size, place, disks and hours as they were billed, and the prices that they had.'
             : 'A rehearsal lets the month happen on a practice provider, with stops that are missed and machines that are forgotten, and brings its bill.'}
         </p>
-        {bills.length > 0 && (
+        {months.length > 0 && (
           <p>
             With a bill:{' '}
-            {bills.map((bill, i) => (
-              <span key={bill.month}>
+            {months.map((each, i) => (
+              <span key={each}>
                 {i > 0 && ', '}
-                <a {...link({ month: bill.month })}>{formatMonth(bill.month)}</a>
+                <a {...link({ month: each })}>{formatMonth(each)}</a>
               </span>
             ))}
           </p>

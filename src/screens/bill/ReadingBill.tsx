@@ -31,7 +31,7 @@ export function ReadingBill({ open }: { readonly open: OpenBill }) {
     kept.current = read
     const { months } = read.value
     const names = files.map(({ name }) => name).join(', ')
-    void keepBills(session, read.value, names, false).then(() => {
+    void keepBills(session, read.value, names, 'billed').then(() => {
       // What was looked for, or the newest that came.
       if (!months.some((each) => each.month === month)) mend({ month: months[0]!.month })
       close()

@@ -41,7 +41,7 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
     // Once for each rehearsal.
     if (!done || kept.current === done) return
     kept.current = done
-    void keepBills(session, done, `rehearsal ${seed}`, true).then(onClose)
+    void keepBills(session, done, `rehearsal ${seed}`, 'rehearsed').then(onClose)
   }, [done, session, seed, onClose])
   const isBusy = asked !== undefined && !done && failure === undefined
   const shares = Object.fromEntries(MISHAP_KINDS.map((kind) => [kind, rates[kind] / 100]))
