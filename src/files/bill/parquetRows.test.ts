@@ -16,7 +16,8 @@ const path = (name: string): string => join(folder, name)
 async function reading(...names: string[]): Promise<BillReading> {
   const files = await Promise.all(names.map(async (name) => ({ name, file: await openAsBlob(path(name)) })))
   const outcome = await finishLater(readBill({ files, timeZone: 'Etc/UTC' }))
-  if (!outcome.ok) throw new Error(outcome.issues.map(({ problem }) => problem).join('\n'))
+  if (!outcome.ok)
+    throw new Error(outcome.issues.map(({ problem, expected }) => `${problem} ${expected}`).join('\n'))
   return outcome.value
 }
 
@@ -58,6 +59,7 @@ async function written(): Promise<BillReading> {
   await connection.run(
     `COPY (SELECT * REPLACE (MAP {'role': 'till', 'n': NULL} AS Tags) FROM focus) TO '${path('nested.parquet')}' (FORMAT parquet)`,
   )
+  await connection.run(`COPY focus TO '${path('odd.parquet')}' (FORMAT parquet, COMPRESSION lz4_raw)`)
   // Nothing is secret in it: it only has to be encrypted.
   await connection.run("SET force_mbedtls_unsafe = 'true'")
   await connection.run("PRAGMA add_parquet_key('key128', '0123456789112345')")
@@ -81,9 +83,10 @@ test('Parquet says what the same bill says as CSV, however it is packed, to the 
   expect(nested.troubles).toEqual([])
 })
 
-test('what is encrypted or cut off is said', async () => {
+test('what is encrypted, cut off or packed otherwise is said', async () => {
   await written()
   await expect(reading('locked.parquet')).rejects.toThrow(/locked\.parquet is encrypted Parquet/)
+  await expect(reading('odd.parquet')).rejects.toThrow(/packed by Snappy, gzip or Zstandard/)
   const whole = await openAsBlob(path('snappy.parquet'))
   writeFileSync(path('half.parquet'), Buffer.from(await whole.slice(0, whole.size / 2).arrayBuffer()))
   await expect(reading('half.parquet')).rejects.toThrow(/half\.parquet cannot be read as Parquet/)

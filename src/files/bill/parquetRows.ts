@@ -1,5 +1,6 @@
+import { gunzipSync } from 'fflate'
+import { decompress as unzstd } from 'fzstd'
 import { parquetMetadataAsync, parquetReadObjects, type FileMetaData, type SchemaElement } from 'hyparquet'
-import { compressors as known } from 'hyparquet-compressors'
 import { UnreadableList } from '../pricelist/listTable.ts'
 import { isBillColumn } from './billColumns.ts'
 
@@ -7,13 +8,16 @@ import { isBillColumn } from './billColumns.ts'
 const ROWS_AT_A_TIME = 150_000
 const MOST_COLUMNS = 1_000
 
-/** Snappy by the reader’s own code: the compressors have it as WebAssembly, which the page’s policy forbids. */
-const { SNAPPY: _, ...compressors } = known
+/** Beside Snappy, which the reader knows itself. None of them is WebAssembly, which the page’s policy forbids. */
+const compressors = {
+  GZIP: (input: Uint8Array, length: number): Uint8Array => gunzipSync(input, { out: new Uint8Array(length) }),
+  ZSTD: (input: Uint8Array): Uint8Array => unzstd(input),
+}
 
 /**
  * Rows of a Parquet file as the cells of a table, its headings first; only columns that a bill is read for are decoded.
  * Decimals keep all their digits, times are ISO 8601, lists and maps JSON. Memory: one group of rows. Throws
- * `UnreadableList` where it is cut off, encrypted or packed in a way that is not known.
+ * `UnreadableList` where it is cut off, encrypted or packed otherwise than by Snappy, gzip or Zstandard.
  */
 export async function* parquetRows(name: string, file: Blob): AsyncGenerator<string[][]> {
   const buffer = {
@@ -22,7 +26,7 @@ export async function* parquetRows(name: string, file: Blob): AsyncGenerator<str
   }
   const unreadable = (error: unknown): UnreadableList =>
     new UnreadableList(
-      `${name} cannot be read as Parquet (${error instanceof Error ? error.message : 'unknown'}). Expected: a whole file that is not encrypted, or the same bill as CSV.`,
+      `${name} cannot be read as Parquet (${error instanceof Error ? error.message : 'unknown'}). Expected: a whole file, packed by Snappy, gzip or Zstandard, or the same bill as CSV.`,
     )
   let metadata: FileMetaData
   try {
