@@ -1,44 +1,33 @@
 import type { BillLine } from '../bill/billLine.ts'
 import type { Assumption, DiskKind, Image, Licence, PriceBook, Size } from '../catalogue/priceBook.ts'
-import type { RegionPrices, SizePrice, TermsPrice } from '../catalogue/regionPrices.ts'
+import { detailNumber, detailText } from '../bill/detail.ts'
+import type { RegionPrices, SizePrice } from '../catalogue/regionPrices.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { withManner } from '../manner/manners.ts'
 import { idOf } from '../pricelist/idOf.ts'
 import { measured } from '../reconcile/measured.ts'
 import { meterClass, type MeterClass } from '../reconcile/meterClass.ts'
-import { toDecimal, trimDecimal } from '../quantity/decimal.ts'
 import { add, divide, isZero, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import { gib, type Seconds } from '../quantity/units.ts'
+import { amountIn, billedDisks, quarters } from './billedDisks.ts'
 import type { BilledMachine } from './billedMachines.ts'
+import { addressesAt, paidMore, paidPrice, trafficAt, UNPAID, type Paid } from './paid.ts'
 
-const PRICE_DECIMALS = 9
+const LONGEST_NAME = 60
+const MOST_ROOM = 65_536
 const AN_HOUR: Exact = { n: 3_600n, d: 1n }
 
 type Writable<Of> = { -readonly [Field in keyof Of]: Of[Field] }
 
 interface RegionInHand {
   readonly zones: Set<string>
-  readonly sizes: Map<string, SizePrice>
+  /** By size and terms, and by size and licence. */
+  readonly offers: Map<string, Paid>
+  readonly licences: Map<string, Paid>
   readonly disks: Map<string, Paid>
   address: Paid
   traffic: Paid
 }
-
-/** What so many units came to: several machines pay for the same. */
-interface Paid {
-  readonly cost: Exact
-  readonly units: Exact
-}
-
-const UNPAID: Paid = { cost: ZERO, units: ZERO }
-
-const paidMore = (paid: Paid | undefined, lines: readonly BillLine[], units: Exact): Paid => ({
-  cost: add(paid?.cost ?? ZERO, costOf(lines)),
-  units: add(paid?.units ?? ZERO, units),
-})
-
-const priceOf = ({ cost, units }: Paid): string | undefined =>
-  isZero(units) ? undefined : priceText(divide(cost, units))
 
 export interface BilledDisk {
   readonly kind: string
@@ -52,7 +41,8 @@ export interface InBook {
   readonly size: string
   readonly image: string
   readonly terms: string
-  readonly disks: readonly BilledDisk[]
+  /** The first one is the system disk; a kind of its own where the bill has none. */
+  readonly disks: readonly [BilledDisk, ...BilledDisk[]]
   readonly hasAddress: boolean
   readonly trafficGiB: number
 }
@@ -86,26 +76,29 @@ export class BilledBook {
     found.zones.add(zone)
     const size = this.sizeOf(details, first)
     const hours = this.hours(lines)
-    const time = costOf(of(lines, 'machine-time'))
-    const terms = this.termsOf(lines)
-    const perHour = isZero(hours) ? undefined : priceText(divide(time, hours))
-    const image = this.imageOf(details, lines, hours, found, size)
-    if (perHour !== undefined) this.setPrice(found, size, terms, perHour)
+    const time = of(lines, 'machine-time')
+    const terms = termsOf(time)
+    if (terms === 'commitment') this.assume('list-of-terms')
+    const image = this.imageOf(details, of(lines, 'licence'), hours, found, size)
+    const offer = `${size}\n${terms}`
+    found.offers.set(offer, paidMore(found.offers.get(offer), time, hours))
     const address = of(lines, 'address')
-    const addressHours = sumOf(address.map((line) => this.unitsIn(line, 'time'))).amount
-    found.address = paidMore(found.address, address, divide(addressHours, AN_HOUR))
+    if (address.length > 0) this.assume('list-of-address-states')
+    const addressHours = divide(amountIn('time', address, this.length), AN_HOUR)
+    found.address = paidMore(found.address, address, addressHours)
     const traffic = of(lines, 'traffic')
-    const sent = sumOf(traffic.map((line) => this.unitsIn(line, 'GiB'))).amount
+    const sent = amountIn('GiB', traffic, this.length)
     found.traffic = paidMore(found.traffic, traffic, sent)
+    const [system, ...data] = this.disksOf(lines, resources, found)
     return {
       region,
       zone,
       size,
       image,
       terms,
-      disks: this.disksOf(lines, resources, found),
+      disks: [system ?? { kind: this.noDisk, roomGiB: 1 }, ...data],
       hasAddress: address.length > 0,
-      trafficGiB: round(sent),
+      trafficGiB: quarters(sent),
     }
   }
 
@@ -122,22 +115,29 @@ export class BilledBook {
   private regionOf(id: string): RegionInHand {
     let found = this.regions.get(id)
     if (!found) {
-      found = { zones: new Set(), sizes: new Map(), disks: new Map(), address: UNPAID, traffic: UNPAID }
+      found = {
+        zones: new Set(),
+        offers: new Map(),
+        licences: new Map(),
+        disks: new Map(),
+        address: UNPAID,
+        traffic: UNPAID,
+      }
       this.regions.set(id, found)
     }
     return found
   }
 
   private sizeOf(details: BilledMachine['details'], line: BillLine | undefined): string {
-    const name = textOf(details.get('InstanceType')) ?? (line?.sku || line?.meter || 'size')
+    const name = detailText(details.get('InstanceType')) ?? (line?.sku || line?.meter || 'size')
     const id = this.idFor('size', name)
     if (this.sizes.has(id)) return id
-    const [vcpu, memory] = [aboveZero(details.get('CoreCount')), aboveZero(details.get('MemorySize'))]
+    const [vcpu, memory] = [detailNumber(details.get('CoreCount')), detailNumber(details.get('MemorySize'))]
     if (vcpu === undefined) this.assume('list-vcpu')
     if (memory === undefined) this.assume('list-memory')
     this.sizes.set(id, {
       id,
-      name: name.slice(0, 60),
+      name: name.slice(0, LONGEST_NAME),
       family: 'billed',
       vcpu: Math.max(1, Math.round(vcpu ?? 1)),
       memoryGiB: gib(memory ?? 1),
@@ -163,121 +163,66 @@ export class BilledBook {
     return divide(longest, AN_HOUR)
   }
 
-  private termsOf(lines: readonly BillLine[]): string {
-    const pricings = new Set(of(lines, 'machine-time').map(({ pricing }) => pricing))
-    if (pricings.has('Committed')) return 'commitment'
-    return pricings.has('Dynamic') && !pricings.has('Standard') ? 'spot' : 'on-demand'
-  }
-
   private imageOf(
     details: BilledMachine['details'],
-    lines: readonly BillLine[],
+    licence: readonly BillLine[],
     hours: Exact,
     region: RegionInHand,
     size: string,
   ): string {
-    const name = textOf(details.get('OperatingSystem')) ?? 'As billed'
+    const name = detailText(details.get('OperatingSystem')) ?? 'As billed'
     const id = this.idFor('image', name)
-    const licence = of(lines, 'licence')
-    const image: Writable<Image> = this.images.get(id) ?? { id, name: name.slice(0, 60) }
+    const image: Writable<Image> = this.images.get(id) ?? { id, name: name.slice(0, LONGEST_NAME) }
     this.images.set(id, image)
     if (licence.length === 0 || isZero(hours)) return id
     const licenceId = this.idFor('licence', `${name} licence`)
     image.licence = licenceId
     this.licences.set(licenceId, {
       id: licenceId,
-      name: `Licence of ${name}`.slice(0, 60),
+      name: `Licence of ${name}`.slice(0, LONGEST_NAME),
       leastVcpu: 1,
       ownLicence: false,
     })
-    const perHour = priceText(divide(costOf(licence), hours))
-    const price = region.sizes.get(size)
-    region.sizes.set(size, { ...price, licences: { ...price?.licences, [licenceId]: { perHour } } })
+    const key = `${size}\n${licenceId}`
+    region.licences.set(key, paidMore(region.licences.get(key), licence, hours))
     return id
   }
 
-  private setPrice(region: RegionInHand, size: string, terms: string, perHour: string): void {
-    const price = region.sizes.get(size)
-    const offer: TermsPrice = { perHour }
-    region.sizes.set(
-      size,
-      terms === 'on-demand'
-        ? { ...price, perHour }
-        : { ...price, terms: { ...price?.terms, [terms]: offer } },
-    )
-  }
-
-  /** Each resource is a disk; how much room it has is what it says, or what it was charged for. */
   private disksOf(
     lines: readonly BillLine[],
     resources: BilledMachine['resources'],
     region: RegionInHand,
   ): BilledDisk[] {
-    const byResource = new Map<string, BillLine[]>()
-    for (const line of of(lines, 'disk')) {
-      byResource.set(line.resourceId, [...(byResource.get(line.resourceId) ?? []), line])
-    }
-    return [...byResource].flatMap(([id, own]): BilledDisk[] => {
-      const details = resources.get(id)
-      const said = aboveZero(details?.get('DiskSpace'))
-      const name = textOf(details?.get('DiskType')) ?? (own[0]!.meter || 'disk')
-      const months = sumOf(own.map((line) => this.unitsIn(line, 'GiB-time'))).amount
-      const steps = sumOf(own.map((line) => this.unitsIn(line, 'time'))).amount
-      const days = new Set(own.map(({ day }) => day)).size
-      const inGiB = isZero(months) ? undefined : round(divide(months, { n: BigInt(days * 86_400), d: 1n }))
-      if (inGiB === undefined && isZero(steps)) return []
-      const room = Math.min(65_536, Math.max(1, said ?? inGiB ?? 32))
-      const kind = this.idFor('kind', name)
-      this.kinds.set(kind, {
-        id: kind,
-        name: name.slice(0, 60),
-        room: { by: 'gib', leastGiB: gib(1), mostGiB: gib(65_536) },
-        boots: true,
-      })
-      const time = isZero(months) ? steps : divide(months, { n: BigInt(Math.round(room * 1_024)), d: 1_024n })
-      // GiB for the part of the month in which it was there.
-      const units = multiply(divide(time, { n: BigInt(this.length), d: 1n }), {
-        n: BigInt(Math.round(room * 1_024)),
-        d: 1_024n,
-      })
-      if (said === undefined && inGiB === undefined) this.assume('list-room')
-      region.disks.set(kind, paidMore(region.disks.get(kind), own, units))
-      return [{ kind, roomGiB: room }]
-    })
-  }
-
-  private unitsIn(line: BillLine, unit: string): { readonly amount: Exact } {
-    const found = measured(line, this.length)
-    return { amount: found.unit === unit ? found.amount : ZERO }
+    return billedDisks(of(lines, 'disk'), resources, this.length).map(
+      ({ name, roomGiB, units, isSaid, own }) => {
+        const kind = this.idFor('kind', name)
+        this.kinds.set(kind, kindOf(kind, name))
+        if (!isSaid) this.assume('list-of-diskroom')
+        region.disks.set(kind, paidMore(region.disks.get(kind), own, units))
+        return { kind, roomGiB }
+      },
+    )
   }
 
   private assume(about: string): void {
     this.assumed.set(about, { about, from: 'list' })
   }
 
-  /** The book; a disk kind stands in it in any case, so that machines whose bill has none can be planned. */
+  /** A kind for machines whose bill has no disk: it is known of none, and costs nothing. */
+  private readonly noDisk = 'not-on-the-bill'
+
   book(): PriceBook {
-    if (this.kinds.size === 0) {
-      const kind = this.idFor('kind', 'disk')
-      this.kinds.set(kind, {
-        id: kind,
-        name: 'disk',
-        room: { by: 'gib', leastGiB: gib(1), mostGiB: gib(65_536) },
-        boots: true,
-      })
-    }
-    const [firstKind] = this.kinds.keys()
+    this.kinds.set(this.noDisk, kindOf(this.noDisk, 'No disk on the bill'))
     const prices = [...this.regions].map(([id, region]): [string, RegionPrices] => [
       id,
       {
-        sizes: Object.fromEntries(region.sizes),
-        disks: Object.fromEntries(
-          region.disks.size > 0
-            ? [...region.disks].map(([kind, paid]) => [kind, { perGiBMonth: priceOf(paid) ?? '0' }])
-            : [[firstKind!, { perGiBMonth: '0' }]],
-        ),
-        addresses: addressesAt(priceOf(region.address)),
-        ...trafficAt(priceOf(region.traffic)),
+        sizes: sizePrices(region),
+        disks: Object.fromEntries([
+          ...[...region.disks].map(([kind, paid]) => [kind, { perGiBMonth: paidPrice(paid) ?? '0' }]),
+          [this.noDisk, { perGiBMonth: '0' }],
+        ]),
+        addresses: addressesAt(paidPrice(region.address)),
+        ...trafficAt(paidPrice(region.traffic)),
       },
     ])
     const usedTerms = new Set(
@@ -325,33 +270,45 @@ export class BilledBook {
   }
 }
 
-/** A bill does not say what it would have cost in another use. */
-const addressesAt = (price: string | undefined): RegionPrices['addresses'] =>
-  price === undefined ? {} : { fixed: { attachedOn: price, attachedOff: price, unattached: price } }
+const kindOf = (id: string, name: string): DiskKind => ({
+  id,
+  name: name.slice(0, LONGEST_NAME),
+  room: { by: 'gib', leastGiB: gib(1), mostGiB: gib(MOST_ROOM) },
+  boots: true,
+})
 
-const trafficAt = (price: string | undefined): Pick<RegionPrices, 'trafficOut'> =>
-  price === undefined ? {} : { trafficOut: [{ perGiB: price }] }
+function termsOf(time: readonly BillLine[]): string {
+  const pricings = new Set(time.map(({ pricing }) => pricing))
+  if (pricings.has('Committed')) return 'commitment'
+  return pricings.has('Dynamic') && !pricings.has('Standard') ? 'spot' : 'on-demand'
+}
+
+/** What an hour of each size cost on average on each of its terms, its licences beside it. */
+function sizePrices({ offers, licences }: RegionInHand): { [size: string]: SizePrice } {
+  const found = new Map<string, SizePrice>()
+  for (const [key, paid] of offers) {
+    const [size, terms] = key.split('\n') as [string, string]
+    const perHour = paidPrice(paid)
+    if (perHour === undefined) continue
+    const known = found.get(size)
+    found.set(
+      size,
+      terms === 'on-demand'
+        ? { ...known, perHour }
+        : { ...known, terms: { ...known?.terms, [terms]: { perHour } } },
+    )
+  }
+  for (const [key, paid] of licences) {
+    const [size, licence] = key.split('\n') as [string, string]
+    const [known, perHour] = [found.get(size), paidPrice(paid)]
+    if (known && perHour !== undefined) {
+      found.set(size, { ...known, licences: { ...known.licences, [licence]: { perHour } } })
+    }
+  }
+  return Object.fromEntries(found)
+}
 
 const of = (lines: readonly BillLine[], meter: MeterClass): BillLine[] =>
   lines.filter((line) => meterClass(line) === meter)
 
-const costOf = (lines: readonly BillLine[]): Exact =>
-  lines.reduce((sum, { effective }) => add(sum, effective), ZERO)
-
-const sumOf = (amounts: readonly { readonly amount: Exact }[]): { readonly amount: Exact } => ({
-  amount: amounts.reduce((sum, { amount }) => add(sum, amount), ZERO),
-})
-
 const more = (a: Exact, b: Exact): boolean => a.n * b.d > b.n * a.d
-
-const priceText = (price: Exact): string =>
-  price.n <= 0n ? '0' : trimDecimal(toDecimal(price, PRICE_DECIMALS))
-
-/** GiB to a quarter, which is as exact as room is said. */
-const round = ({ n, d }: Exact): number => Number((n * 4n + d / 2n) / d) / 4
-
-const textOf = (value: unknown): string | undefined =>
-  typeof value === 'string' && value.trim() !== '' ? value.trim() : undefined
-
-const aboveZero = (value: unknown): number | undefined =>
-  typeof value === 'number' && value > 0 && value <= 1e6 ? value : undefined

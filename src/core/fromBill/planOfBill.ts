@@ -115,7 +115,10 @@ function weekFor(weeks: Map<string, WeekPlan>, windows: WeekPlan['windows'], tim
 
 function machineOf(billed: BilledMachine, book: BilledBook, week: WeekPlan, name: string): Machine {
   const { region, zone, size, image, terms, disks, hasAddress, trafficGiB } = book.add(billed)
-  const [system, ...data] = disks.map(({ kind, roomGiB }): Disk => ({ kind, roomGiB: gib(roomGiB) }))
+  const [system, ...data] = disks.map(({ kind, roomGiB }): Disk => ({ kind, roomGiB: gib(roomGiB) })) as [
+    Disk,
+    ...Disk[],
+  ]
   return {
     name,
     purpose: '',
@@ -126,7 +129,7 @@ function machineOf(billed: BilledMachine, book: BilledBook, week: WeekPlan, name
     size,
     image,
     terms,
-    systemDisk: system ?? { kind: 'disk', roomGiB: gib(32) },
+    systemDisk: system,
     dataDisks: data.slice(0, MOST_DATA_DISKS),
     address: hasAddress ? 'fixed' : 'none',
     ...(trafficGiB > 0 && { trafficOutGiB: gib(trafficGiB) }),

@@ -1,4 +1,5 @@
 import type { BillLine, BillResource } from '../bill/billLine.ts'
+import { detailNumber } from '../bill/detail.ts'
 import { add, compare, isZero, negate, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Seconds } from '../quantity/units.ts'
 import { CATEGORY_CAUSE, type Cause } from './cause.ts'
@@ -146,17 +147,13 @@ function sizeNamed(resources: readonly BillResource[], lines: readonly BillLine[
       if (typeof InstanceType !== 'string' || InstanceType === '') continue
       named.set(InstanceType, {
         name: InstanceType,
-        cores: aboveZero(CoreCount),
-        memoryGiB: aboveZero(MemorySize),
+        cores: detailNumber(CoreCount),
+        memoryGiB: detailNumber(MemorySize),
       })
     }
   }
   return named.size === 1 ? [...named.values()][0] : undefined
 }
-
-/** Details are what a bill says they are. */
-const aboveZero = (value: unknown): number | undefined =>
-  typeof value === 'number' && value > 0 && value < 1e9 ? value : undefined
 
 /** Roundings that no one would see are one: of figures that were cut off after the twelfth digit. */
 const gatherDust = (causes: readonly Cause[]): Cause[] =>
