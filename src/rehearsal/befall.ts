@@ -1,5 +1,5 @@
 import { shutdownAfter } from '../core/calendar/autoShutdown.ts'
-import type { PriceBook } from '../core/catalogue/priceBook.ts'
+import { sizeRates } from '../core/catalogue/sizeRates.ts'
 import { shutdownState } from '../core/catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../core/machine/resolveMachine.ts'
 import { givesHardwareBack, type PowerState } from '../core/off/powerState.ts'
@@ -86,22 +86,11 @@ export function befall(
 }
 
 /** The next larger size of its family that is sold there on its terms. */
-export function largerSize({ machine, size, index }: ResolvedMachine): string | undefined {
-  const { book } = index
+export function largerSize({ size, index, region, terms }: ResolvedMachine): string | undefined {
   if (size.choice) return undefined
-  const others = book.sizes.filter(
+  const others = index.book.sizes.filter(
     ({ id, family, vcpu }) =>
-      family === size.family && vcpu > size.vcpu && isSold(id, machine.region, machine.terms, book),
+      family === size.family && vcpu > size.vcpu && sizeRates(region, id, terms) !== undefined,
   )
   return others.sort((a, b) => a.vcpu - b.vcpu || a.memoryGiB - b.memoryGiB)[0]?.id
-}
-
-function isSold(size: string, region: string, terms: string, book: PriceBook): boolean {
-  const prices = new Map(Object.entries(book.prices)).get(region)
-  const price = prices && new Map(Object.entries(prices.sizes)).get(size)
-  if (!price) return false
-  const kind = book.terms.find(({ id }) => id === terms)?.kind
-  return kind === 'on-demand'
-    ? price.perHour !== undefined || price.perVcpuHour !== undefined || price.perCoreHour !== undefined
-    : new Map(Object.entries(price.terms ?? {})).has(terms)
 }

@@ -8,7 +8,8 @@ import { weekOf, windowsOn, WORKDAYS } from '../core/testing/weeks.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { readPlan } from '../files/plan/planFile.ts'
 import { USUAL_RATES, type MishapRates } from './mishap.ts'
-import { rehearsalSpread, withShutdown } from './rehearsalSpread.ts'
+import { shutdownAfterWindows } from '../core/calendar/shutdownAfterWindows.ts'
+import { rehearsalSpread } from './rehearsalSpread.ts'
 import { rehearseBill } from './rehearseBill.ts'
 
 const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
@@ -45,9 +46,10 @@ test('months are in order, kinds add up to what they cost more, and a seed lets 
   expect(again.mishaps).toEqual(rehearseBill({ ...question(USUAL_RATES, 0), seed: first!.seed }).mishaps)
 })
 
-test('a week gets an auto-shutdown an hour after its last window, if that is before midnight', () => {
-  const office = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00'))
-  expect(withShutdown(office).autoShutdown).toMatchObject({ minute: 19 * 60 })
-  const late = weekOf('Etc/UTC', windowsOn(WORKDAYS, '12:00-23:30'))
-  expect(withShutdown(late)).toBe(late)
+test('an auto-shutdown stands an hour after the last window, if that is before midnight and there is none', () => {
+  const office = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:05'))
+  expect(shutdownAfterWindows(office)?.minute).toBe(19 * 60 + 15)
+  expect(shutdownAfterWindows({ ...office, autoShutdown: { minute: 0, days: [0] } })).toBeUndefined()
+  expect(shutdownAfterWindows(weekOf('Etc/UTC', windowsOn(WORKDAYS, '12:00-22:50')))).toBeUndefined()
+  expect(shutdownAfterWindows(weekOf('Etc/UTC', []))).toBeUndefined()
 })

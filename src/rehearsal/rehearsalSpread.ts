@@ -1,5 +1,5 @@
-import type { Weekday } from '../core/calendar/civil.ts'
-import { MINUTES_PER_DAY, type WeekPlan } from '../core/calendar/weekPlan.ts'
+import { shutdownAfterWindows } from '../core/calendar/shutdownAfterWindows.ts'
+import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import { exchanged, exchangeEitherWay } from '../core/machine/exchange.ts'
@@ -44,14 +44,10 @@ export interface RehearsalSpread {
 const SHOWN_DECIMALS = 2
 /** A fifth of the months tells what an average one saves. */
 const GUARDED_EVERY = 5
-const EVERY_DAY: readonly Weekday[] = [0, 1, 2, 3, 4, 5, 6]
 
-/** An auto-shutdown an hour after the last window of a week, where that is before midnight. */
-export function withShutdown(week: WeekPlan): WeekPlan {
-  if (week.autoShutdown || week.windows.length === 0) return week
-  const last = Math.max(...week.windows.map(({ to }) => to))
-  const minute = Math.ceil((last + 60) / 15) * 15
-  return minute < MINUTES_PER_DAY ? { ...week, autoShutdown: { minute, days: EVERY_DAY } } : week
+function withShutdown(week: WeekPlan): WeekPlan {
+  const autoShutdown = shutdownAfterWindows(week)
+  return autoShutdown ? { ...week, autoShutdown } : week
 }
 
 /** Yields how many are done. O(rehearsals × machines × switches). */

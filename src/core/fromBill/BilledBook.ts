@@ -1,7 +1,7 @@
 import type { BillLine } from '../bill/billLine.ts'
 import type { Assumption, DiskKind, Image, Licence, PriceBook, Size } from '../catalogue/priceBook.ts'
 import { detailNumber, detailText } from '../bill/detail.ts'
-import type { RegionPrices, SizePrice } from '../catalogue/regionPrices.ts'
+import type { RegionPrices } from '../catalogue/regionPrices.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { withManner } from '../manner/manners.ts'
 import { idOf } from '../pricelist/idOf.ts'
@@ -11,6 +11,7 @@ import { add, divide, isZero, multiply, ZERO, type Exact } from '../quantity/exa
 import { gib, type Seconds } from '../quantity/units.ts'
 import { amountIn, billedDisks, quarters } from './billedDisks.ts'
 import type { BilledMachine } from './billedMachines.ts'
+import { sizePrices } from './sizePrices.ts'
 import { addressesAt, paidMore, paidPrice, trafficAt, UNPAID, type Paid } from './paid.ts'
 
 const LONGEST_NAME = 60
@@ -281,31 +282,6 @@ function termsOf(time: readonly BillLine[]): string {
   const pricings = new Set(time.map(({ pricing }) => pricing))
   if (pricings.has('Committed')) return 'commitment'
   return pricings.has('Dynamic') && !pricings.has('Standard') ? 'spot' : 'on-demand'
-}
-
-/** What an hour of each size cost on average on each of its terms, its licences beside it. */
-function sizePrices({ offers, licences }: RegionInHand): { [size: string]: SizePrice } {
-  const found = new Map<string, SizePrice>()
-  for (const [key, paid] of offers) {
-    const [size, terms] = key.split('\n') as [string, string]
-    const perHour = paidPrice(paid)
-    if (perHour === undefined) continue
-    const known = found.get(size)
-    found.set(
-      size,
-      terms === 'on-demand'
-        ? { ...known, perHour }
-        : { ...known, terms: { ...known?.terms, [terms]: { perHour } } },
-    )
-  }
-  for (const [key, paid] of licences) {
-    const [size, licence] = key.split('\n') as [string, string]
-    const [known, perHour] = [found.get(size), paidPrice(paid)]
-    if (known && perHour !== undefined) {
-      found.set(size, { ...known, licences: { ...known.licences, [licence]: { perHour } } })
-    }
-  }
-  return Object.fromEntries(found)
 }
 
 const of = (lines: readonly BillLine[], meter: MeterClass): BillLine[] =>

@@ -80,3 +80,57 @@ test('the demo’s own bill becomes a plan and books that cost much the same', (
   // Hours that only a weekday’s sum is known of, rebates and free hours that have become a price.
   expect(Math.abs(billed / planned - 1)).toBeLessThan(0.1)
 })
+
+const ROW = {
+  BillingPeriodStart: '2027-03-01T00:00:00Z',
+  ChargePeriodStart: '2027-03-01T00:00:00Z',
+  ChargePeriodEnd: '2027-03-02T00:00:00Z',
+  BillingCurrency: 'EUR',
+  ChargeCategory: 'Usage',
+  ServiceCategory: 'Compute',
+  ProviderName: 'Larch',
+  RegionId: 'north',
+  SkuMeter: 'machine',
+  SkuPriceDetails: '{"InstanceType":"reed"}',
+  PricingUnit: 'Hours',
+  PricingQuantity: '10',
+}
+
+test('a size costs what its machines paid on average; a machine without a disk on its bill is priced, too', () => {
+  const { lines, resources } = billOfRows(
+    [
+      { ...ROW, ResourceId: 'a', ResourceName: 'a', EffectiveCost: '1' },
+      { ...ROW, ResourceId: 'b', ResourceName: 'b', EffectiveCost: '3', PricingCategory: 'Standard' },
+      { ...ROW, ResourceId: 'c', ResourceName: 'c', EffectiveCost: '2', PricingCategory: 'Committed' },
+      {
+        ...ROW,
+        ResourceId: 'a/disk',
+        ResourceName: 'a',
+        ServiceCategory: 'Storage',
+        SkuMeter: 'disk',
+        SkuPriceDetails: '{"DiskType":"foam","DiskSpace":40}',
+        PricingUnit: 'GiB-Hours',
+        PricingQuantity: '960',
+        EffectiveCost: '0.96',
+      },
+    ],
+    { timeZone: 'Etc/UTC' },
+  )
+  const { plan, books } = planOfBill(lines, resources, MONTH, 'Etc/UTC')
+  const [book] = books
+  expect(book!.prices.north!.sizes.reed).toEqual({
+    perHour: '0.2',
+    terms: { commitment: { perHour: '0.2' } },
+  })
+  expect(plan.machines.map(({ systemDisk: { kind, roomGiB } }) => `${kind} ${roomGiB}`)).toEqual([
+    'foam 40',
+    'not-on-the-bill 1',
+    'not-on-the-bill 1',
+  ])
+  const pricing = new PlanPricing({ plan, books, month: MONTH, reading: 'calendar' })
+  expect(plan.machines.map((machine) => pricing.of(machine).ok)).toEqual([true, true, true])
+  // What the bill does not say is marked, and not shown as known.
+  expect(book!.assumed!.map(({ about }) => about)).toEqual(
+    expect.arrayContaining(['list-vcpu', 'list-memory', 'list-of-terms']),
+  )
+})

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { Cause } from '../../core/reconcile/cause.ts'
 import { isDust } from '../../core/reconcile/dust.ts'
+import type { DayHours } from '../../core/reconcile/reconcile.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { BillAnswer } from '../../files/bill/billAnswer.ts'
 import { Button } from '../../interface/Button'
@@ -18,7 +19,7 @@ export function BillCauses({ answer }: { readonly answer: BillAnswer }) {
   const [shown, setShown] = useState(SHOWN_FIRST)
   const [first, ...others] = answer.currencies
   if (!first) return null
-  const dates = answer.days.filter((day) => answer.until === undefined || day <= answer.until)
+  const hours = new Map(first.machines.map(({ machine, days }) => [machine, days]))
   const causes = first.causes.filter(({ amount }) => !isDust(amount))
   const amounts = roundParts(
     causes.map(({ amount }) => amount),
@@ -33,7 +34,7 @@ export function BillCauses({ answer }: { readonly answer: BillAnswer }) {
             key={`${cause.code} ${cause.of} ${cause.meter} ${i}`}
             cause={cause}
             amount={amounts[i]!}
-            dates={dates}
+            hours={hours.get(cause.of) ?? []}
           />
         ))}
       </List>
@@ -52,10 +53,10 @@ export function BillCauses({ answer }: { readonly answer: BillAnswer }) {
 interface CauseItemProps {
   readonly cause: Cause
   readonly amount: string
-  readonly dates: readonly string[]
+  readonly hours: readonly DayHours[]
 }
 
-function CauseItem({ cause, amount, dates }: CauseItemProps) {
+function CauseItem({ cause, amount, hours }: CauseItemProps) {
   const { parts, days } = cause
   const partAmounts = roundParts(
     (parts ?? []).map((part) => part.amount),
@@ -81,7 +82,7 @@ function CauseItem({ cause, amount, dates }: CauseItemProps) {
           {days && days.length > MOST_DATES && <p>{days.map(({ day }) => day.slice(5)).join(', ')}</p>}
         </details>
       )}
-      <CauseActions cause={cause} dates={dates} />
+      <CauseActions cause={cause} hours={hours} />
     </Item>
   )
 }

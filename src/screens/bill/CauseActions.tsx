@@ -2,17 +2,16 @@
 
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
-import type { Weekday } from '../../core/calendar/civil.ts'
+import { shutdownAfterWindows } from '../../core/calendar/shutdownAfterWindows.ts'
 import type { Cause } from '../../core/reconcile/cause.ts'
 import { billedEdition } from '../../core/reconcile/billedEdition.ts'
+import type { DayHours } from '../../core/reconcile/reconcile.ts'
 import { Button } from '../../interface/Button'
 import { setAutoShutdown, setMachine, setWeekRule } from '../../store/commands.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
 import { formatClock } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { billedSize, billedTerms, forgottenPercent, shutdownMinute } from './causeActions.ts'
-
-const EVERY_DAY: readonly Weekday[] = [0, 1, 2, 3, 4, 5, 6]
+import { billedSize, billedTerms, forgottenPercent } from './causeActions.ts'
 
 interface Action {
   readonly label: string
@@ -21,8 +20,8 @@ interface Action {
 
 interface CauseActionsProps {
   readonly cause: Cause
-  /** Days that are compared. */
-  readonly dates: readonly string[]
+  /** The machine’s time, day by day. */
+  readonly hours: readonly DayHours[]
 }
 
 /** What follows from a cause, where one press can do it. */
@@ -40,7 +39,7 @@ export function CauseActions(props: CauseActionsProps) {
   )
 }
 
-function useActions({ cause, dates }: CauseActionsProps): Action[] {
+function useActions({ cause, hours }: CauseActionsProps): Action[] {
   const { session, state, month } = useWorkbench()
   const { plan, books } = state
   const machine = plan.machines.find(({ name }) => name === cause.of)
@@ -48,27 +47,24 @@ function useActions({ cause, dates }: CauseActionsProps): Action[] {
   const book = priceBookFor(machine.provider, books, month)
   const week = plan.weeks.find(({ id }) => id === machine.week)
   if (cause.code === 'more-time' && week) {
-    const minute = shutdownMinute(week)
-    const percent = forgottenPercent(cause, dates)
+    const autoShutdown = shutdownAfterWindows(week)
+    const percent = forgottenPercent(cause, hours)
     const { habits } = week
     return [
-      ...(minute === undefined
+      ...(autoShutdown === undefined
         ? []
         : [
             {
-              label: `Auto-shutdown at ${formatClock(minute * 60)}`,
+              label: `Auto-shutdown at ${formatClock(autoShutdown.minute * 60)}`,
               act: () =>
-                session.edit(
-                  `auto-shutdown of ${week.name}`,
-                  setAutoShutdown(week.id, { minute, days: EVERY_DAY }),
-                ),
+                session.edit(`auto-shutdown of ${week.name}`, setAutoShutdown(week.id, autoShutdown)),
             },
           ]),
-      ...(habits?.forgottenPercent === percent || percent === 0
+      ...(percent === undefined || percent === 0 || habits?.forgottenPercent === percent
         ? []
         : [
             {
-              label: `Count it as a habit: ${percent} of 100 days`,
+              label: `Count it as a habit: forgotten ${percent} of 100 times`,
               act: () =>
                 session.edit(
                   `habits of ${week.name}`,

@@ -1,19 +1,22 @@
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { MINUTES_PER_DAY, type WeekPlan } from '../../core/calendar/weekPlan.ts'
+import { parseDate } from '../../core/calendar/civil.ts'
 import type { Machine } from '../../core/machine/plan.ts'
+import { ownValue } from '../../core/ownValue.ts'
+import { isZero } from '../../core/quantity/exact.ts'
 import type { Cause } from '../../core/reconcile/cause.ts'
+import type { DayHours } from '../../core/reconcile/reconcile.ts'
 import { plainName } from '../../core/reconcile/plainName.ts'
 
-/** An hour after the last window of the week ends, where that is before midnight. */
-export function shutdownMinute({ windows, autoShutdown }: WeekPlan): number | undefined {
-  if (autoShutdown || windows.length === 0) return undefined
-  const last = Math.max(...windows.map(({ to }) => to))
-  return last + 60 < MINUTES_PER_DAY ? Math.ceil((last + 60) / 15) * 15 : undefined
-}
-
-/** Of a hundred days on which it should have gone off, on how many it did not. */
-export function forgottenPercent({ days = [] }: Cause, dates: readonly string[]): number {
-  return dates.length === 0 ? 0 : Math.min(100, Math.round((days.length / dates.length) * 100))
+/**
+ * Of a hundred days that it was planned to go off on, on how many it did not: days in a row that nobody planned are one
+ * time that it was forgotten. Undefined where it was planned on no day.
+ */
+export function forgottenPercent({ days = [] }: Cause, hours: readonly DayHours[]): number | undefined {
+  const planned = hours.filter(({ planned: own }) => !isZero(own)).length
+  if (planned === 0) return undefined
+  const numbers = days.map(({ day }) => parseDate(day) ?? NaN)
+  const times = numbers.filter((day, i) => day !== (numbers[i - 1] ?? NaN) + 1).length
+  return Math.min(100, Math.round((times / planned) * 100))
 }
 
 /** The size of the book that the bill names. */
@@ -34,10 +37,9 @@ export function billedTerms(
   book: PriceBook,
 ): string | undefined {
   const kind = names && KINDS.get(names.billed)
-  const price = new Map(Object.entries(book.prices)).get(region)?.sizes
-  const offers = price && new Map(Object.entries(price)).get(size)
+  const prices = ownValue(book.prices, region)
+  const offers = prices && ownValue(prices.sizes, size)?.terms
   return book.terms.find(
-    ({ id, kind: own }) =>
-      own === kind && (own === 'on-demand' || new Map(Object.entries(offers?.terms ?? {})).has(id)),
+    ({ id, kind: own }) => own === kind && (own === 'on-demand' || ownValue(offers, id) !== undefined),
   )?.id
 }
