@@ -1,5 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { DuckDBInstance } from '@duckdb/node-api'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 import { cents, pick, saved, Workbench } from './workbench'
 
@@ -66,7 +68,9 @@ test('rehearse, find the forgotten machine, mend it, rehearse again', async ({ p
   await compared(page)
 })
 
-test('a bill of half a month is compared so far, and forecast; what is none is said', async ({ page }) => {
+test('a bill of half a month is compared so far, and forecast; what is none is said', async ({
+  page,
+}, info) => {
   test.slow()
   const bench = new Workbench(page)
   await bench.open('/?view=hand-off&month=2027-03')
@@ -96,6 +100,17 @@ test('a bill of half a month is compared so far, and forecast; what is none is s
     .getByLabel('Plan, price book or inventory to import')
     .setInputFiles({ name: 'whole.csv', mimeType: 'text/csv', buffer: Buffer.from(focus) })
   await compared(page)
+  await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
+
+  // The same as another engine packs it.
+  writeFileSync(info.outputPath('whole.csv'), focus)
+  const engine = await (await DuckDBInstance.create(':memory:')).connect()
+  await engine.run(
+    `COPY (FROM read_csv('${info.outputPath('whole.csv')}', all_varchar = true, header = true)) TO '${info.outputPath('whole.parquet')}' (FORMAT parquet, COMPRESSION snappy)`,
+  )
+  await openBill(page, 'whole.parquet', readFileSync(info.outputPath('whole.parquet')))
+  await compared(page)
+  await expect(page.getByText(/whole\.parquet, [\d,]+ rows/)).toBeVisible()
   await expect(page.getByRole('heading', { name: 'As planned', exact: true })).toBeVisible()
 
   // A resource of another name is tied to its machine once, and stays so.

@@ -7,6 +7,7 @@ import type { MachineOrder } from './machineOrder.ts'
 
 /** From then on it is metered in this state, until the next one. */
 export interface Stay {
+  /** Whole seconds since 1970, as all times of the practice provider. */
   readonly from: number
   readonly state: PowerState
 }

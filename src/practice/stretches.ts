@@ -1,11 +1,13 @@
 /** Time that is counted: evenly from one instant to another, or all at once where rounding adds it at the end of a run. */
 export interface Stretch {
+  /** Whole seconds since 1970. */
   readonly from: number
   readonly to: number
   /** Seconds, or whole multiples of them. */
   readonly ticks: number
 }
 
+/** From an instant to another, in whole seconds since 1970; the end does not belong to it. */
 export interface Within {
   readonly from: number
   readonly to: number

@@ -3,7 +3,7 @@ import type { BillLine } from '../bill/billLine.ts'
 import { add, compare, divide, isZero, multiply, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { isDust, size } from './dust.ts'
 
-/** A line as it is compared: how much, at which price of one unit. */
+/** A line as it is compared. Units are those of `measured`: seconds, GiB-seconds, GiB. */
 export interface MeasuredLine {
   readonly line: BillLine
   readonly quantity: Exact

@@ -2,9 +2,9 @@
 
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import { MainAndSide, MainColumn, SideColumn } from '../../interface/MainAndSide'
 import { Button } from '../../interface/Button'
 import { lazyPart } from '../../interface/lazyPart'
-import { media } from '../../interface/theme/media'
 import { formatMonth } from '../../wording/time'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -41,8 +41,8 @@ export function BenchScreen() {
     )
   }
   return (
-    <Columns data-testid="bench" aria-busy={pending}>
-      <Main>
+    <MainAndSide data-testid="bench" aria-busy={pending}>
+      <MainColumn>
         <Head>
           <h1>Where {formatMonth(month)} goes</h1>
           <Button onPress={() => open('add')}>Add a machine…</Button>
@@ -64,48 +64,15 @@ export function BenchScreen() {
         />
         <Ahead part={overview.ahead} />
         <Quotas part={overview.limits} />
-      </Main>
-      <Side aria-label="What to do next">
+      </MainColumn>
+      <SideColumn aria-label="What to do next">
         <MonthBudget part={overview.limits} onEdit={editMoney} />
         <PlanNotches overview={overview} />
         <PlanWatch survey={overview.survey?.survey} />
-      </Side>
-    </Columns>
+      </SideColumn>
+    </MainAndSide>
   )
 }
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 330px;
-  min-height: 0;
-  ${media.compact} {
-    grid-template-columns: minmax(0, 1fr) 264px;
-  }
-  ${media.narrow} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`
-
-const Main = styled.main.attrs({ id: 'main' })`
-  min-width: 0;
-  overflow: auto;
-  padding: 12px 20px 20px;
-  background: var(--sheet);
-  ${media.compact} {
-    padding: 12px 14px 16px;
-  }
-`
-
-const Side = styled.aside`
-  min-width: 0;
-  overflow: auto;
-  padding: 12px 16px 20px;
-  border-left: 1px solid var(--rule);
-  ${media.narrow} {
-    border-left: 0;
-    border-top: 1px solid var(--rule);
-  }
-`
 
 const EmptyMain = styled.main.attrs({ id: 'main' })`
   padding: 12px 20px 20px;

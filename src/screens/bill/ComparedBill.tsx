@@ -5,10 +5,10 @@ import styled from 'styled-components'
 import { isZero, toNumber } from '../../core/quantity/exact.ts'
 import { size } from '../../core/reconcile/dust.ts'
 import { roundTo } from '../../core/quantity/decimal.ts'
+import { MainAndSide, MainColumn, SideColumn } from '../../interface/MainAndSide'
 import { Button } from '../../interface/Button'
 import { lazyDialog } from '../../interface/lazyDialog'
 import { Menu } from '../../interface/Menu'
-import { media } from '../../interface/theme/media'
 import { billsOf, type BillOfPlan } from '../../store/KeptBills.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
 import { comparisonAsker } from '../../workers/askers.ts'
@@ -61,8 +61,8 @@ export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
   const kinds = bills.filter((each) => each.month === month).map(({ kind }) => kind)
   const months = [...new Set(bills.map((each) => each.month))]
   return (
-    <Columns data-testid="bill" aria-busy={isStale && failure === undefined}>
-      <Main>
+    <MainAndSide data-testid="bill" aria-busy={isStale && failure === undefined}>
+      <MainColumn>
         <Bar>
           <h1>{answer?.ok ? titleOf(answer.value) : `${formatMonth(month)}, planned and billed`}</h1>
           {answer?.ok && <Said>{explainedText(answer.value)}</Said>}
@@ -144,13 +144,13 @@ export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
             ))}
           </Months>
         )}
-      </Main>
+      </MainColumn>
       {isPlanned && <FromBillDialog bill={bill} onClose={() => setIsPlanned(false)} />}
-      <Side aria-label="Why, in money">
+      <SideColumn aria-label="Why, in money">
         <h2>Why, in money</h2>
         {answer?.ok && <BillCauses answer={answer.value} />}
-      </Side>
-    </Columns>
+      </SideColumn>
+    </MainAndSide>
   )
 }
 
@@ -173,39 +173,6 @@ function explainedText({ currencies }: BillAnswer): string {
   const share = 1 - toNumber(first.unexplained) / all
   return `${formatNumber(Math.floor(share * 1_000) / 10, 1)} % explained`
 }
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 340px;
-  min-height: 0;
-  ${media.compact} {
-    grid-template-columns: minmax(0, 1fr) 280px;
-  }
-  ${media.narrow} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`
-
-const Main = styled.main.attrs({ id: 'main' })`
-  min-width: 0;
-  overflow: auto;
-  padding: 12px 20px 20px;
-  background: var(--sheet);
-  ${media.compact} {
-    padding: 12px 14px 16px;
-  }
-`
-
-const Side = styled.aside`
-  min-width: 0;
-  overflow: auto;
-  padding: 12px 16px 20px;
-  border-left: 1px solid var(--rule);
-  ${media.narrow} {
-    border-left: 0;
-    border-top: 1px solid var(--rule);
-  }
-`
 
 const Bar = styled.div`
   display: flex;
