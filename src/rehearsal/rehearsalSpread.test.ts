@@ -4,6 +4,8 @@ import { finish } from '../core/finish.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import { toDecimal } from '../core/quantity/decimal.ts'
 import { add, compare, ZERO } from '../core/quantity/exact.ts'
+import { PlanPricing } from '../core/meter/planPricing.ts'
+import { planTotals } from '../core/meter/planTotals.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../core/testing/weeks.ts'
 import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { readPlan } from '../files/plan/planFile.ts'
@@ -26,6 +28,21 @@ test('where nothing goes wrong, every rehearsal costs what was planned', () => {
   const { planned, months, kinds } = finish(rehearsalSpread(question({}, 3)))
   expect(months.map(({ total }) => compare(total, planned))).toEqual([0, 0, 0])
   expect(kinds).toEqual([])
+  const pricing = new PlanPricing({ ...question({}, 0), reading: 'calendar' })
+  const priced = read.value.machines.map((machine) => pricing.of(machine)).filter((result) => result.ok)
+  const estimates = priced.map(({ estimate }) => estimate)
+  expect(toDecimal(planned, 2)).toBe(
+    toDecimal(planTotals(read.value, estimates, question({}, 0).month, 2).planned, 2),
+  )
+})
+
+test('machines without a rate to the plan’s currency are left out and named, as in its total', () => {
+  const { planned, months, withoutRate } = finish(
+    rehearsalSpread({ ...question({}, 1), plan: { ...read.value, currency: 'SEK' } }),
+  )
+  expect(withoutRate).toContain('EUR')
+  expect(planned.n).toBe(0n)
+  expect(months.map(({ total }) => total.n)).toEqual([0n])
 })
 
 test('months are in order, kinds add up to what they cost more, and a seed lets its month happen again', () => {

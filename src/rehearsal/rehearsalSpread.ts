@@ -2,10 +2,9 @@ import { shutdownAfterWindows } from '../core/calendar/shutdownAfterWindows.ts'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
-import { exchanged, exchangeEitherWay } from '../core/machine/exchange.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { PlanPricing } from '../core/meter/planPricing.ts'
-import { roundTo } from '../core/quantity/decimal.ts'
+import { shownInPlan } from '../core/meter/planTotals.ts'
 import { NO_CURRENCY } from '../core/quantity/currency.ts'
 import { add, compare, divide, exact, subtract, ZERO, type Exact } from '../core/quantity/exact.ts'
 import { totalOf } from '../practice/usage.ts'
@@ -29,9 +28,11 @@ interface KindCost {
   readonly cost: Exact
 }
 
-/** Many rehearsals of one month, in the plan’s currency; machines without a rate to it stay out. */
+/** Many rehearsals of one month, in the plan’s currency. */
 export interface RehearsalSpread {
   readonly currency: string
+  /** Currencies of machines that are left out, because no rate is known. */
+  readonly withoutRate: readonly string[]
   readonly planned: Exact
   /** Of each rehearsal, the cheapest first, with the number that lets it happen again. */
   readonly months: readonly { readonly seed: number; readonly total: Exact }[]
@@ -40,6 +41,8 @@ export interface RehearsalSpread {
   /** What the same months would cost less on average with an auto-shutdown in every week that has none. */
   readonly savedByShutdown: Exact
 }
+
+type InPlan = (amount: Exact, from: string) => Exact | undefined
 
 const SHOWN_DECIMALS = 2
 /** A fifth of the months tells what an average one saves. */
@@ -61,8 +64,8 @@ export function* rehearsalSpread({
   const ready = readyFor(plan, books, month)
   const guarded = readyFor({ ...plan, weeks: plan.weeks.map(withShutdown) }, books, month)
   const currency = plan.currency ?? ready[0]?.resolved.index.book.currency ?? NO_CURRENCY
-  const inPlan = (amount: Exact, from: string): Exact =>
-    exchanged(amount, exchangeEitherWay(from, currency, plan.exchangeRates, month)) ?? ZERO
+  const inPlan: InPlan = (amount, from) => shownInPlan(amount, from, currency, plan, month, SHOWN_DECIMALS)
+  const currencies = new Set(ready.map(({ resolved }) => resolved.index.book.currency))
   const planned = totals(rehearse(ready, {}, 0), inPlan)
   const sum = (all: ReadonlyMap<string, Exact>): Exact => [...all.values()].reduce(add, ZERO)
   const months: { seed: number; total: Exact }[] = []
@@ -84,6 +87,7 @@ export function* rehearsalSpread({
   const each = exact(Math.max(1, count))
   return {
     currency,
+    withoutRate: [...currencies].filter((from) => !inPlan(ZERO, from)),
     planned: sum(planned),
     months: months.sort((a, b) => compare(a.total, b.total)),
     kinds: [...kinds]
@@ -102,17 +106,14 @@ function readyFor(plan: Plan, books: readonly PriceBook[], month: YearMonth): Re
   return readyToRehearse(plan.machines.map((machine) => pricing.of(machine)).filter((result) => result.ok))
 }
 
-/** Of each machine, by name, as it is shown: a plan’s total is their sum. */
-function totals(
-  { providers }: Rehearsal,
-  inPlan: (amount: Exact, from: string) => Exact,
-): Map<string, Exact> {
+/** Of each machine with a rate, by name, as it is shown: a plan’s total is their sum. */
+function totals({ providers }: Rehearsal, inPlan: InPlan): Map<string, Exact> {
   return new Map(
     providers.flatMap(({ book, month, provider }) =>
-      [...provider.usage(month)].map(([name, usages]): [string, Exact] => [
-        name,
-        roundTo(inPlan(totalOf(usages), book.currency), SHOWN_DECIMALS),
-      ]),
+      [...provider.usage(month)].flatMap(([name, usages]): [string, Exact][] => {
+        const amount = inPlan(totalOf(usages), book.currency)
+        return amount ? [[name, amount]] : []
+      }),
     ),
   )
 }

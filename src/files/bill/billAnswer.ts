@@ -1,10 +1,11 @@
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { exchangeEitherWay } from '../../core/machine/exchange.ts'
+import { exchanged, exchangeFor } from '../../core/machine/exchange.ts'
 import type { Plan } from '../../core/machine/plan.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
+import { planTotals } from '../../core/meter/planTotals.ts'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
-import { add, exact, ZERO, type Exact } from '../../core/quantity/exact.ts'
+import { add, exact, subtract, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { forecast, type Forecast } from '../../core/reconcile/forecast.ts'
 import { inCurrency, type ReconciledCurrency } from '../../core/reconcile/inCurrency.ts'
 import { shownReconciliation } from '../../core/reconcile/shownReconciliation.ts'
@@ -23,9 +24,9 @@ export interface ComparisonQuestion {
 /** A month beside its bill, as a screen shows it. */
 export interface BillAnswer extends Pick<Comparison, 'providers' | 'otherPeriods' | 'until'> {
   /** First what could be told in the plan’s currency, then those without a rate to it. */
-  readonly currencies: readonly (ReconciledCurrency & { readonly plannedRest: Exact })[]
-  /** In the first currency, for a month that is not over. */
-  readonly forecast?: Forecast
+  readonly currencies: readonly ReconciledCurrency[]
+  /** In the first currency, for a month that is not over; `planned` is all of it, as the plan’s own total has it. */
+  readonly forecast?: Forecast & { readonly planned: Exact }
   /** Days of the month, in order. */
   readonly days: readonly string[]
 }
@@ -40,41 +41,42 @@ export function billAnswer(
 ): BillAnswer {
   const pricing = new PlanPricing({ plan, books, month, reading: 'calendar' })
   const priced = plan.machines.map((machine) => pricing.of(machine)).filter((result) => result.ok)
-  const { currencies, plannedRest, ...found } = compareBill({
+  const { currencies, plannedRest, compared, ...found } = compareBill({
     priced,
     reading,
     month,
     ...(ties && { ties }),
   })
   const to = plan.currency ?? priced[0]?.estimate.currency ?? currencies[0]?.currency ?? NO_CURRENCY
-  const rateTo = (from: string): Exact | undefined => {
-    const exchange = exchangeEitherWay(from, to, plan.exchangeRates, month)
-    return exchange.kind === 'missing' ? undefined : exchange.kind === 'same' ? exact(1) : exchange.value
-  }
+  const rateTo = (from: string): Exact | undefined =>
+    exchanged(exact(1), exchangeFor(from, to, plan.exchangeRates, month))
   const days = datesOfMonth(month)
-  const rests = [...plannedRest].flatMap(([currency, amount]) => ({ currency, amount }))
-  const restIn = (currency: string): Exact =>
-    rests.reduce((sum, rest) => {
-      const rate = currency === to ? rateTo(rest.currency) : rest.currency === currency ? exact(1) : undefined
-      return rate ? add(sum, { n: rest.amount.n * rate.n, d: rest.amount.d * rate.d }) : sum
-    }, ZERO)
-  const shown = inCurrency(currencies, to, rateTo).map((each) => ({
-    ...shownReconciliation(each, SHOWN_DECIMALS),
-    plannedRest: restIn(each.currency),
-  }))
+  const shown = inCurrency(currencies, to, rateTo).map((each) => shownReconciliation(each, SHOWN_DECIMALS))
   const { until } = found
   const [first] = shown
   if (until === undefined || !first) return { ...found, currencies: shown, days }
+  const planned =
+    first.currency === to
+      ? planTotals(
+          { ...plan, currency: to },
+          compared.map(({ estimate }) => estimate),
+          month,
+          SHOWN_DECIMALS,
+        ).planned
+      : add(first.planned, plannedRest.get(first.currency) ?? ZERO)
   return {
     ...found,
     currencies: shown,
     days,
-    forecast: forecast({
-      billed: first.billed,
-      plannedRest: first.plannedRest,
-      causes: first.causes,
-      days: days.filter((day) => day <= until),
-      daysToCome: days.filter((day) => day > until).length,
-    }),
+    forecast: {
+      planned,
+      ...forecast({
+        billed: first.billed,
+        plannedRest: subtract(planned, first.planned),
+        causes: first.causes,
+        days: days.filter((day) => day <= until),
+        daysToCome: days.filter((day) => day > until).length,
+      }),
+    },
   }
 }

@@ -25,7 +25,9 @@ interface OtherPeriod {
 }
 
 export interface Comparison {
-  /** Providers of the plan that are on the bill, by name; all where none is. */
+  /** Machines of the plan whose provider is on the bill; all where none is. */
+  readonly compared: readonly PricedMachine[]
+  /** Their providers, by name. */
   readonly providers: readonly string[]
   readonly currencies: readonly (Reconciliation & { readonly currency: string })[]
   readonly otherPeriods: readonly OtherPeriod[]
@@ -61,6 +63,7 @@ export function compareBill({ priced, reading, month, ties }: ComparisonInputs):
   const [first] = compared
   const length = first ? lengthOf(first.month) : seconds(0)
   return {
+    compared,
     providers: [...new Set(compared.map(({ resolved }) => resolved.index.book.provider.name))],
     currencies: currencies.map((currency) => ({
       currency,

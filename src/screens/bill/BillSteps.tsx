@@ -18,6 +18,8 @@ interface Step {
 }
 
 const HEIGHT = 96
+/** Where there is nothing between the two ends. */
+const SLIM = 24
 
 /** From what was planned to what was billed, a step a kind of cause; figures as they are shown add up. */
 function stepsOf({ planned, causes }: ReconciledCurrency): Step[] {
@@ -52,7 +54,8 @@ export function BillSteps({ of }: { readonly of: ReconciledCurrency }) {
   // What did not change is not drawn at its length, so that what did can be seen.
   const spread = Math.max(most - least, most * 0.02, 1e-9)
   const floor = Math.max(0, least - spread * 0.6)
-  const top = (value: number): number => ((most - Math.max(value, floor)) / (most - floor)) * HEIGHT
+  const height = steps.length > 2 ? HEIGHT : SLIM
+  const top = (value: number): number => ((most - Math.max(value, floor)) / (most - floor)) * height
   return (
     <List
       aria-label="From planned to billed"
@@ -60,11 +63,16 @@ export function BillSteps({ of }: { readonly of: ReconciledCurrency }) {
     >
       {steps.map((step, i) => {
         const begins = top(step.kind === 'end' ? step.to : Math.max(step.from, step.to))
-        const ends = step.kind === 'end' ? HEIGHT : top(Math.min(step.from, step.to))
+        const ends = step.kind === 'end' ? height : top(Math.min(step.from, step.to))
         const next = steps[i + 1]
         return (
           <li key={step.name}>
-            <Drawing viewBox={`0 0 100 ${HEIGHT}`} preserveAspectRatio="none" aria-hidden="true">
+            <Drawing
+              style={{ height }}
+              viewBox={`0 0 100 ${height}`}
+              preserveAspectRatio="none"
+              aria-hidden="true"
+            >
               <rect
                 x="0"
                 width="84"
@@ -106,7 +114,6 @@ const List = styled.ol`
 const Drawing = styled.svg`
   display: block;
   width: 100%;
-  height: ${HEIGHT}px;
 `
 
 const Caption = styled.div`

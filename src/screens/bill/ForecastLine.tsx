@@ -2,7 +2,7 @@
 
 import styled from 'styled-components'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
-import { add, compare, subtract } from '../../core/quantity/exact.ts'
+import { compare, subtract, type Exact } from '../../core/quantity/exact.ts'
 import type { BillAnswer } from '../../files/bill/billAnswer.ts'
 import { formatMoney } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -13,25 +13,24 @@ export function ForecastLine({ answer }: { readonly answer: BillAnswer }) {
   const { forecast, currencies } = answer
   const [first] = currencies
   if (!forecast || !first) return null
-  const { currency, planned, plannedRest } = first
+  const { currency } = first
   const { budget: text } = state.plan
   const budget = text === undefined ? undefined : parseDecimal(text)
   const isOver = budget && compare(forecast.expected, budget) > 0
+  const money = (amount: Exact) => <Amount>{formatMoney(amount, currency)}</Amount>
   return (
     <Line data-testid="forecast">
-      <b>{formatMoney(forecast.expected, currency)} expected</b> for the whole month, of{' '}
-      {formatMoney(add(planned, plannedRest), currency)} planned: from {formatMoney(forecast.low, currency)}{' '}
-      if all goes as planned from now on to {formatMoney(forecast.high, currency)} if each week is as the
-      worst so far.
+      <b>{money(forecast.expected)} expected</b> for the whole month, of {money(forecast.planned)} planned:
+      from {money(forecast.low)} if all goes as planned from now on to {money(forecast.high)} if each week is
+      as the worst so far.
       {budget &&
         (isOver ? (
           <Over>
             {' '}
-            {formatMoney(subtract(forecast.expected, budget), currency)} over the budget of{' '}
-            {formatMoney(budget, currency)}.
+            {money(subtract(forecast.expected, budget))} over the budget of {money(budget)}.
           </Over>
         ) : (
-          <> The budget of {formatMoney(budget, currency)} holds.</>
+          <> The budget of {money(budget)} holds.</>
         ))}
     </Line>
   )
@@ -43,4 +42,9 @@ const Line = styled.p`
 
 const Over = styled.span`
   color: var(--leak);
+`
+
+/** No line ends between a currency and its figure. */
+const Amount = styled.span`
+  white-space: nowrap;
 `

@@ -40,7 +40,7 @@ export function SpreadPart({ question, onPick, onCancel }: SpreadPartProps) {
 }
 
 function Spread({ spread, onPick }: { readonly spread: RehearsalSpread } & Pick<SpreadPartProps, 'onPick'>) {
-  const { currency, planned, months, kinds, savedByShutdown } = spread
+  const { currency, withoutRate, planned, months, kinds, savedByShutdown } = spread
   const at = (share: number): Exact =>
     months[Math.min(months.length - 1, Math.floor(months.length * share))]!.total
   const money = (amount: Exact): string => formatMoney(amount, currency)
@@ -52,6 +52,11 @@ function Spread({ spread, onPick }: { readonly spread: RehearsalSpread } & Pick<
         <b>{money(at(0.9))}</b>; an auto-shutdown in every week that has none would save{' '}
         {money(savedByShutdown)} of an average month.
       </p>
+      {withoutRate.length > 0 && (
+        <p>
+          Without machines in {withoutRate.join(', ')}: the plan has no exchange rate to {currency}.
+        </p>
+      )}
       <Histogram spread={spread} />
       <BillTable>
         <thead>
