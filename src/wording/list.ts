@@ -22,6 +22,7 @@ export const LIST_FIELD_NAMES = {
   room: 'room',
   bandFrom: 'band from',
   bandUpTo: 'band up to',
+  use: 'while',
   price: 'price',
   unit: 'unit of the price',
   currency: 'currency',

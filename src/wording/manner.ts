@@ -26,6 +26,9 @@ export const ANSWER_NAMES = {
   'change-times': 'To stop and come back',
   'month-zone': 'The month begins in',
   hibernation: 'Hibernating',
+  'address-uses': 'Addresses',
+  'long-run-rebate': 'Long runs',
+  'free-hours': 'Free hours',
 } as const satisfies Record<AnswerId, string>
 
 const VALUE_NAMES: ReadonlyMap<string, string> = new Map([
@@ -45,6 +48,16 @@ const VALUE_NAMES: ReadonlyMap<string, string> = new Map([
   ['change-times/minutes', '2 and 5 minutes'],
   ['hibernation/none', 'not sold'],
   ['hibernation/free', 'sold, free while off'],
+  ['hibernation/limited', 'sold, to 64 GiB and 60 days'],
+  ['address-uses/always', 'charged always'],
+  ['address-uses/while-off', 'free while the machine runs'],
+  ['address-uses/unheld', 'free while a machine has it'],
+  ['long-run-rebate/none', 'no rebate'],
+  ['long-run-rebate/half-tenth', '10 % off after half the month'],
+  ['long-run-rebate/half-quarter', '25 % off after half the month'],
+  ['long-run-rebate/half-half', '50 % off after half the month'],
+  ['free-hours/none', 'none'],
+  ['free-hours/one-smallest', 'one machine of the smallest size'],
 ])
 
 export const answerText = (id: AnswerId, value: AnswerValue): string =>
@@ -71,6 +84,16 @@ export function ifText(id: AnswerId, value: AnswerValue): string {
     case 'month-zone':
       return `If the month begins in ${text}`
     case 'hibernation':
-      return value === 'none' ? 'If there is no hibernation' : 'If machines can hibernate'
+      return value === 'none'
+        ? 'If there is no hibernation'
+        : value === 'free'
+          ? 'If machines can hibernate'
+          : 'If machines can hibernate, to 64 GiB and 60 days'
+    case 'address-uses':
+      return value === 'always' ? 'If addresses are charged always' : `If an address is ${text}`
+    case 'long-run-rebate':
+      return value === 'none' ? 'If there is no rebate on long runs' : `If hours are ${text}`
+    case 'free-hours':
+      return value === 'none' ? 'If no hours are free' : `If ${text} is free`
   }
 }

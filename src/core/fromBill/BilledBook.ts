@@ -84,7 +84,6 @@ export class BilledBook {
     const offer = `${size}\n${terms}`
     found.offers.set(offer, paidMore(found.offers.get(offer), time, hours))
     const address = of(lines, 'address')
-    if (address.length > 0) this.assume('list-of-address-states')
     const addressHours = divide(amountIn('time', address, this.length), AN_HOUR)
     found.address = paidMore(found.address, address, addressHours)
     const traffic = of(lines, 'traffic')

@@ -8,6 +8,9 @@ export const ANSWER_IDS = [
   'change-times',
   'month-zone',
   'hibernation',
+  'address-uses',
+  'long-run-rebate',
+  'free-hours',
 ] as const
 export type AnswerId = (typeof ANSWER_IDS)[number]
 

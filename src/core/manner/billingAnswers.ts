@@ -1,8 +1,11 @@
 import type { PriceBook } from '../catalogue/priceBook.ts'
+import { ADDRESS_USES } from './addressUses.ts'
 import type { AnswerId, AnswerValue, BillingAnswer } from './billingAnswer.ts'
 import { CHANGE_TIMES } from './changeTimes.ts'
 import { COUNTED_BY } from './countedBy.ts'
+import { FREE_HOURS } from './freeHours.ts'
 import { HIBERNATION } from './hibernation.ts'
+import { LONG_RUN_REBATE } from './longRunRebate.ts'
 import { MONTH_ZONE } from './monthZone.ts'
 import { MONTHLY_CAP } from './monthlyCap.ts'
 import { WHEN_OFF } from './whenOff.ts'
@@ -14,6 +17,9 @@ export const BILLING_ANSWERS: { readonly [Id in AnswerId]: BillingAnswer } = {
   'change-times': CHANGE_TIMES,
   'month-zone': MONTH_ZONE,
   hibernation: HIBERNATION,
+  'address-uses': ADDRESS_USES,
+  'long-run-rebate': LONG_RUN_REBATE,
+  'free-hours': FREE_HOURS,
 }
 
 /** The book with an answer that a person gave: it is no longer assumed. */

@@ -57,6 +57,9 @@ describe('the usual manners, reckoned by hand for an office week of 23 runs', ()
       'change-times',
       'month-zone',
       'hibernation',
+      'address-uses',
+      'long-run-rebate',
+      'free-hours',
     ])
   })
 
@@ -99,6 +102,34 @@ describe('answers', () => {
         expect(answered(book, id, BILLING_ANSWERS[id].valueOf(book))).toBe(book)
       }
     }
+  })
+
+  test('about long runs and free hours, reckoned by hand for 230 h and 23 × 30 s of a month', () => {
+    // Half of March are 372 h: an office week stays below; always on has 372 h at 0.2067 and 372 h at three quarters.
+    const rebated = answered(PLAIN, 'long-run-rebate', 'half-quarter')
+    expect(machineTime(rebated, { off: 'running' })).toBe('76.8924 + 57.6693')
+    expect(machineTime(answered(rebated, 'long-run-rebate', 'none'), { off: 'running' })).toBe('153.7848')
+    // The smallest size alone is free, and on demand alone.
+    const free = answered(PLAIN, 'free-hours', 'one-smallest')
+    expect(machineTime(free, { size: 'small', off: 'running' })).toBe('0')
+    expect(machineTime(free, { off: 'running' })).toBe('153.7848')
+  })
+
+  test('about addresses move the one price to the uses that are charged, and lose it in none', () => {
+    const fixed = (book: PriceBook) => book.prices.east!.addresses.fixed
+    const price = fixed(PLAIN)!.unattached
+    let book = answered(PLAIN, 'address-uses', 'unheld')
+    expect(fixed(book)).toEqual({ attachedOn: '0', attachedOff: '0', unattached: price })
+    book = answered(book, 'address-uses', 'while-off')
+    expect(fixed(book)).toEqual({ attachedOn: '0', attachedOff: price, unattached: price })
+    book = answered(book, 'address-uses', 'always')
+    expect(fixed(book)).toEqual({ attachedOn: price, attachedOff: price, unattached: price })
+  })
+
+  test('about hibernation may set limits, and take them back', () => {
+    const limited = answered(PLAIN, 'hibernation', 'limited')
+    expect(limited.hibernation).toEqual({ mostMemoryGiB: 64, longestStayHours: 1_440 })
+    expect(answered(limited, 'hibernation', 'free')).not.toHaveProperty('hibernation')
   })
 
   test('to charge until deleted and back leave all prices as they were', () => {

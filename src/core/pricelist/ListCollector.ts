@@ -1,3 +1,4 @@
+import type { ListedAddressUse } from './addressUseOfText.ts'
 import { DatedPrices, type DatedPrice } from './DatedPrices.ts'
 import type { GiB } from '../quantity/units.ts'
 import type { CellAt, DiskEntry, LeftOut, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
@@ -52,7 +53,7 @@ export class ListCollector {
   readonly places = new Set<string>()
   readonly disks = new Map<string, DiskFound>()
   /** Fixed addresses, snapshots and bands of traffic by place. */
-  readonly addresses = new Map<string, PlaceEntry>()
+  readonly addresses = new Map<string, Map<ListedAddressUse | undefined, PlaceEntry>>()
   readonly snapshots = new Map<string, PlaceEntry>()
   readonly traffic = new Map<string, PlaceEntry[]>()
   /** Terms and systems as the list calls them, in the order in which they come. */
@@ -249,8 +250,11 @@ export class ListCollector {
     const { is, place } = entry
     if (!this.knows(place)) return
     if (is === 'traffic-price') this.addBand(this.traffic, entry, 'traffic')
-    else if (is === 'address-price') this.dated.put(this.addresses, place, entry, { of: 'an address', place })
-    else this.dated.put(this.snapshots, place, entry, { of: 'a snapshot', place })
+    else if (is === 'address-price') {
+      let uses = this.addresses.get(place)
+      if (!uses) this.addresses.set(place, (uses = new Map()))
+      this.dated.put(uses, entry.use, entry, { of: 'an address', place })
+    } else this.dated.put(this.snapshots, place, entry, { of: 'a snapshot', place })
   }
 
   private knows(place: string): boolean {

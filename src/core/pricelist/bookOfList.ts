@@ -1,13 +1,14 @@
 import { cityIn, cityNamed, type City } from '../catalogue/cities.ts'
 import type { Image, Licence, PriceBook, Region, Terms } from '../catalogue/priceBook.ts'
 import type { SizePrice } from '../catalogue/regionPrices.ts'
+import { confirmed } from '../manner/billingAnswers.ts'
 import { withManner, type Manner } from '../manner/manners.ts'
 import { diskKindsOfList } from './diskKindsOfList.ts'
 import { idOf } from './idOf.ts'
 import type { ListMapping, MappingQuestion } from './listMapping.ts'
 import type { ListCollector } from './ListCollector.ts'
 import { FAMILY, newBook, ONE_ZONE, UNPRICED_DISK, type NewBook } from './newBook.ts'
-import { placePricesOfList } from './placePricesOfList.ts'
+import { placePricesOfList, saysEveryUse } from './placePricesOfList.ts'
 import { isPaid, sizePriceOfList, type UnheldPrice } from './sizePricesOfList.ts'
 
 export interface BookOfList {
@@ -118,10 +119,10 @@ export function bookOfList(found: ListCollector, { head, manner, unsure, places 
           (systems.length === 0 || about !== 'system-price'),
       ),
       ...unsure.map((question) => ({ about: assumptionOf(question), from: 'list' })),
-      ...(found.addresses.size > 0 ? [{ about: 'list-of-address-states', from: 'list' }] : []),
     ],
   }
-  return { book: withManner(book, manner), unheld }
+  const charged = withManner(book, manner)
+  return { book: saysEveryUse(found) ? confirmed(charged, 'address-uses') : charged, unheld }
 }
 
 /** What is assumed in a book where an answer about its list is. */

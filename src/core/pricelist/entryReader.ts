@@ -1,3 +1,4 @@
+import { addressUseOfText } from './addressUseOfText.ts'
 import { gib } from '../quantity/units.ts'
 import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
@@ -230,7 +231,10 @@ function placeEntry({ is, reader, cells, from, units, amount, place }: Row): Pla
     is === 'address-price'
       ? hourlyPrice(amount, units)
       : roomPrice(amount, is === 'traffic-price' ? { ...units, period: 'month' } : units)
-  if (is !== 'traffic-price') return { is: is as PlaceEntry['is'], place, price, from }
+  if (is !== 'traffic-price') {
+    const use = is === 'address-price' ? addressUseOfText(reader.text('use', cells)) : undefined
+    return { is: is as PlaceEntry['is'], place, price, ...(use && { use }), from }
+  }
   return { is, place, price, ...bandOf(reader, cells, units), from }
 }
 

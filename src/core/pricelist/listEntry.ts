@@ -1,3 +1,4 @@
+import type { ListedAddressUse } from './addressUseOfText.ts'
 import type { Size } from '../catalogue/priceBook.ts'
 import type { FigureProblem } from './readFigure.ts'
 import type { DateProblem } from './readListDate.ts'
@@ -59,6 +60,8 @@ export interface PlaceEntry {
   readonly is: 'address-price' | 'traffic-price' | 'snapshot-price'
   readonly place: string
   readonly price: string
+  /** An address: while what it costs that; absent for all uses. */
+  readonly use?: ListedAddressUse
   /** Traffic: the band of a month that it is for. */
   readonly fromGiB?: number
   readonly upToGiB?: number

@@ -22,6 +22,7 @@ export const LIST_FIELDS = [
   'room',
   'bandFrom',
   'bandUpTo',
+  'use',
   'price',
   'unit',
   'currency',

@@ -30,6 +30,7 @@ export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> }
   room: words('room capacity space size gib gb groesse grosse gross'),
   bandFrom: words('from above over begin begins start min ab lower'),
   bandUpTo: words('to upto until end ends max below bis upper'),
+  use: words('use state status while attachment condition zustand verwendung'),
   price: words('price rate cost amount fee tariff charge preis prix tarif value hourly monthly'),
   unit: words('unit per basis uom measure einheit unite'),
   validFrom: words('valid effective since starting applicable gueltig gultig ab valable'),

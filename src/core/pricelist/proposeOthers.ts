@@ -1,3 +1,4 @@
+import { addressUseOfText } from './addressUseOfText.ts'
 import { cityIn } from '../catalogue/cities.ts'
 import { fromColumn, isNumber, isText, type ColumnFinder } from './columnFinder.ts'
 import type { ColumnTraits } from './columnTraits.ts'
@@ -41,6 +42,8 @@ export function proposeOthers(
       fields.disk = { from: 'constant', text: 'Disk' }
       unsure.add('field/disk')
     }
+  } else if (is === 'address-price') {
+    put('use', finder.named('use', saysUses) ?? finder.first(saysUses))
   } else if (is === 'traffic-price') {
     put('bandFrom', finder.named('bandFrom', isBound))
     put('bandUpTo', finder.named('bandUpTo', isBound))
@@ -65,6 +68,10 @@ const isUnits = ({ filled, distinct }: ColumnTraits): boolean =>
   filled.length > 0 &&
   distinct.length <= 5 &&
   distinct.every((text) => /\b[gm]i?b\b/i.test(text) && periodOfText(text))
+
+/** Several uses of an address, and nothing else. */
+const saysUses = ({ distinct }: ColumnTraits): boolean =>
+  distinct.length > 1 && distinct.every((text) => addressUseOfText(text))
 
 /** A bound of a band may be left open, or be a word. */
 const isBound = ({ filled }: ColumnTraits): boolean => filled.some((cell) => /\d/.test(cell))

@@ -1,59 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { toDecimal, parseDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
-import { add } from '../../core/quantity/exact.ts'
-import { readList } from './readList.ts'
-
-/** What a list gives without a word of help, a line for each price: `size, place, terms, system: price`. */
-async function linesOf(files: Readonly<Record<string, string>>): Promise<string[]> {
-  const steps = readList({
-    source: {
-      kind: 'files',
-      files: Object.entries(files).map(([name, text]) => ({ name, file: new Blob([text]) })),
-    },
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-  })
-  let step = await steps.next()
-  while (!step.done) step = await steps.next()
-  if (!step.value.ok) return step.value.issues.map(({ problem }) => problem)
-  const { book, issues } = step.value.value
-  if (!book) return issues.map(({ problem }) => problem)
-  const lines = book.regions.flatMap(({ id, name: place }) => {
-    const { sizes, disks, addresses, trafficOut = [], snapshotPerGiBMonth } = book.prices[id]!
-    return [
-      ...Object.entries(sizes).flatMap(([size, price]) => {
-        const { name, vcpu, memoryGiB } = book.sizes.find((each) => each.id === size)!
-        const head = `${name} ${vcpu}/${memoryGiB}, ${place}`
-        const rateOf = (texts: typeof price): string =>
-          texts.perHour === undefined ? `${texts.perMonth!} a month` : `${texts.perHour} an hour`
-        return [
-          `${head}: ${rateOf(price)}`,
-          ...Object.entries(price.licences ?? {}).map(
-            ([licence, { perHour }]) =>
-              `${head}, ${licence}: ${trimDecimal(toDecimal(add(parseDecimal(price.perHour!)!, parseDecimal(perHour!)!), 12))} an hour`,
-          ),
-          ...Object.entries(price.terms ?? {}).map(
-            ([terms, offer]) =>
-              `${head}, ${terms}: ${rateOf(offer)}${offer.upFront === undefined ? '' : ` and ${offer.upFront}`}`,
-          ),
-        ]
-      }),
-      ...Object.entries(disks)
-        .filter(([kind]) =>
-          book.diskKinds.some(({ id: each, name }) => each === kind && !name.includes('not given')),
-        )
-        .map(([kind, { perGiBMonth, perGiBMonthBands = [] }]) => {
-          const bands = perGiBMonthBands.map(({ upTo = 'all', price }) => `${price} to ${upTo}`)
-          return `${kind}, ${place}: ${perGiBMonth ?? bands.join(', ')} a GiB and month`
-        }),
-      ...(addresses.fixed ? [`address, ${place}: ${addresses.fixed.attachedOn}`] : []),
-      ...trafficOut.map(({ upToGiB = 'all', perGiB }) => `traffic to ${upToGiB}, ${place}: ${perGiB}`),
-      ...(snapshotPerGiBMonth === undefined ? [] : [`snapshot, ${place}: ${snapshotPerGiBMonth}`]),
-    ]
-  })
-  return lines
-}
+import { linesOfList } from './testing/linesOfList.ts'
 
 describe('lists of shapes that nobody announced', () => {
   test.each<[string, Record<string, string>, string[]]>([
@@ -310,6 +256,6 @@ IP-Adresse;fest;;;Köln;Stunde;0,004
       ],
     ],
   ])('%s', async (_, files, expected) => {
-    expect(await linesOf(files)).toEqual(expected)
+    expect(await linesOfList(files)).toEqual(expected)
   })
 })

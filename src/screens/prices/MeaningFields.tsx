@@ -39,7 +39,7 @@ const FIELDS: {
     must: ['disk', 'place', 'price'],
     may: ['room', 'unit', 'currency', 'bandFrom', 'bandUpTo', 'validFrom'],
   },
-  'address-price': { must: ['place', 'price'], may: ['unit', 'currency', 'validFrom'] },
+  'address-price': { must: ['place', 'price'], may: ['use', 'unit', 'currency', 'validFrom'] },
   'traffic-price': {
     must: ['place', 'price', 'bandFrom', 'bandUpTo'],
     may: ['unit', 'currency', 'validFrom'],
