@@ -1,4 +1,5 @@
 import type { BookIndex } from '../core/catalogue/bookIndex.ts'
+import { providerName } from './providerName.ts'
 import { chargedRoom } from '../core/catalogue/diskRates.ts'
 import type { Size, Terms } from '../core/catalogue/priceBook.ts'
 import type { ChoiceOf } from '../core/decisions/choice.ts'
@@ -178,7 +179,7 @@ export const choiceWords = (
 
 function placeWords(
   { provider, region: id, zone }: ChoiceOf<'place'>,
-  { machine }: ResolvedMachine,
+  { machine, index: own }: ResolvedMachine,
   { regions, book }: BookIndex,
 ): ChoiceWords {
   const region = regions.get(id)?.region
@@ -186,7 +187,7 @@ function placeWords(
   return provider === machine.provider
     ? { name, about: region?.jurisdiction ?? '' }
     : {
-        name: `${name}, ${provider === book.provider.id ? book.provider.name : provider}`,
+        name: `${name}, ${provider === book.provider.id ? providerName(book, [own.book, book]) : provider}`,
         about: region?.jurisdiction ?? '',
       }
 }

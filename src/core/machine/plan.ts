@@ -53,6 +53,8 @@ export interface Credit {
   readonly expires: string
   /** IANA zone in which the dates are read. */
   readonly timeZone: string
+  /** It pays for machines there alone. */
+  readonly provider?: string
 }
 
 /** Longer ones are refused: each month of them is priced. */

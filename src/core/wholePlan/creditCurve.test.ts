@@ -55,6 +55,16 @@ describe('how long a credit lasts against how much is changed', () => {
     expect(lasting.length).toBe(amount === '10' ? 0 : 1)
   })
 
+  test('of a credit at one provider, others’ machines change nothing', () => {
+    const elsewhere = { ...credit('10'), provider: 'fennmark' }
+    expect(creditCurve(inputs, elsewhere, notches)).toMatchObject({
+      changes: [],
+      points: [{ count: 0, end: { kind: 'expires' } }],
+    })
+    const here = { ...credit('750'), provider: 'mill' }
+    expect(creditCurve(inputs, here, notches)).toEqual(creditCurve(inputs, credit('750'), notches))
+  })
+
   test('begins with what costs nothing to live with, the largest saving first; nobody is bound', () => {
     const { changes, lossless } = creditCurve(inputs, credit('10'), notches)
     expect(changes.length).toBeGreaterThan(3)

@@ -5,6 +5,7 @@ import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { compare, ZERO } from '../quantity/exact.ts'
 import type { PlanNotch } from './surveyPlan.ts'
 import { creditRunway, type CreditRunway } from './creditRunway.ts'
+import { paidByCredit } from './paidByCredit.ts'
 import { PlanSpending, type SpendingInputs } from './planSpending.ts'
 
 /** How long the credit lasts once the first so many changes are taken. */
@@ -36,14 +37,16 @@ export function creditCurve(
   credit: Credit,
   notches: readonly PlanNotch[],
 ): CreditCurve {
-  const worth = notches.filter(helps)
+  const paid = new Set(paidByCredit(inputs.plan, credit).machines.map(({ name }) => name))
+  const worth = notches.filter((notch) => helps(notch) && paid.has(notch.machine))
   const inOrder = [...worth.filter(isLossless), ...worth.filter((notch) => !isLossless(notch))]
   const all = together(inputs, inOrder).slice(0, MOST_CHANGES)
   const ends = new Map<number, CreditRunway['end']>()
   const endOf = (count: number): CreditRunway['end'] => {
     let end = ends.get(count)
     if (!end) {
-      const plan = withNotches(inputs.plan, all.slice(0, count))
+      // Whoever leaves the provider whose credit it is spends nothing of it any more.
+      const plan = paidByCredit(withNotches(inputs.plan, all.slice(0, count)), credit)
       ;({ end } = creditRunway(new PlanSpending({ ...inputs, plan }), credit))
       ends.set(count, end)
     }

@@ -7,6 +7,7 @@ import type { Plan } from '../machine/plan.ts'
 import { planTotals } from '../meter/planTotals.ts'
 import { roundTo } from '../quantity/decimal.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
+import { paysFor } from './paidByCredit.ts'
 import type { PlanSpending, SpendingInputs } from './planSpending.ts'
 
 /** A month of the whole plan, in its currency. */
@@ -139,7 +140,7 @@ function sharedEnds({ plan, books }: SpendingInputs, plannedIn: ReadonlyMap<Year
 /** Commitments begin with the first day of their machine or, where it has none, with the credit. */
 function commitmentEnds({ plan, books }: Parameters<typeof planAhead>[0], first: YearMonth): FoundEnd[] {
   return plan.machines.flatMap((machine): FoundEnd[] => {
-    const begins = machine.firstDay ?? plan.credit?.from
+    const begins = machine.firstDay ?? (paysFor(plan.credit, machine) ? plan.credit?.from : undefined)
     const book = priceBookFor(machine.provider, books, first)
     const terms = book?.terms.find(({ id }) => id === machine.terms)
     if (begins === undefined || terms?.kind !== 'commitment') return []

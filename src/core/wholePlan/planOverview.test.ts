@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
+import type { Credit } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import { planTotals } from '../meter/planTotals.ts'
 import { toDecimal } from '../quantity/decimal.ts'
@@ -40,6 +41,17 @@ describe('the overview of a plan', () => {
     const rich = partsOf(inputs({ credit: { ...CREDIT, amount: '9000' } }))
     expect(find(rich, 'credit')!.planned.end.kind).toBe('expires')
     expect(find(rich, 'curve')).toBeUndefined()
+  })
+
+  test('a credit that belongs to one provider pays for machines there alone', () => {
+    const creditOf = (part: Partial<Credit>) =>
+      find(partsOf(inputs({ credit: { ...CREDIT, ...part } })), 'credit')!
+    const all = creditOf({})
+    expect(all.planned.end.kind).toBe('used-up')
+    expect(creditOf({ provider: 'mill' })).toEqual(all)
+    const elsewhere = creditOf({ provider: 'fennmark' })
+    expect(elsewhere.planned.end).toMatchObject({ kind: 'expires', left: all.planned.points[0]!.left })
+    expect(elsewhere.alwaysOn.months.every(({ spent }) => spent.n === 0n)).toBe(true)
   })
 
   test('has the totals of the plan, and rows that add up to them', () => {

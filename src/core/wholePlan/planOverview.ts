@@ -1,5 +1,5 @@
 import { withOffPlan } from '../off/offPlan.ts'
-import type { Plan } from '../machine/plan.ts'
+import type { Credit, Plan } from '../machine/plan.ts'
 import {
   PlanPricing,
   type MachineIssue,
@@ -14,6 +14,7 @@ import { changeTotal } from '../advice/changeTotal.ts'
 import { planChange } from '../advice/planChange.ts'
 import { bestOfMachines } from './bestOfMachines.ts'
 import { creditCurve, withNotches, type CreditCurve } from './creditCurve.ts'
+import { paidByCredit } from './paidByCredit.ts'
 import { PlanSpending } from './planSpending.ts'
 import { leadingSurvey, type LeadingSurvey } from './leadingSurvey.ts'
 import { surveyPlan, type SurveyProgress } from './surveyPlan.ts'
@@ -103,10 +104,18 @@ export function* planOverview(inputs: OverviewInputs): Generator<OverviewPart, v
   }
   yield { kind: 'ahead', months: planAhead({ ...inputs, plan: known }, spending, month, decimals) }
   const { credit } = plan
-  const planned = credit && creditRunway(truly, credit)
+  const spendingOf = (paying: Credit): PlanSpending =>
+    paying.provider === undefined
+      ? truly
+      : new PlanSpending({ ...inputs, plan: paidByCredit(known, paying), reading: 'calendar' })
+  const planned = credit && creditRunway(spendingOf(credit), credit)
   if (planned) {
     const alwaysOn = creditRunway(
-      new PlanSpending({ ...inputs, plan: neverOffPlan(known), reading: 'calendar' }),
+      new PlanSpending({
+        ...inputs,
+        plan: neverOffPlan(paidByCredit(known, credit)),
+        reading: 'calendar',
+      }),
       credit,
     )
     yield { kind: 'credit', planned, alwaysOn }

@@ -1,6 +1,6 @@
 import { parseDate } from '../../core/calendar/civil.ts'
 import { LONGEST_CREDIT_YEARS, type Credit } from '../../core/machine/plan.ts'
-import { date, need, objectOf, price, timeZone } from '../reading/rules.ts'
+import { date, id, need, objectOf, price, timeZone } from '../reading/rules.ts'
 
 /** Money that is given once and lost at a date. */
 export const credit = objectOf<Credit>({
@@ -8,6 +8,7 @@ export const credit = objectOf<Credit>({
   from: need(date),
   amount: need(price),
   expires: need(date).description('Its last date.'),
+  provider: id.description('It pays for machines there alone; absent, for all of the plan.'),
 })
   .custom((value: Credit, helpers) => {
     const [from, expires] = [parseDate(value.from)!, parseDate(value.expires)!]

@@ -6,6 +6,7 @@ import { isTimeZone } from '../../core/calendar/zoneOffsets.ts'
 import { LONGEST_CREDIT_YEARS, type Credit } from '../../core/machine/plan.ts'
 import { isAmount } from '../../files/reading/moneyText.ts'
 import { Button } from '../../interface/Button'
+import { Dropdown } from '../../interface/Dropdown'
 import { Dialog } from '../../interface/Dialog'
 import { TextInput } from '../../interface/TextInput'
 import { setMoney } from '../../store/commands.ts'
@@ -27,8 +28,12 @@ export function BudgetDialog({ onClose }: BudgetDialogProps) {
 
 const AMOUNT = 'An amount such as 600 or 1200.50, without a sign or separators.'
 
+/** No provider is called so: ids have no blanks. */
+const ALL = 'all providers'
+
 function Fields() {
   const { session, state, month } = useWorkbench()
+  const providers = [...new Map(state.books.map(({ provider }) => [provider.id, provider])).values()]
   const { plan } = state
   const { budget, credit } = plan
   const change = (label: string, part: Parameters<typeof setMoney>[0]): void =>
@@ -89,6 +94,19 @@ function Fields() {
                 isTimeZone(text) ? undefined : 'A time zone of the IANA list, such as Europe/Lisbon.'
               }
               onCommit={(timeZone) => setCredit({ timeZone })}
+            />
+            <span>for machines of</span>
+            <Dropdown
+              label="What the credit pays for"
+              value={credit.provider ?? ALL}
+              options={[
+                { id: ALL, name: 'all providers' },
+                ...providers.map(({ id, name }) => ({ id, name })),
+              ]}
+              onChange={(provider) => {
+                const { provider: _, ...of } = credit
+                change('credit', { credit: provider === ALL ? of : { ...of, provider } })
+              }}
             />
             <Button onPress={() => change('no credit', { credit: undefined })}>Delete the credit</Button>
           </Line>

@@ -26,6 +26,8 @@ interface CreditProps {
 /** How long the credit lasts, to the minute, as planned and if nothing were ever switched off. */
 export const Credit = memo(function Credit({ part, curve, surveyed, onEdit }: CreditProps) {
   const { state } = useWorkbench()
+  const providerName = (id: string): string =>
+    state.books.find(({ provider }) => provider.id === id)?.provider.name ?? id
   const { credit } = state.plan
   return (
     <BenchSection aria-label="How long the credit lasts">
@@ -33,8 +35,9 @@ export const Credit = memo(function Credit({ part, curve, surveyed, onEdit }: Cr
         How long the credit lasts
         {credit && part && (
           <small>
-            {formatMoney(parseDecimal(credit.amount)!, part.planned.currency)} from {credit.from}, to be spent
-            by {credit.expires}, {credit.timeZone}
+            {formatMoney(parseDecimal(credit.amount)!, part.planned.currency)}
+            {credit.provider !== undefined && ` at ${providerName(credit.provider)}`} from {credit.from}, to
+            be spent by {credit.expires}, {credit.timeZone}
           </small>
         )}
         <QuietButton onPress={onEdit}>{credit ? 'Change…' : 'Set a credit…'}</QuietButton>

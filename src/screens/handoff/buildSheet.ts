@@ -21,6 +21,7 @@ import { weekText } from '../../wording/week'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { portsText } from './portsText.ts'
 import { formatNumber, groupDigits } from '../../wording/number'
+import { markedProvider } from '../../wording/providerName'
 
 /** What a charge is put beside: the line on which it is decided. */
 type LineKey = 'size' | 'image' | `disk-${number}` | `snapshots-${number}` | 'address' | 'traffic' | 'off'
@@ -102,7 +103,7 @@ export function buildSheet(
     title: machine.name,
     about: [
       machine.purpose,
-      `Prices of ${book.provider.name}, edition ${book.edition}, for ${formatMonth(asked)}`,
+      `Prices of ${markedProvider(book)}, edition ${book.edition}, for ${formatMonth(asked)}`,
     ]
       .filter(Boolean)
       .join('. '),
@@ -111,7 +112,7 @@ export function buildSheet(
       {
         title: 'Where and what',
         lines: [
-          line('Provider', book.provider.name),
+          line('Provider', markedProvider(book)),
           line('Region', `${region.region.name}, ${region.region.country}`),
           line('Zone', machine.zone),
           line('Name', hostName),

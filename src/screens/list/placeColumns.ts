@@ -6,6 +6,7 @@ import type { Notch, PlatesInputs } from '../../core/notches/plate.ts'
 import { NOT_KNOWN } from '../../wording/notKnown'
 import type { ShownColumn } from './listColumns.ts'
 import { formatNumber } from '../../wording/number'
+import { providerName } from '../../wording/providerName'
 
 interface Place {
   readonly index: BookIndex
@@ -28,7 +29,12 @@ export function placeColumns(inputs: PlatesInputs): ShownColumn[] {
     return { id, head, width, kind: 'text', valueOf: textOf, textOf }
   }
   return [
-    text('provider', 'provider', 90, ({ index }) => index.book.provider.name),
+    text('provider', 'provider', 90, ({ index }) =>
+      providerName(
+        index.book,
+        indexes.map(({ book }) => book),
+      ),
+    ),
     text('jurisdiction', 'jurisdiction', 76, ({ region }) => region.region.jurisdiction ?? NOT_KNOWN),
     text('country', 'country', 60, ({ region }) => region.region.country ?? NOT_KNOWN),
     ...(plan.places ?? []).flatMap((place) => tripColumns(place, placeOf)),

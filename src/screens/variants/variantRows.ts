@@ -13,6 +13,7 @@ import { KEEP_LABELS } from '../../wording/needs'
 import { reasonsText } from '../../wording/reason'
 import { formatHours } from '../../wording/time'
 import { formatNumber } from '../../wording/number'
+import { markedProvider } from '../../wording/providerName'
 
 export interface VariantRow {
   readonly label: string
@@ -49,7 +50,7 @@ export const VARIANT_ROWS: readonly VariantRow[] = [
     textOf: ({ estimate }) => formatMoney(estimate.alwaysOn, estimate.currency),
   },
   { label: 'on in the month', textOf: ({ estimate }) => formatHours(estimate.onTime) },
-  { label: 'Provider', textOf: ({ resolved }) => resolved.index.book.provider.name },
+  { label: 'Provider', textOf: ({ resolved }) => markedProvider(resolved.index.book) },
   { label: 'Place', textOf: decided('place') },
   { label: 'Size', textOf: decided('size') },
   { label: 'vCPU', textOf: ({ resolved }) => formatNumber(resolved.size.vcpu) },
