@@ -90,3 +90,15 @@ test('what another tab has made of the book cannot be taken back here', async ()
   expect(edits.undoLabel(shown())).toBeUndefined()
   expect(edits.undo(shown())).toBe(shown())
 })
+
+test('a book of many prices is stored as one text, and read and refused as any other', async () => {
+  const sizes = Array.from({ length: 2_100 }, (_, i) => ({ ...withSize(EMPTY, 'one', '0.1').sizes[0]!, id: `s${i}`, name: `s${i}` })) // prettier-ignore
+  const prices = { sizes: Object.fromEntries(sizes.map(({ id }) => [id, { perHour: '0.1' }])) }
+  const large: PriceBook = { ...EMPTY, sizes, prices: { quay: { ...EMPTY.prices.quay!, ...prices } } }
+  await books.add(large)
+  expect(await stored()).toMatchObject(large)
+  const [row] = await db.editions.toArray()
+  expect(typeof row!.file).toBe('string')
+  await db.editions.put({ ...row!, file: (row!.file as string).slice(0, -1) })
+  expect((await loadBooks(db)).refused).toEqual(['own, edition 2027-03-01'])
+})

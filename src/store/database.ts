@@ -19,6 +19,7 @@ export interface StoredPlan {
 export interface StoredBook {
   readonly provider: string
   readonly edition: string
+  /** A record, or its JSON as one text where it is large. */
   readonly file: unknown
 }
 

@@ -1,12 +1,12 @@
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
-import { bookToFile } from '../files/priceBook/priceBookDocument.ts'
 import { checkedPlan, planToFile } from '../files/plan/planDocument.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import { compactPatches } from './compactPatches.ts'
 import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
 import { MOST_EDITS, unbroken, type History, type Step, type StepPatches } from './history.ts'
+import { bookToStore, hasManyPrices, storedBookFile } from './storedBook.ts'
 import { bookSeal, PLAN_SEAL, trustedRows, type CheckStored } from './seals.ts'
 
 export interface LoadedPlan {
@@ -73,7 +73,7 @@ export async function loadBooks(
 ): Promise<{ books: PriceBook[]; refused: string[] }> {
   const books: PriceBook[] = []
   const refused: string[] = []
-  const rows = await db.editions.toArray()
+  const rows = (await db.editions.toArray()).map((row) => ({ ...row, file: storedBookFile(row.file) }))
   const sealed = rows.map((row) => ({ of: bookSeal(row.provider, row.edition), file: row.file }))
   const isTrusted = await trustedRows(db, sealed, checkStored)
   for (const { provider, edition, file } of rows) {
@@ -87,9 +87,19 @@ export async function loadBooks(
 }
 
 /** Answers the revision of the stored books after it; 0 where no plan is stored yet. */
-export const storeBook = (db: NotchgaugeDatabase, book: PriceBook): Promise<number> =>
-  changeBooks(db, async () => {
-    await db.editions.put({ provider: book.provider.id, edition: book.edition, file: bookToFile(book) })
+export async function storeBook(db: NotchgaugeDatabase, book: PriceBook): Promise<number> {
+  if (hasManyPrices(book)) await idleMoment()
+  const file = bookToStore(book)
+  return changeBooks(db, async () => {
+    await db.editions.put({ provider: book.provider.id, edition: book.edition, file })
+  })
+}
+
+/** What was typed is drawn first. */
+const idleMoment = (): Promise<void> =>
+  new Promise((resolve) => {
+    if ('requestIdleCallback' in globalThis) requestIdleCallback(() => resolve(), { timeout: 500 })
+    else setTimeout(resolve, 0)
   })
 
 export const deleteBook = (db: NotchgaugeDatabase, { provider, edition }: PriceBook): Promise<number> =>

@@ -1,5 +1,6 @@
 import { parseStoredBook, parseStoredPlan } from './checkStored.ts'
 import type { NotchgaugeDatabase } from './database.ts'
+import { storedBookFile } from './storedBook.ts'
 import { bookSeal, PLAN_SEAL, sealOf, sealRows } from './seals.ts'
 
 interface Sealed {
@@ -18,11 +19,10 @@ export async function sealStored(db: NotchgaugeDatabase): Promise<Sealed> {
   const editions = await db.editions.toArray()
   const plan = await db.plan.get('current')
   const stored = [
-    ...editions.map(({ provider, edition, file }) => ({
-      of: bookSeal(provider, edition),
-      file,
-      passes: () => parseStoredBook(file).ok,
-    })),
+    ...editions.map(({ provider, edition, ...row }) => {
+      const file = storedBookFile(row.file)
+      return { of: bookSeal(provider, edition), file, passes: () => parseStoredBook(file).ok }
+    }),
     ...(plan ? [{ of: PLAN_SEAL, file: plan.file, passes: () => parseStoredPlan(plan.file).ok }] : []),
   ]
   const known = new Set(stored.map(({ of }) => of))

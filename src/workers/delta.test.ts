@@ -30,6 +30,22 @@ test('of a plan with one machine changed, that machine is sent, and all others a
   expect(bytes).toBeLessThan(JSON.stringify(MACHINES.map((_, i) => i)).length + 500)
 })
 
+test('of a price book with one price changed, its place’s sizes are named, and all other places are the very same there', () => {
+  const sizes = Object.fromEntries(Array.from({ length: 700 }, (_, i) => [`size-${i}`, { perHour: '0.1' }]))
+  const book: { id: string; prices: Record<string, unknown> } = {
+    id: 'b',
+    prices: Object.fromEntries(Array.from({ length: 40 }, (_, i) => [`place-${i}`, { sizes: { ...sizes } }])),
+  }
+  const place = { sizes: { ...sizes, 'size-7': { perHour: '0.2' } } }
+  const changed: typeof book = { ...book, prices: { ...book.prices, 'place-3': place } }
+  const next = { ...QUESTION, books: [changed] }
+  const { there, before, bytes } = across({ ...QUESTION, books: [book] }, next)
+  expect(there).toEqual(next)
+  const [now, then] = [there, before] as [typeof next, typeof next]
+  expect(now.books[0]!.prices['place-4']).toBe(then.books[0]!.prices['place-4'])
+  expect(bytes).toBeLessThan(JSON.stringify(book).length / 15)
+})
+
 test('entries may move, come, go and stand twice; fields may come and go', () => {
   const [a, b, c] = [machine('a'), machine('b'), machine('c')]
   const cases: [unknown, unknown][] = [

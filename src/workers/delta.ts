@@ -6,11 +6,16 @@ export type Delta =
   | { readonly is: 'value'; readonly value: unknown }
   /** All fields of a record, in its order. */
   | { readonly is: 'fields'; readonly fields: readonly (readonly [string, Delta])[] }
-  /** Entries of a list: where each stood in the earlier list, or itself. */
-  | { readonly is: 'items'; readonly items: readonly (number | { readonly item: unknown })[] }
+  /** Entries of a list: where each stood in the earlier list, itself, or itself by the one that stood in its place. */
+  | { readonly is: 'items'; readonly items: readonly DeltaItem[] }
+
+type DeltaItem = number | { readonly item: unknown } | { readonly by: Delta }
 
 /** A question, its plan, and the plan's lists: what lies deeper is sent whole where it changed. */
 const DEPTH = 3
+
+/** Within an entry of a list: a price book, its places, one of these, and its sizes. */
+const ENTRY_DEPTH = 4
 
 const SAME: Delta = { is: 'same' }
 
@@ -31,9 +36,11 @@ function itemsSince(last: readonly unknown[], next: readonly unknown[]): Delta {
   const places = new Map(last.map((item, at) => [item, at]))
   return {
     is: 'items',
-    items: next.map((item) => {
+    items: next.map((item, i): DeltaItem => {
       const at = typeof item === 'object' && item !== null ? places.get(item) : undefined
-      return at ?? { item }
+      if (at !== undefined) return at
+      const before = last[i]
+      return isRecord(item) && isRecord(before) ? { by: deltaSince(before, item, ENTRY_DEPTH) } : { item }
     }),
   }
 }
@@ -53,7 +60,9 @@ export function applyDelta(last: unknown, delta: Delta): unknown {
     }
     case 'items': {
       const before = last as readonly unknown[]
-      return delta.items.map((item) => (typeof item === 'number' ? before[item] : item.item))
+      return delta.items.map((item, i) =>
+        typeof item === 'number' ? before[item] : 'by' in item ? applyDelta(before[i], item.by) : item.item,
+      )
     }
   }
 }

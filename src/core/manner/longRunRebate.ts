@@ -1,4 +1,6 @@
 import type { PriceBook, RebateBand } from '../catalogue/priceBook.ts'
+import type { RegionPrices } from '../catalogue/regionPrices.ts'
+import { keptFor } from '../keptFor.ts'
 import { OTHER, type BillingAnswer } from './billingAnswer.ts'
 
 const NONE = 'none'
@@ -15,13 +17,15 @@ const bandsOf = (share: string): readonly RebateBand[] => [
   { upToShare: '1', rateShare: share },
 ]
 
+/** Of a large book one place changes at a time. */
+const bandsIn = keptFor(({ sizes }: RegionPrices): boolean =>
+  Object.values(sizes).some((price) =>
+    [price, ...Object.values(price.terms ?? {})].some(({ perHourBands }) => perHourBands),
+  ),
+)
+
 /** Bands of hours and a rebate on long runs are two ways to say the same, and a book has one. */
-const hasHourBands = ({ prices }: PriceBook): boolean =>
-  Object.values(prices).some(({ sizes }) =>
-    Object.values(sizes).some((price) =>
-      [price, ...Object.values(price.terms ?? {})].some(({ perHourBands }) => perHourBands),
-    ),
-  )
+const hasHourBands = ({ prices }: PriceBook): boolean => Object.values(prices).some(bandsIn)
 
 const isSame = (bands: readonly RebateBand[], other: readonly RebateBand[]): boolean =>
   bands.length === other.length &&

@@ -1,14 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { checkPriceBook } from '../../files/priceBook/checkPriceBook.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
 import { estimateMachine } from '../meter/estimateMachine.ts'
+import { PlanPricing } from '../meter/planPricing.ts'
 import { toDecimal, trimDecimal } from '../quantity/decimal.ts'
+import { toNumber } from '../quantity/exact.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { MARCH } from '../testing/ruleLines.ts'
-import { SMALL_BOOK } from '../testing/smallBook.ts'
+import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { valueOf } from '../testing/valueOf.ts'
 import { ANSWER_IDS } from './billingAnswer.ts'
 import { answered, BILLING_ANSWERS, confirmed } from './billingAnswers.ts'
@@ -109,10 +112,22 @@ describe('answers', () => {
     const rebated = answered(PLAIN, 'long-run-rebate', 'half-quarter')
     expect(machineTime(rebated, { off: 'running' })).toBe('76.8924 + 57.6693')
     expect(machineTime(answered(rebated, 'long-run-rebate', 'none'), { off: 'running' })).toBe('153.7848')
-    // The smallest size alone is free, and on demand alone.
-    const free = answered(PLAIN, 'free-hours', 'one-smallest')
-    expect(machineTime(free, { size: 'small', off: 'running' })).toBe('0')
-    expect(machineTime(free, { off: 'running' })).toBe('153.7848')
+    // The smallest size alone is free; the disk of 9.86 is not.
+    const book = answered(PLAIN, 'free-hours', 'one-smallest')
+    const totalOf = (size: string): number => {
+      const machine: Machine = { ...SMALL_MACHINE, size, off: 'running', week: OFFICE_WEEK.id }
+      const plan = { machines: [machine], weeks: [OFFICE_WEEK] }
+      const pricing = new PlanPricing({
+        plan,
+        books: [book],
+        month: '2027-03' as YearMonth,
+        reading: 'calendar',
+      })
+      const result = pricing.of(machine)
+      return result.ok ? toNumber(result.estimate.total) : NaN
+    }
+    expect(totalOf('small')).toBeCloseTo(9.86, 9)
+    expect(totalOf('middle')).toBeCloseTo(153.7848 + 9.86, 9)
   })
 
   test('about addresses move the one price to the uses that are charged, and lose it in none', () => {
