@@ -1,11 +1,19 @@
 import { gunzipSync } from 'fflate'
 import { decompress as unzstd } from 'fzstd'
-import { parquetMetadataAsync, parquetReadObjects, type FileMetaData, type SchemaElement } from 'hyparquet'
+import {
+  parquetMetadataAsync,
+  parquetRead,
+  type FileMetaData,
+  type ParquetReadOptions,
+  type SchemaElement,
+} from 'hyparquet'
 import { UnreadableList } from '../pricelist/listTable.ts'
 import { isBillColumn } from './billColumns.ts'
 
 /** Rows that are decoded at a time; a group of rows is decoded anew for each. */
 const ROWS_AT_A_TIME = 150_000
+/** Rows that are made of what was decoded at a time. */
+const ROWS_A_BATCH = 5_000
 const MOST_COLUMNS = 1_000
 
 /** Beside Snappy, which the reader knows itself. None of them is WebAssembly, which the page’s policy forbids. */
@@ -39,6 +47,7 @@ export async function* parquetRows(name: string, file: Blob): AsyncGenerator<str
     throw new UnreadableList(`${name} has ${columns.length} columns. Expected: at most ${MOST_COLUMNS}.`)
   }
   const used = columns.filter((column) => isBillColumn(column.name))
+  const placeOf = new Map(used.map((column) => [column.name, columns.indexOf(column)]))
   const scales = new Map(
     used.flatMap((column) => (isDecimal(column) ? [[column.name, column.scale ?? 0]] : [])),
   )
@@ -49,27 +58,61 @@ export async function* parquetRows(name: string, file: Blob): AsyncGenerator<str
   for (const group of metadata.row_groups) {
     const ends = begins + Number(group.num_rows)
     for (let at = begins; at < ends; at += ROWS_AT_A_TIME) {
-      let rows: readonly Readonly<Record<string, unknown>>[]
+      const slice = { from: at, to: Math.min(at + ROWS_AT_A_TIME, ends) }
+      let decoded: DecodedColumns
       try {
-        rows = await parquetReadObjects({
-          file: buffer,
-          metadata: exact,
-          columns: used.map((column) => column.name),
-          rowStart: at,
-          rowEnd: Math.min(at + ROWS_AT_A_TIME, ends),
-          compressors,
-          utf8: false,
-        })
+        decoded = await columnsOf({ file: buffer, metadata: exact, columns: [...placeOf.keys()] }, slice)
       } catch (error) {
         throw unreadable(error)
       }
-      yield rows.map((row) => {
-        const cells = new Map(Object.entries(row))
-        return columns.map(({ name: column }) => cellText(cells.get(column), scales.get(column)))
-      })
+      for (let from = slice.from; from < slice.to; from += ROWS_A_BATCH) {
+        const rows = Array.from({ length: Math.min(ROWS_A_BATCH, slice.to - from) }, () =>
+          Array<string>(columns.length).fill(''),
+        )
+        for (const [column, chunks] of decoded) {
+          const [place, scale] = [placeOf.get(column)!, scales.get(column)]
+          for (const { rowStart, data } of chunks) {
+            const last = Math.min(from + rows.length, rowStart + data.length)
+            for (let row = Math.max(from, rowStart); row < last; row += 1) {
+              rows[row - from]![place] = cellText(data[row - rowStart], scale)
+            }
+          }
+        }
+        yield rows
+      }
     }
     begins = ends
   }
+}
+
+interface DecodedChunk {
+  readonly rowStart: number
+  readonly data: ArrayLike<unknown>
+}
+
+/** Parts of each column, which may reach beyond the rows that were asked for. */
+type DecodedColumns = ReadonlyMap<string, readonly DecodedChunk[]>
+
+/** Column by column: rows of objects would take several times the memory and the time. */
+async function columnsOf(
+  asked: Pick<ParquetReadOptions, 'file' | 'metadata' | 'columns'>,
+  { from, to }: { readonly from: number; readonly to: number },
+): Promise<DecodedColumns> {
+  const decoded = new Map<string, DecodedChunk[]>()
+  await parquetRead({
+    ...asked,
+    rowStart: from,
+    rowEnd: to,
+    compressors,
+    utf8: false,
+    onChunk: ({ columnName, columnData, rowStart }) => {
+      const chunks = decoded.get(columnName)
+      const chunk = { rowStart, data: columnData }
+      if (chunks) chunks.push(chunk)
+      else decoded.set(columnName, [chunk])
+    },
+  })
+  return decoded
 }
 
 /** Columns of the table itself: what is nested in them is read with them. */
