@@ -12,8 +12,11 @@ import type { ManyChange } from '../core/wholePlan/changeMany.ts'
 import type { ManyPreview } from '../core/wholePlan/previewMany.ts'
 import type { OverviewInputs, OverviewPart } from '../core/wholePlan/planOverview.ts'
 import type { SearchProgress } from '../core/search/cheapestFit.ts'
+import type { DayBeside } from '../core/reconcile/linesBeside.ts'
 import type { PlanSearch, SearchResults } from '../core/search/searchPlan.ts'
 import type { BillAnswer, ComparisonQuestion } from '../files/bill/billAnswer.ts'
+import type { BillLinesQuestion } from '../files/bill/billLinesAnswer.ts'
+import type { BilledMonth, BillMonthsQuestion } from '../files/bill/billMonths.ts'
 import type { BillFile } from '../files/bill/billParts.ts'
 import type { BillZones } from '../files/bill/BillRows.ts'
 import type { ReadBills } from '../files/bill/keptBill.ts'
@@ -54,6 +57,25 @@ export const billAsker = () =>
 export interface BillComparisonQuestion extends ComparisonQuestion {
   readonly bytes: Uint8Array<ArrayBuffer>
 }
+
+export interface BillBesideQuestion extends BillLinesQuestion {
+  readonly bytes: Uint8Array<ArrayBuffer>
+}
+
+/** What plan and bill say of one machine, day by day. */
+export const billLinesAsker = () =>
+  new WorkerAsker<BillBesideQuestion, Outcome<readonly DayBeside[], FileIssue>>({
+    begin: () => new Worker(new URL('./billLines.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The lines of plan and bill could not be read.',
+  })
+
+/** Sets kept bills beside the plan, month by month; its steps are how many are done. */
+export const billMonthsAsker = () =>
+  new WorkerAsker<BillMonthsQuestion, readonly BilledMonth[], number>({
+    begin: () => new Worker(new URL('./billMonths.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The months could not be compared.',
+    waits: true,
+  })
 
 /** Sets a kept bill beside the plan. */
 export const comparisonAsker = () =>

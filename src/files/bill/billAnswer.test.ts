@@ -5,7 +5,11 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { finishLater } from '../../core/finish.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { planTotals } from '../../core/meter/planTotals.ts'
-import { toDecimal } from '../../core/quantity/decimal.ts'
+import { subtract } from '../../core/quantity/exact.ts'
+import { budgetReach } from '../../core/wholePlan/budgetReach.ts'
+import { creditRunway } from '../../core/wholePlan/creditRunway.ts'
+import { PlanSpending } from '../../core/wholePlan/planSpending.ts'
+import { parseDecimal, toDecimal } from '../../core/quantity/decimal.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { focusCsv } from '../focus/focusCsv.ts'
 import { readPlan } from '../plan/planFile.ts'
@@ -47,6 +51,15 @@ test('a month that goes as planned is forecast to the plan’s own total, to the
     expect(toDecimal(forecast!.planned, 9)).toBe(`${total}0000000`)
     expect(toDecimal(forecast!.low, 9)).toBe(`${total}0000000`)
   }
+  // As the plan by itself: its budget is reached on the same day, and its credit lasts as long.
+  const { forecast } = await answerTo((from) => from < '2027-03-16T12')
+  expect(toDecimal(forecast!.budget!.over, 2)).toBe(
+    toDecimal(subtract(parseDecimal(total)!, parseDecimal(plan.budget!)!), 2),
+  )
+  const spending = new PlanSpending({ plan, books, reading: 'calendar' })
+  const { at } = budgetReach(spending.of(month), plan.budget!, parseDecimal(total)!)
+  expect(forecast!.budget!.day).toBe(new Date(at! * 1_000).toISOString().slice(0, 10))
+  expect(forecast!.credit!.expected.end).toEqual(creditRunway(spending, plan.credit!).end)
   const whole = await answerTo(() => true)
   expect(whole.forecast).toBeUndefined()
   expect(toDecimal(whole.currencies[0]!.planned, 2)).toBe(total)

@@ -12,6 +12,7 @@ import { shownReconciliation } from '../../core/reconcile/shownReconciliation.ts
 import type { Ties } from '../../core/reconcile/tieLines.ts'
 import { datesOfMonth } from '../../core/calendar/datesOfMonth.ts'
 import { compareBill, type Comparison } from './compareBill.ts'
+import { forecastLimits, type ForecastLimits } from './forecastLimits.ts'
 import type { BillReading } from './readBill.ts'
 
 export interface ComparisonQuestion {
@@ -26,7 +27,7 @@ export interface BillAnswer extends Pick<Comparison, 'providers' | 'otherPeriods
   /** First what could be told in the plan’s currency, then those without a rate to it. */
   readonly currencies: readonly ReconciledCurrency[]
   /** In the first currency, for a month that is not over; `planned` is all of it, as the plan’s own total has it. */
-  readonly forecast?: Forecast & { readonly planned: Exact }
+  readonly forecast?: Forecast & { readonly planned: Exact } & ForecastLimits
   /** Days of the month, in order. */
   readonly days: readonly string[]
 }
@@ -41,7 +42,7 @@ export function billAnswer(
 ): BillAnswer {
   const pricing = new PlanPricing({ plan, books, month, reading: 'calendar' })
   const priced = plan.machines.map((machine) => pricing.of(machine)).filter((result) => result.ok)
-  const { currencies, plannedRest, compared, ...found } = compareBill({
+  const { currencies, plannedRest, lines, ...found } = compareBill({
     priced,
     reading,
     month,
@@ -59,24 +60,21 @@ export function billAnswer(
     first.currency === to
       ? planTotals(
           { ...plan, currency: to },
-          compared.map(({ estimate }) => estimate),
+          lines.compared.map(({ estimate }) => estimate),
           month,
           SHOWN_DECIMALS,
         ).planned
       : add(first.planned, plannedRest.get(first.currency) ?? ZERO)
-  return {
-    ...found,
-    currencies: shown,
-    days,
-    forecast: {
-      planned,
-      ...forecast({
-        billed: first.billed,
-        plannedRest: subtract(planned, first.planned),
-        causes: first.causes,
-        days: days.filter((day) => day <= until),
-        daysToCome: days.filter((day) => day > until).length,
-      }),
-    },
+  const expected = {
+    planned,
+    ...forecast({
+      billed: first.billed,
+      plannedRest: subtract(planned, first.planned),
+      causes: first.causes,
+      days: days.filter((day) => day <= until),
+      daysToCome: days.filter((day) => day > until).length,
+    }),
   }
+  const limits = forecastLimits({ plan, books, month, lines, forecast: expected, first, days, rateTo })
+  return { ...found, currencies: shown, days, forecast: { ...expected, ...limits } }
 }

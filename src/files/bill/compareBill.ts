@@ -1,18 +1,14 @@
 import type { BillLine } from '../../core/bill/billLine.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
-import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { add, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { lengthOf, seconds } from '../../core/quantity/units.ts'
 import { reconcile, type Reconciliation } from '../../core/reconcile/reconcile.ts'
 import type { Ties } from '../../core/reconcile/tieLines.ts'
-import { plannedBill } from './plannedBill.ts'
+import { comparedLines, type ComparedInputs, type ComparedLines } from './comparedLines.ts'
 import type { BillReading } from './readBill.ts'
 
-export interface ComparisonInputs {
-  /** Read by the calendar. */
-  readonly priced: readonly PricedMachine[]
+export interface ComparisonInputs extends ComparedInputs {
   readonly reading: BillReading
-  readonly month: YearMonth
   readonly ties?: Ties
 }
 
@@ -25,9 +21,8 @@ interface OtherPeriod {
 }
 
 export interface Comparison {
-  /** Machines of the plan whose provider is on the bill; all where none is. */
-  readonly compared: readonly PricedMachine[]
-  /** Their providers, by name. */
+  readonly lines: ComparedLines
+  /** Providers of the machines that are compared, by name. */
   readonly providers: readonly string[]
   readonly currencies: readonly (Reconciliation & { readonly currency: string })[]
   readonly otherPeriods: readonly OtherPeriod[]
@@ -37,25 +32,16 @@ export interface Comparison {
   readonly plannedRest: ReadonlyMap<string, Exact>
 }
 
-const plain = (text: string): string => text.trim().toLowerCase()
-
 /**
  * Sets a planned month beside a bill: currency by currency, for the machines of the providers whose bill it is. Lines of
  * other billing periods are counted apart. A bill that ends before its month is compared with the plan so far.
  */
 export function compareBill({ priced, reading, month, ties }: ComparisonInputs): Comparison {
-  const billers = new Set(reading.lines.map(({ provider }) => plain(provider)))
-  const isOn = ({ resolved }: PricedMachine): boolean =>
-    billers.has(plain(resolved.index.book.provider.name)) ||
-    billers.has(plain(resolved.index.book.provider.id))
-  const named = priced.filter(isOn)
-  const compared = named.length > 0 ? named : priced
-  const { lines, resources: plannedResources } = plannedBill(compared)
-  const own = reading.lines.filter(({ period }) => period.startsWith(month))
-  const until = endOfBill(own, lines)
-  const planned = lines.filter(({ day }) => until === undefined || day <= until)
+  const lines = comparedLines({ priced, reading, month })
+  const { compared, plannedResources, billed: own, until } = lines
+  const planned = lines.planned.filter(({ day }) => until === undefined || day <= until)
   const plannedRest = new Map<string, Exact>()
-  for (const { day, currency, effective } of lines) {
+  for (const { day, currency, effective } of lines.planned) {
     if (until === undefined || day <= until) continue
     plannedRest.set(currency, add(plannedRest.get(currency) ?? ZERO, effective))
   }
@@ -63,7 +49,7 @@ export function compareBill({ priced, reading, month, ties }: ComparisonInputs):
   const [first] = compared
   const length = first ? lengthOf(first.month) : seconds(0)
   return {
-    compared,
+    lines,
     providers: [...new Set(compared.map(({ resolved }) => resolved.index.book.provider.name))],
     currencies: currencies.map((currency) => ({
       currency,
@@ -80,14 +66,6 @@ export function compareBill({ priced, reading, month, ties }: ComparisonInputs):
     plannedRest,
     ...(until !== undefined && { until }),
   }
-}
-
-/** The last day of a bill by days that has nothing of days on which something is planned after it. */
-function endOfBill(billed: readonly BillLine[], planned: readonly BillLine[]): string | undefined {
-  const usage = billed.filter(({ category, isCorrection }) => category === 'usage' && !isCorrection)
-  if (usage.length === 0 || usage.some(({ day, lastDay }) => day !== lastDay)) return undefined
-  const last = usage.reduce((latest, { day }) => (day > latest ? day : latest), '')
-  return planned.some(({ day }) => day > last) ? last : undefined
 }
 
 function otherPeriods(lines: readonly BillLine[], month: YearMonth): OtherPeriod[] {

@@ -8,8 +8,8 @@ import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../wording/money'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BenchSection, BenchTitle } from './BenchSection'
-import { creditEndText } from './creditEndText.ts'
-import { instantText } from './instantText.ts'
+import { creditEndText } from '../../wording/creditEndText.ts'
+import { instantText } from '../../wording/instantText.ts'
 import type { Overview } from './useOverview.ts'
 
 const CreditTrade = lazyPart(() => import('./CreditTrade'), 'CreditTrade')

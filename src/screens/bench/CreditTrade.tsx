@@ -13,7 +13,7 @@ import { formatDifference, formatMoney } from '../../wording/money'
 import { ZERO } from '../../core/quantity/exact.ts'
 import { takeChoice } from '../../store/commands.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { instantText } from './instantText.ts'
+import { instantText } from '../../wording/instantText.ts'
 import { useNotchText } from './useNotchText.ts'
 
 const CurveChart = lazyPart(() => import('./CurveChart'), 'CurveChart', { drawing: 150 })

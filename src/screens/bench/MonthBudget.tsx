@@ -8,7 +8,7 @@ import { QuietButton } from '../../interface/Button'
 import { formatMoney } from '../../wording/money'
 import { formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { instantText } from './instantText.ts'
+import { instantText } from '../../wording/instantText.ts'
 import { BenchSection, BenchTitle } from './BenchSection'
 
 interface MonthBudgetProps {

@@ -6,7 +6,7 @@ import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import type { QuotaUse } from '../../core/wholePlan/quotaUse.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { instantText } from './instantText.ts'
+import { instantText } from '../../wording/instantText.ts'
 import { BenchSection, BenchTitle } from './BenchSection'
 
 const NAMES = { vcpu: 'vCPU', machines: 'machines', 'fixed-addresses': 'fixed addresses' } as const

@@ -4,9 +4,9 @@ import { parseDecimal, toDecimal } from '../../core/quantity/decimal.ts'
 import { instant } from '../../core/quantity/units.ts'
 import { OFFICE_WEEK } from '../../core/testing/resolved.ts'
 import { SMALL_BOOK } from '../../core/testing/smallBook.ts'
-import { creditEndText } from './creditEndText.ts'
+import { creditEndText } from '../../wording/creditEndText.ts'
 import { groupName } from './groupName.ts'
-import { instantText } from './instantText.ts'
+import { instantText } from '../../wording/instantText.ts'
 import { joinGroups } from './joinGroups.ts'
 
 const at = (text: string) => instant(Date.parse(text) / 1_000)

@@ -7,15 +7,21 @@ import { isDust } from '../../core/reconcile/dust.ts'
 import type { DayHours } from '../../core/reconcile/reconcile.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { BillAnswer } from '../../files/bill/billAnswer.ts'
-import { Button } from '../../interface/Button'
+import { Button, QuietButton } from '../../interface/Button'
 import { groupDigits } from '../../wording/number'
 import { causeHead, causeMore, METER_WORDS, MOST_DATES } from '../../wording/cause.ts'
 import { CauseActions } from './CauseActions'
+import { linesOfCause, type LinesOfCause } from './linesOfCause.ts'
 
 const SHOWN_FIRST = 40
 
+interface BillCausesProps {
+  readonly answer: BillAnswer
+  readonly onRows: (of: string, cause: LinesOfCause) => void
+}
+
 /** Every cause with its money, the largest first, and what can be done about it. */
-export function BillCauses({ answer }: { readonly answer: BillAnswer }) {
+export function BillCauses({ answer, onRows }: BillCausesProps) {
   const [shown, setShown] = useState(SHOWN_FIRST)
   const [first, ...others] = answer.currencies
   if (!first) return null
@@ -35,6 +41,7 @@ export function BillCauses({ answer }: { readonly answer: BillAnswer }) {
             cause={cause}
             amount={amounts[i]!}
             hours={hours.get(cause.of) ?? []}
+            onRows={onRows}
           />
         ))}
       </List>
@@ -54,9 +61,10 @@ interface CauseItemProps {
   readonly cause: Cause
   readonly amount: string
   readonly hours: readonly DayHours[]
+  readonly onRows: BillCausesProps['onRows']
 }
 
-function CauseItem({ cause, amount, hours }: CauseItemProps) {
+function CauseItem({ cause, amount, hours, onRows }: CauseItemProps) {
   const { parts, days } = cause
   const partAmounts = roundParts(
     (parts ?? []).map((part) => part.amount),
@@ -82,7 +90,16 @@ function CauseItem({ cause, amount, hours }: CauseItemProps) {
           {days && days.length > MOST_DATES && <p>{days.map(({ day }) => day.slice(5)).join(', ')}</p>}
         </details>
       )}
-      <CauseActions cause={cause} hours={hours} />
+      <CauseActions cause={cause} hours={hours}>
+        {cause.of !== '' && (
+          <QuietButton
+            aria-label={`Rows of ${causeHead(cause)}`}
+            onPress={() => onRows(cause.of, linesOfCause(cause))}
+          >
+            Rows…
+          </QuietButton>
+        )}
+      </CauseActions>
     </Item>
   )
 }

@@ -6,7 +6,7 @@ import { compare, isZero, subtract } from '../../core/quantity/exact.ts'
 import { size } from '../../core/reconcile/dust.ts'
 import type { MachineDifference } from '../../core/reconcile/reconcile.ts'
 import { roundTo } from '../../core/quantity/decimal.ts'
-import { Button } from '../../interface/Button'
+import { Button, QuietButton } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import { formatAmount, shownDifference, SHOWN_DECIMALS, signedMoney } from '../../wording/money'
 import { useLinks } from '../workbench/useLinks.ts'
@@ -17,13 +17,14 @@ interface BillMachinesProps {
   readonly machines: readonly MachineDifference[]
   readonly dates: readonly string[]
   readonly until: string | undefined
+  readonly onRows: (of: string) => void
 }
 
 const SHOWN_FIRST = 60
 const MORE = 200
 
 /** Every machine of the plan and every other resource of the bill, those first that differ most. */
-export function BillMachines({ machines, dates, until }: BillMachinesProps) {
+export function BillMachines({ machines, dates, until, onRows }: BillMachinesProps) {
   const link = useLinks()
   const [shown, setShown] = useState(SHOWN_FIRST)
   const sorted = useMemo(
@@ -71,7 +72,12 @@ export function BillMachines({ machines, dates, until }: BillMachinesProps) {
                   data-amount
                   data-sign={isZero(difference) ? undefined : difference.n > 0n ? 'more' : 'less'}
                 >
-                  {signedMoney(difference)}
+                  <QuietButton
+                    aria-label={`Rows of ${machine}: ${signedMoney(difference)}`}
+                    onPress={() => onRows(machine)}
+                  >
+                    {signedMoney(difference)}
+                  </QuietButton>
                 </td>
               </tr>
             )

@@ -1,5 +1,6 @@
 'use client'
 
+import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import { priceBookFor } from '../../core/catalogue/bookFor.ts'
 import { shutdownAfterWindows } from '../../core/calendar/shutdownAfterWindows.ts'
@@ -22,12 +23,14 @@ interface CauseActionsProps {
   readonly cause: Cause
   /** The machine’s time, day by day. */
   readonly hours: readonly DayHours[]
+  /** What else can be pressed. */
+  readonly children?: ReactNode
 }
 
 /** What follows from a cause, where one press can do it. */
-export function CauseActions(props: CauseActionsProps) {
-  const actions = useActions(props)
-  if (actions.length === 0) return null
+export function CauseActions({ children, ...about }: CauseActionsProps) {
+  const actions = useActions(about)
+  if (actions.length === 0 && !children) return null
   return (
     <Line>
       {actions.map(({ label, act }) => (
@@ -35,6 +38,7 @@ export function CauseActions(props: CauseActionsProps) {
           {label}
         </Button>
       ))}
+      {children}
     </Line>
   )
 }

@@ -19,19 +19,21 @@ import { formatNumber } from '../../wording/number'
 import { formatMonth } from '../../wording/time'
 import { download } from '../workbench/download.ts'
 import { IssueList } from '../workbench/IssueList'
-import { useLinks } from '../workbench/useLinks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { BillCauses } from './BillCauses'
+import { BillMonths } from './BillMonths'
 import { BillMachines } from './BillMachines'
 import { BillNotes } from './BillNotes'
 import { BillSteps } from './BillSteps'
 import { forgetBill } from './forgottenBill.ts'
 import { ForecastLine } from './ForecastLine'
+import type { LinesOfCause } from './linesOfCause.ts'
 import { OpenBillButton } from './OpenBillButton'
 import { RehearseButton } from './RehearseButton'
 import { useTies } from './useBills.ts'
 
+const RowsDialog = lazyDialog(() => import('./RowsDialog'), 'RowsDialog')
 const FromBillDialog = lazyDialog(() => import('./FromBillDialog'), 'FromBillDialog')
 
 interface ComparedBillProps {
@@ -44,12 +46,12 @@ interface ComparedBillProps {
 export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
   const { state, session, month } = useWorkbench()
   const { plan, books } = state
-  const link = useLinks()
   const { bytes } = bill
   const ties = useTies()
   const asked = useMemo(() => ties && { plan, books, month, bytes, ties }, [plan, books, month, bytes, ties])
   const { answer, isStale, failure, again } = useAnswer(comparisonAsker, asked)
   const [isPlanned, setIsPlanned] = useState(false)
+  const [rows, setRows] = useState<{ readonly of: string; readonly cause?: LinesOfCause }>()
   const untie = (): void => {
     for (const resource of ties?.keys() ?? []) {
       billsOf(session)
@@ -59,7 +61,6 @@ export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
   }
   const forget = (): void => void forgetBill(session, plan.id, bill)
   const kinds = bills.filter((each) => each.month === month).map(({ kind }) => kind)
-  const months = [...new Set(bills.map((each) => each.month))]
   return (
     <MainAndSide data-testid="bill" aria-busy={isStale && failure === undefined}>
       <MainColumn>
@@ -131,24 +132,22 @@ export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
               )}
               <BillSteps of={each} />
               {i === 0 && <ForecastLine answer={answer.value} />}
-              <BillMachines machines={each.machines} dates={answer.value.days} until={answer.value.until} />
+              <BillMachines
+                machines={each.machines}
+                dates={answer.value.days}
+                until={answer.value.until}
+                onRows={(of) => setRows({ of })}
+              />
             </section>
           ))}
         {answer?.ok && <BillNotes head={bill.head} otherPeriods={answer.value.otherPeriods} />}
-        {months.length > 1 && (
-          <Months aria-label="Months with a bill">
-            {months.map((each) => (
-              <a key={each} {...link({ month: each })} aria-current={each === month}>
-                {formatMonth(each)}
-              </a>
-            ))}
-          </Months>
-        )}
+        <BillMonths bills={bills} />
       </MainColumn>
+      {rows && <RowsDialog bill={bill} {...rows} onClose={() => setRows(undefined)} />}
       {isPlanned && <FromBillDialog bill={bill} onClose={() => setIsPlanned(false)} />}
       <SideColumn aria-label="Why, in money">
         <h2>Why, in money</h2>
-        {answer?.ok && <BillCauses answer={answer.value} />}
+        {answer?.ok && <BillCauses answer={answer.value} onRows={(of, cause) => setRows({ of, cause })} />}
       </SideColumn>
     </MainAndSide>
   )
@@ -193,16 +192,4 @@ const Other = styled.p`
   margin-top: 18px;
   padding-top: 10px;
   border-top: 1px solid var(--rule);
-`
-
-const Months = styled.nav`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  margin-top: 16px;
-
-  a[aria-current='true'] {
-    font-weight: 640;
-    text-decoration: none;
-  }
 `

@@ -1,5 +1,5 @@
-import type { CreditRunway } from '../../core/wholePlan/creditRunway.ts'
-import { formatMoney } from '../../wording/money'
+import type { CreditRunway } from '../core/wholePlan/creditRunway.ts'
+import { formatMoney } from './money'
 import { instantText } from './instantText.ts'
 
 /** How long a credit lasts: `until 24 May 2027 at 12:40`. */

@@ -1,6 +1,6 @@
-import { civilDate } from '../../core/calendar/civil.ts'
-import type { Instant } from '../../core/quantity/units.ts'
-import { formatClock, formatDay, localTime } from '../../wording/time'
+import { civilDate } from '../core/calendar/civil.ts'
+import type { Instant } from '../core/quantity/units.ts'
+import { formatClock, formatDay, localTime } from './time'
 
 /** `24 May 2027 at 12:40`, in whole minutes of a zone. */
 export function instantText(at: Instant, timeZone: string): string {
