@@ -123,22 +123,23 @@ async function asAnswered(): Promise<void> {
   console.log(`${outcome.value.lines.length.toLocaleString('en')} lines of ${RESOURCES} machines`)
 }
 
+/** Seconds. */
+async function said(name: string, work: () => Promise<void>): Promise<number> {
+  const { seconds, most } = await measured(work)
+  const speed = Math.round(wanted / seconds).toLocaleString('en')
+  console.log(
+    `${name.padEnd(26)}${seconds.toFixed(1)} s, ${speed} rows a second, at most ${Math.round(most)} MiB`,
+  )
+  return seconds
+}
+
 try {
   await writeLarge()
   if (isParquet) writeParquet()
   // Ours first: what the other leaves behind in memory is not counted as ours.
-  const whole = await measured(asAnswered)
-  const alone = await measured(libraryAlone)
-  for (const [name, { seconds, most }] of [
-    ['the library alone', alone],
-    ['as the program reads it', whole],
-  ] as const) {
-    const speed = Math.round(wanted / seconds).toLocaleString('en')
-    console.log(
-      `${name.padEnd(26)}${seconds.toFixed(1)} s, ${speed} rows a second, at most ${Math.round(most)} MiB`,
-    )
-  }
-  console.log(`ratio ${(whole.seconds / alone.seconds).toFixed(2)}`)
+  const whole = await said('as the program reads it', asAnswered)
+  const alone = await said('the library alone', libraryAlone)
+  console.log(`ratio ${(whole / alone).toFixed(2)}`)
 } finally {
   rmSync(folder, { recursive: true })
 }

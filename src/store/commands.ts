@@ -9,7 +9,7 @@ import type { PlateId } from '../core/machine/decision.ts'
 import type { Needs, UserPlace } from '../core/machine/needs.ts'
 import type { Setup } from '../core/machine/setup.ts'
 import type { Access } from '../core/machine/access.ts'
-import type { Disk, Machine, Plan } from '../core/machine/plan.ts'
+import { MOST_LEFT_OVER, type Disk, type LeftOver, type Machine, type Plan } from '../core/machine/plan.ts'
 import { withOffPlan, type OffPlan } from '../core/off/offPlan.ts'
 import type { Recipe } from './change.ts'
 import { become, onMachine, onWeek, patch } from './recipes.ts'
@@ -204,6 +204,29 @@ export const setMoney =
   }
 
 type MoneyField = 'currency' | 'exchangeRates' | 'taxPercent' | 'budget' | 'credit'
+
+/** A machine that is there already, on a week of its own where the plan has none like it. */
+export const addAsBilled =
+  (machine: Machine, newWeek: WeekPlan | undefined): Recipe =>
+  (draft) => {
+    if (newWeek) draft.weeks.push(newWeek as Draft<WeekPlan>)
+    draft.machines.push(machine as Draft<Machine>)
+  }
+
+/** What has to be deleted by hand; of one resource the newest that is known of it. */
+export const addToCleanUp =
+  (found: LeftOver): Recipe =>
+  (draft) => {
+    const others = (draft.cleanUp ?? []).filter(({ resource }) => resource !== found.resource)
+    draft.cleanUp = [...others, found].slice(-MOST_LEFT_OVER)
+  }
+
+export const cleanedUp =
+  (resources: ReadonlySet<string>): Recipe =>
+  (draft) => {
+    const left = (draft.cleanUp ?? []).filter(({ resource }) => !resources.has(resource))
+    patch(draft, { cleanUp: left.length > 0 ? left : undefined })
+  }
 
 /** A need that names a place which is gone does not ask for it any more. */
 export const setPlaces =

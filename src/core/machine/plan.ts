@@ -35,7 +35,20 @@ export interface Plan {
   /** What a month may cost, in the plan's currency, before tax: decimal text. */
   readonly budget?: string
   readonly credit?: Credit
+  /** What is still there and was to be deleted; whoever deletes it takes it from the list. */
+  readonly cleanUp?: readonly LeftOver[]
 }
+
+/** Something that a bill showed to be left over. */
+export interface LeftOver {
+  /** What it is, as the bill names it: `disks of replay`. */
+  readonly resource: string
+  /** The month in whose bill it was found, and what it cost there, in the plan’s currency. */
+  readonly month: YearMonth
+  readonly cost: string
+}
+
+export const MOST_LEFT_OVER = 500
 
 /** A provider that a plan looks at, and what the person's account may do there. */
 export interface ConsideredProvider {

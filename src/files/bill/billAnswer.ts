@@ -13,6 +13,7 @@ import type { Ties } from '../../core/reconcile/tieLines.ts'
 import { datesOfMonth } from '../../core/calendar/datesOfMonth.ts'
 import { compareBill, type Comparison } from './compareBill.ts'
 import { forecastLimits, type ForecastLimits } from './forecastLimits.ts'
+import { unplannedMachines, type UnplannedMachine } from './unplannedMachines.ts'
 import type { BillReading } from './readBill.ts'
 
 export interface ComparisonQuestion {
@@ -30,6 +31,8 @@ export interface BillAnswer extends Pick<Comparison, 'providers' | 'otherPeriods
   readonly forecast?: Forecast & { readonly planned: Exact } & ForecastLimits
   /** Days of the month, in order. */
   readonly days: readonly string[]
+  /** Machines that are not in the plan, as it would have them, by the name of their cause. */
+  readonly unplanned: ReadonlyMap<string, UnplannedMachine>
 }
 
 /** Amounts are shown to the hundredth, and add up as they are shown. */
@@ -54,8 +57,14 @@ export function billAnswer(
   const days = datesOfMonth(month)
   const shown = inCurrency(currencies, to, rateTo).map((each) => shownReconciliation(each, SHOWN_DECIMALS))
   const { until } = found
+  const unplanned = unplannedMachines(
+    shown.flatMap(({ causes }) => causes),
+    lines.billed,
+    reading.resources,
+    { plan, books, month },
+  )
   const [first] = shown
-  if (until === undefined || !first) return { ...found, currencies: shown, days }
+  if (until === undefined || !first) return { ...found, currencies: shown, days, unplanned }
   const planned =
     first.currency === to
       ? planTotals(
@@ -76,5 +85,5 @@ export function billAnswer(
     }),
   }
   const limits = forecastLimits({ plan, books, month, lines, forecast: expected, first, days, rateTo })
-  return { ...found, currencies: shown, days, forecast: { ...expected, ...limits } }
+  return { ...found, currencies: shown, days, unplanned, forecast: { ...expected, ...limits } }
 }

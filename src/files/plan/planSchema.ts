@@ -30,6 +30,7 @@ import { access } from './accessSchema.ts'
 import type { PlanFile } from './planDocument.ts'
 import { consideredProvider } from './accountSchema.ts'
 import { setup } from './setupSchema.ts'
+import { cleanUp } from './cleanUpSchema.ts'
 import { credit } from './creditSchema.ts'
 import { weekSchema } from './weekSchema.ts'
 import { needs, userPlace } from './needsSchema.ts'
@@ -213,6 +214,7 @@ export const planSchema = objectOf<PlanFile>({
   }).description(
     'The command that switches a machine, by what is done. {machine}, {region} and {action} are filled in, each as one quoted word.',
   ),
+  cleanUp,
   credit,
   exchangeRates: listOf(
     objectOf<ExchangeRate>({

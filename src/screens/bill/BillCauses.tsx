@@ -7,6 +7,7 @@ import { isDust } from '../../core/reconcile/dust.ts'
 import type { DayHours } from '../../core/reconcile/reconcile.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { BillAnswer } from '../../files/bill/billAnswer.ts'
+import type { UnplannedMachine } from '../../files/bill/unplannedMachines.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { groupDigits } from '../../wording/number'
 import { causeHead, causeMore, METER_WORDS, MOST_DATES } from '../../wording/cause.ts'
@@ -42,6 +43,7 @@ export function BillCauses({ answer, onRows }: BillCausesProps) {
             amount={amounts[i]!}
             hours={hours.get(cause.of) ?? []}
             onRows={onRows}
+            unplanned={answer.unplanned.get(cause.of)}
           />
         ))}
       </List>
@@ -62,9 +64,10 @@ interface CauseItemProps {
   readonly amount: string
   readonly hours: readonly DayHours[]
   readonly onRows: BillCausesProps['onRows']
+  readonly unplanned: UnplannedMachine | undefined
 }
 
-function CauseItem({ cause, amount, hours, onRows }: CauseItemProps) {
+function CauseItem({ cause, amount, hours, onRows, unplanned }: CauseItemProps) {
   const { parts, days } = cause
   const partAmounts = roundParts(
     (parts ?? []).map((part) => part.amount),
@@ -90,7 +93,7 @@ function CauseItem({ cause, amount, hours, onRows }: CauseItemProps) {
           {days && days.length > MOST_DATES && <p>{days.map(({ day }) => day.slice(5)).join(', ')}</p>}
         </details>
       )}
-      <CauseActions cause={cause} hours={hours}>
+      <CauseActions cause={cause} hours={hours} unplanned={unplanned} amount={amount}>
         {cause.of !== '' && (
           <QuietButton
             aria-label={`Rows of ${causeHead(cause)}`}

@@ -7,9 +7,11 @@ import { shutdownAfterWindows } from '../../core/calendar/shutdownAfterWindows.t
 import type { Cause } from '../../core/reconcile/cause.ts'
 import { billedEdition } from '../../core/reconcile/billedEdition.ts'
 import type { DayHours } from '../../core/reconcile/reconcile.ts'
+import type { UnplannedMachine } from '../../files/bill/unplannedMachines.ts'
 import { Button } from '../../interface/Button'
-import { setAutoShutdown, setMachine, setWeekRule } from '../../store/commands.ts'
+import { addAsBilled, addToCleanUp, setAutoShutdown, setMachine, setWeekRule } from '../../store/commands.ts'
 import { storageProblem } from '../../store/storageProblem.ts'
+import { METER_WORDS } from '../../wording/cause.ts'
 import { formatClock } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { billedSize, billedTerms, forgottenPercent } from './causeActions.ts'
@@ -23,6 +25,10 @@ interface CauseActionsProps {
   readonly cause: Cause
   /** The machine’s time, day by day. */
   readonly hours: readonly DayHours[]
+  /** A machine that is not in the plan, as it would have it. */
+  readonly unplanned: UnplannedMachine | undefined
+  /** The money of the cause as it is shown. */
+  readonly amount: string
   /** What else can be pressed. */
   readonly children?: ReactNode
 }
@@ -43,9 +49,38 @@ export function CauseActions({ children, ...about }: CauseActionsProps) {
   )
 }
 
-function useActions({ cause, hours }: CauseActionsProps): Action[] {
+function useActions({ cause, hours, unplanned, amount }: Omit<CauseActionsProps, 'children'>): Action[] {
   const { session, state, month } = useWorkbench()
   const { plan, books } = state
+  if (cause.code === 'unplanned-machine' && unplanned) {
+    const { machine, week, isNewWeek } = unplanned
+    return [
+      {
+        label: 'Add it to the plan',
+        act: () =>
+          session.edit(
+            `${machine.name}, as it is billed`,
+            addAsBilled(machine, isNewWeek ? week : undefined),
+          ),
+      },
+    ]
+  }
+  if (cause.code === 'left-over' && cause.amount.n > 0n) {
+    const what = cause.meter ? `${METER_WORDS[cause.meter]} of ${cause.of}` : cause.of
+    const isListed = plan.cleanUp?.some(({ resource }) => resource === what)
+    if (isListed) return []
+    return [
+      {
+        label: 'Add it to what to clean up',
+        act: () => {
+          session.edit(
+            `clean up ${what}`,
+            addToCleanUp({ resource: what.slice(0, 200), month, cost: amount }),
+          )
+        },
+      },
+    ]
+  }
   const machine = plan.machines.find(({ name }) => name === cause.of)
   if (!machine) return []
   const book = priceBookFor(machine.provider, books, month)

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { nameRulesOf } from '../../core/machine/accessProblems.ts'
 import type { Machine } from '../../core/machine/plan.ts'
+import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { hostNames } from '../../files/handoff/hostNames.ts'
 import { plainNames } from '../../files/reading/plainNames.ts'
@@ -21,6 +22,7 @@ import { fileName } from '../workbench/fileName.ts'
 import { saveExport, savePlan } from '../workbench/saveExport.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { buildSheet } from './buildSheet.ts'
+import { CleanUp } from './CleanUp'
 import { BuildSheet } from './BuildSheet'
 import { PaleSheet } from './PaleSheet'
 import { MonthReport } from './MonthReport'
@@ -178,6 +180,7 @@ export function HandOffScreen() {
           ]}
         />
       </Bar>
+      <CleanUp currency={plan.currency ?? (result?.ok ? result.estimate.currency : NO_CURRENCY)} />
       {shown === 'report' ? (
         <MonthReport />
       ) : (
