@@ -38,14 +38,17 @@ const FIELDS = [
   'pricing',
   'commitment',
   'commitmentStatus',
-  'day',
-  'lastDay',
 ] as const satisfies readonly (keyof BillKey)[]
+
+/** What a line is about, but for its days: lines share it. */
+type Subject = Omit<BillKey, 'day' | 'lastDay'>
 
 /** A control character that no name has; where one does, it becomes a blank. */
 const PART = '\u001f'
 
 interface Sums {
+  readonly day: string
+  readonly lastDay: string
   rows: number
   billed: Exact
   effective: Exact
@@ -54,39 +57,62 @@ interface Sums {
   consumed: Exact
 }
 
+/** One subject’s sums by the day, or by both days where they differ. */
+interface SubjectSums {
+  readonly subject: Subject
+  readonly byDay: Map<string, Sums>
+}
+
 /**
- * A bill as one line for each resource, meter, unit price and day, whatever its rows. Memory: O(lines); an addition is
- * one look-up and five sums.
+ * A bill as one line for each resource, meter, unit price and day, whatever its rows. Memory: O(lines), and the texts of
+ * each subject once; an addition is two look-ups and five sums.
  */
 export class BillReduction {
-  private readonly sums = new Map<string, Sums>()
+  private readonly subjects = new Map<string, SubjectSums>()
+  /** Texts of days, each kept once. */
+  private readonly days = new Map<string, string>()
+  private count = 0
 
   get size(): number {
-    return this.sums.size
+    return this.count
   }
 
   add(key: BillKey, amounts: BillAmounts): void {
     const text = keyText(key)
-    const isNew = !this.sums.has(text)
+    const isNew = !this.subjects.has(text)
     // Only what is new can hold what parts fields.
     const own = isNew && text.split(PART).length !== FIELDS.length ? keyText(withoutParts(key)) : text
-    this.addAt(own, { rows: 1, ...amounts })
+    this.addAt(own, { day: this.dayText(key.day), lastDay: this.dayText(key.lastDay), rows: 1, ...amounts })
   }
 
   /** All lines of another one too. */
   merge(other: BillReduction): void {
-    for (const [key, sums] of other.sums) this.addAt(key, sums)
+    for (const [key, { byDay }] of other.subjects) for (const sums of byDay.values()) this.addAt(key, sums)
   }
 
-  /** In the order in which they came first. */
+  /** Subject by subject, in the order in which they came first, and so their days. */
   lines(): BillLine[] {
-    return [...this.sums].map(([key, sums]) => ({ ...keyOf(key), ...sums }))
+    return [...this.subjects.values()].flatMap(({ subject, byDay }) =>
+      [...byDay.values()].map((sums) => ({ ...subject, ...sums })),
+    )
+  }
+
+  private dayText(day: string): string {
+    const known = this.days.get(day)
+    if (known !== undefined) return known
+    this.days.set(day, day)
+    return day
   }
 
   private addAt(key: string, more: Sums): void {
-    const sums = this.sums.get(key)
+    let found = this.subjects.get(key)
+    if (!found) this.subjects.set(key, (found = { subject: subjectOf(key), byDay: new Map() }))
+    const { byDay } = found
+    const day = more.day === more.lastDay ? more.day : `${more.day} ${more.lastDay}`
+    const sums = byDay.get(day)
     if (!sums) {
-      this.sums.set(key, { ...more })
+      byDay.set(day, { ...more })
+      this.count += 1
       return
     }
     sums.rows += more.rows
@@ -113,7 +139,7 @@ const withoutParts = (key: BillKey): BillKey =>
     ]),
   ) as unknown as BillKey
 
-function keyOf(text: string): BillKey {
+function subjectOf(text: string): Subject {
   const parts = text.split(PART)
   const [, , category, isCorrection, , service] = parts
   const at = new Map(FIELDS.map((field, i) => [field, parts[i]!]))
@@ -138,7 +164,5 @@ function keyOf(text: string): BillKey {
     pricing: said('pricing'),
     commitment: said('commitment'),
     commitmentStatus: said('commitmentStatus'),
-    day: said('day'),
-    lastDay: said('lastDay'),
   }
 }

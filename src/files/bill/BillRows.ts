@@ -112,6 +112,8 @@ export class BillRows {
     private readonly columns: number,
     private readonly file: string,
     zones: BillZones,
+    /** Of its first row, counted from 1. */
+    private readonly firstRow = 2,
   ) {
     this.clockOf = remembered((provider: string) => new Clock(zoneFor(zones, provider)))
   }
@@ -206,7 +208,7 @@ export class BillRows {
   }
 
   private trouble(code: Parameters<BillTroubles['add']>[0], text: string): void {
-    this.troubles.add(code, this.file, this.rows + 1, text)
+    this.troubles.add(code, this.file, this.rows + this.firstRow - 1, text)
   }
 
   /** Nothing where there is none; a figure that is no number is told, and counts nothing. */

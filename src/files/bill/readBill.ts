@@ -1,18 +1,21 @@
+import type { BillRecipe } from '../../core/billMapping/billMapping.ts'
 import type { BillLine, BillResource } from '../../core/bill/billLine.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { recogniseTable } from '../inventory/recogniseTable.ts'
 import { UnreadableList } from '../pricelist/listTable.ts'
 import { readDelimited } from '../pricelist/readDelimited.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
-import { billHeader } from './billColumns.ts'
 import { billParts, type BillFile, type BillPart } from './billParts.ts'
-import { BillRows, type BillZones } from './BillRows.ts'
+import type { BillRows, BillZones } from './BillRows.ts'
 import type { BillTrouble } from './billTrouble.ts'
 import type { LeftOutService } from './LeftOutServices.ts'
+import { partReader, type PartReader } from './partReader.ts'
 import { RunningDigest } from './RunningDigest.ts'
 
 export interface BillQuestion extends BillZones {
   readonly files: readonly BillFile[]
+  /** How bills are read that do not follow FOCUS: the first that fits. */
+  readonly recipes?: readonly BillRecipe[]
 }
 
 /** What has been read so far. */
@@ -48,9 +51,9 @@ const MOST = {
  * Reads a bill in the FOCUS format, in one pass. Memory: one piece of a file, one row, and a line for each resource, meter,
  * unit price and day. A part that comes twice is counted once.
  */
-export async function* readBill({ files, ...zones }: BillQuestion): Steps {
+export async function* readBill({ files, recipes = [], ...zones }: BillQuestion): Steps {
   try {
-    return yield* readParts(files, zones)
+    return yield* readParts(files, zones, recipes)
   } catch (error) {
     if (!(error instanceof UnreadableList)) throw error
     const [problem, expected] = error.message.split(' Expected: ') as [string, string?]
@@ -58,7 +61,11 @@ export async function* readBill({ files, ...zones }: BillQuestion): Steps {
   }
 }
 
-async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
+async function* readParts(
+  files: readonly BillFile[],
+  zones: BillZones,
+  recipes: readonly BillRecipe[],
+): Steps {
   const parts = (await Promise.all(files.map((file) => billParts(file)))).flat()
   const seen = new Set<string>()
   const read: { name: string; rows: number; isRepeated: boolean }[] = []
@@ -70,26 +77,26 @@ async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
       digest.add(piece)
       bytes += piece.length
     })
-    let rows: BillRows | undefined
+    let reader: PartReader | undefined
     // What is no text is passed once for its digest, and read from where its columns lie.
     if (part.rows) await passed(watched)
     const batches = part.rows?.() ?? readDelimited(watched, { ...(await habitsOf(part)), most: MOST })
     for await (const batch of batches) {
       let own = batch
-      if (!rows) {
-        const [heading] = batch
-        const found = billHeader(heading ?? [])
-        if ('issues' in found) {
-          const [first, ...more] = found.issues.map((each) => ({
+      if (!reader) {
+        const begun = partReader(batch, part.name, zones, recipes)
+        if ('issues' in begun) {
+          const [first, ...more] = begun.issues.map((each) => ({
             ...each,
             problem: `${part.name}: ${each.problem}`,
           }))
           return refuse(first!, ...more)
         }
-        rows = new BillRows(found.header, heading!.length, part.name, zones)
-        own = batch.slice(1)
+        reader = begun
+        own = batch.slice(begun.above)
       }
-      for (const cells of own) rows.add(cells)
+      const { rows, add } = reader
+      for (const cells of own) add(cells)
       if (rows.reduction.size > MOST_LINES) {
         throw new UnreadableList(
           `The bill has more than ${MOST_LINES} resources, meters and days. Expected: a part of it, such as one account.`,
@@ -97,7 +104,8 @@ async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
       }
       yield { rows: (all?.rows ?? 0) + rows.rows, bytes }
     }
-    if (!rows) return refuse(issueOf(`${part.name} is empty.`, 'a table with a line of headings.'))
+    if (!reader) return refuse(issueOf(`${part.name} is empty.`, 'a table with a line of headings.'))
+    const { rows } = reader
     const isRepeated = seen.has(digest.text)
     seen.add(digest.text)
     read.push({ name: part.name, rows: rows.rows, isRepeated })
@@ -119,7 +127,7 @@ async function* readParts(files: readonly BillFile[], zones: BillZones): Steps {
 }
 
 /** How the part is written, by its beginning. */
-async function habitsOf(
+export async function habitsOf(
   part: BillPart,
 ): Promise<Pick<ReturnType<typeof recogniseTable>, 'encoding' | 'separator'>> {
   const reader = part.open().getReader()

@@ -1,0 +1,169 @@
+import { columnTraits, type ColumnTraits } from '../pricelist/columnTraits.ts'
+import { wordsIn } from '../quantity/wordsIn.ts'
+import { zoneOffsets } from '../calendar/zoneOffsets.ts'
+import { BILL_FIELD_WORDS, THING_WORDS, UNIT_WORDS, USE_WORDS } from './billWords.ts'
+import { billTime } from './billTime.ts'
+import {
+  MOST_KINDS,
+  MOST_UNITS,
+  type BillField,
+  type BillMapping,
+  type BillSource,
+  type DateOrder,
+  type RowUse,
+} from './billMapping.ts'
+
+/** The beginning of a bill. */
+export interface BillSample {
+  readonly headings: readonly string[]
+  readonly rows: readonly (readonly string[])[]
+}
+
+const UTC = zoneOffsets('Etc/UTC')
+const LEAST_SHARE = 0.8
+
+/**
+ * What the columns of a bill are likely to mean, by their headings and by what stands in them. All of it is to be looked at:
+ * a row whose kind says nothing known is left out until somebody says what it is. O(cells).
+ */
+export function proposeBillMapping({ headings, rows }: BillSample, provider: string): BillMapping {
+  const mark = decimalMarkOf(rows)
+  const traits = headings.map((heading, i) =>
+    columnTraits(
+      heading,
+      rows.map((row) => row[i] ?? ''),
+      mark,
+    ),
+  )
+  const dates = dateOrderOf(traits)
+  const free = new Set(traits)
+  const take = (field: BillField, fits: (each: ColumnTraits) => boolean): ColumnTraits | undefined => {
+    const known = [...BILL_FIELD_WORDS[field]]
+    const rank = ({ words }: ColumnTraits): number =>
+      Math.min(...words.map((word) => known.indexOf(word)).filter((at) => at >= 0))
+    const [found] = [...free]
+      .filter((each) => fits(each) && Number.isFinite(rank(each)))
+      .sort((a, b) => rank(a) - rank(b))
+    if (found) free.delete(found)
+    return found
+  }
+  const isTime = ({ filled }: ColumnTraits): boolean =>
+    filled.length > 0 &&
+    filled.filter((cell) => billTime(cell, dates, UTC)).length >= filled.length * LEAST_SHARE
+  const isFigure = ({ numbers, filled }: ColumnTraits): boolean => filled.length > 0 && numbers >= LEAST_SHARE
+  const isText = (each: ColumnTraits): boolean => each.filled.length > 0 && !isTime(each)
+  const isWord = (each: ColumnTraits): boolean => isText(each) && each.letters > 0.5
+  const end = take('end', isTime)
+  const found: readonly (readonly [BillField, ColumnTraits | undefined])[] = [
+    ['end', end],
+    ['start', take('start', isTime) ?? firstOf(free, isTime)],
+    ['currency', take('currency', isCurrency) ?? firstOf(free, isCurrency)],
+    ['unitPrice', take('unitPrice', isFigure)],
+    ['cost', take('cost', isFigure)],
+    [
+      'unit',
+      take('unit', (each) => isWord(each) && each.distinct.some((text) => unitOf(text) !== undefined)),
+    ],
+    ['quantity', take('quantity', isFigure)],
+    ['vcpu', take('vcpu', isFigure)],
+    ['memory', take('memory', isFigure)],
+    ['system', take('system', isWord)],
+    ['zone', take('zone', isText)],
+    ['region', take('region', isWord)],
+    [
+      'kind',
+      take('kind', (each) => isWord(each) && each.distinct.some((text) => useOf(text) !== 'left-out')),
+    ],
+    ['resource', take('resource', isText)],
+    ['name', take('name', isText)],
+    ['size', take('size', isWord)],
+  ]
+  const fields: { [Field in BillField]?: BillSource } = {}
+  for (const [field, each] of found) if (each) fields[field] = { from: 'column', column: each.column }
+  if (!fields.currency) {
+    const sign = headings.flatMap((heading) => wordsIn(heading)).find((word) => CODES.has(word))
+    if (sign) fields.currency = { from: 'constant', text: sign.toUpperCase() }
+  }
+  // A name alone is a resource as well as any number.
+  if (!fields.resource && fields.name) fields.resource = fields.name
+  return {
+    provider,
+    fields,
+    ...wordsOf(fields, { headings, rows }),
+    dates,
+    decimalMark: mark,
+    tags: traits.filter(({ words }) => words[0] === 'tag' || words[0] === 'tags').map(({ column }) => column),
+  }
+}
+
+/** What kinds and units read, and what each is likely to be: said anew where another column is chosen. */
+export function wordsOf(
+  fields: BillMapping['fields'],
+  { headings, rows }: BillSample,
+): Pick<BillMapping, 'kinds' | 'units'> {
+  const textsOf = (source: BillSource | undefined): string[] => {
+    if (!source) return []
+    if (source.from === 'constant') return [source.text]
+    const at = headings.indexOf(source.column)
+    return [...new Set(rows.map((row) => (row[at] ?? '').trim()))]
+  }
+  return {
+    kinds: textsOf(fields.kind)
+      .slice(0, MOST_KINDS)
+      .map((text) => ({ text, is: useOf(text) })),
+    units: textsOf(fields.unit)
+      .slice(0, MOST_UNITS)
+      .flatMap((text) => {
+        const is = unitOf(text)
+        return is === undefined || is === text ? [] : [{ text, is }]
+      }),
+  }
+}
+
+const CODES: ReadonlySet<string> = new Set('eur usd gbp chf cad aud sek nok dkk pln czk jpy inr'.split(' '))
+
+const firstOf = (
+  free: Set<ColumnTraits>,
+  fits: (each: ColumnTraits) => boolean,
+): ColumnTraits | undefined => {
+  const found = [...free].find(fits)
+  if (found) free.delete(found)
+  return found
+}
+
+const isCurrency = ({ distinct }: ColumnTraits): boolean =>
+  distinct.length > 0 && distinct.every((text) => CODES.has(text.toLowerCase()))
+
+/** What the words of a row’s kind say that it is. */
+export function useOf(text: string): RowUse {
+  const said = wordsIn(text)
+  return USE_WORDS.find(([, known]) => said.some((word) => known.has(word)))?.[0] ?? 'left-out'
+}
+
+/** A unit as FOCUS writes it: `GiB-Months` of “GiB per month”; undefined where no word of it is known. */
+export function unitOf(text: string): string | undefined {
+  const said = wordsIn(text)
+  const time = said.flatMap((word) => UNIT_WORDS.get(word) ?? [])[0]
+  const thing = said.flatMap((word) => THING_WORDS.get(word) ?? [])[0]
+  return thing !== undefined && time !== undefined ? `${thing}-${time}` : (thing ?? time)
+}
+
+/** Where some dates can be read in one order only, that one; the day first where all could be both. */
+function dateOrderOf(traits: readonly ColumnTraits[]): DateOrder {
+  const cells = traits.flatMap(({ distinct }) => distinct.slice(0, 50))
+  return cells.some((cell) => /^(0?[1-9]|1[0-2])\/(1[3-9]|2\d|3[01])\/\d{4}/.test(cell))
+    ? 'month-first'
+    : 'day-first'
+}
+
+/** A comma before one, two or more than three last digits parts decimals. */
+function decimalMarkOf(rows: readonly (readonly string[])[]): '.' | ',' {
+  let [commas, points] = [0, 0]
+  for (const row of rows) {
+    for (const cell of row) {
+      if (/^\D{0,5}\d[\d.' ]*,(\d{1,2}|\d{4,})\D{0,5}$/.test(cell)) commas += 1
+      else if (/^\D{0,5}\d[\d,' ]*\.(\d{1,2}|\d{4,})\D{0,5}$/.test(cell)) points += 1
+    }
+  }
+  return commas > points ? ',' : '.'
+}

@@ -1,0 +1,63 @@
+import type { BillMapping } from '../../core/billMapping/billMapping.ts'
+import { proposeBillMapping, type BillSample } from '../../core/billMapping/proposeBillMapping.ts'
+import { accept, refuse, type Outcome } from '../../core/outcome.ts'
+import { UnreadableList } from '../pricelist/listTable.ts'
+import { readDelimited } from '../pricelist/readDelimited.ts'
+import type { FileIssue } from '../reading/fileIssue.ts'
+import { billParts, type BillFile } from './billParts.ts'
+import { habitsOf } from './readBill.ts'
+
+export interface SampledBill extends BillSample {
+  readonly name: string
+  readonly proposed: BillMapping
+}
+
+const MOST_ROWS = 2_000
+const MOST_ABOVE = 40
+
+/** The beginning of a bill that does not follow FOCUS, and what its columns are likely to mean. */
+export async function billSample(
+  files: readonly BillFile[],
+  provider: string,
+): Promise<Outcome<SampledBill, FileIssue>> {
+  const [file] = files
+  try {
+    const [part] = file ? await billParts(file) : []
+    if (!part) return refuse(nothing('There is no file.'))
+    const table: string[][] = []
+    const batches = part.rows?.() ?? readDelimited(part.open(), await habitsOf(part))
+    for await (const batch of batches) {
+      for (const row of batch) if (row.some((cell) => cell.trim() !== '')) table.push(row)
+      if (table.length > MOST_ROWS) break
+    }
+    const at = headingRow(table)
+    const headings = (table[at] ?? []).map((cell) => cell.replace(/^\uFEFF/, '').trim())
+    const rows = table.slice(at + 1, MOST_ROWS)
+    if (headings.length < 3 || rows.length === 0)
+      return refuse(nothing(`${part.name} has no rows under headings.`))
+    return accept({
+      name: part.name,
+      headings,
+      rows,
+      proposed: proposeBillMapping({ headings, rows }, provider),
+    })
+  } catch (error) {
+    if (error instanceof UnreadableList) return refuse(nothing(error.message))
+    throw error
+  }
+}
+
+/** The first row with as many cells filled as any: titles stand above it. */
+function headingRow(table: readonly (readonly string[])[]): number {
+  const filled = table.slice(0, MOST_ABOVE).map((row) => row.filter((cell) => cell.trim() !== '').length)
+  const most = Math.max(0, ...filled)
+  const at = filled.findIndex((count) => count >= most * 0.8)
+  return Math.max(0, at)
+}
+
+const nothing = (problem: string): FileIssue => ({
+  code: 'bad-value',
+  pointer: '',
+  problem,
+  expected: 'a bill as a table with headings.',
+})
