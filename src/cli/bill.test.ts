@@ -43,6 +43,45 @@ function planned(): string {
 const text = planned()
 const path = file('march.csv', text)
 
+describe('a bill that does not follow FOCUS', () => {
+  const own = file('own.csv', 'day,vm,what,hours,net\n2027-03-01,web,machine,10,2.067\n2027-03-02,web,machine,10,2.067\n')
+  const column = (name: string) => ({ from: 'column', column: name })
+  const recipe = {
+    format: 'notchgauge/bill-recipe/1',
+    provider: 'Own',
+    headings: ['day', 'vm', 'what', 'hours', 'net'],
+    fields: {
+      start: column('day'),
+      resource: column('vm'),
+      kind: column('what'),
+      quantity: column('hours'),
+      unit: { from: 'constant', text: 'Hours' },
+      cost: column('net'),
+      currency: { from: 'constant', text: 'EUR' },
+    },
+    kinds: [{ text: 'machine', is: 'machine-time' }],
+    units: [],
+    dates: 'day-first',
+    decimalMark: '.',
+    tags: [],
+  }
+
+  test('is refused as it is, and read by its recipe', async () => {
+    const refused = await bill('read', own)
+    expect([refused.status, refused.stderr]).toEqual([2, expect.stringContaining('are not there')])
+    const { status, stdout, stderr } = await bill('read', own, '--recipe', file('own.json', JSON.stringify(recipe)))
+    expect([status, stderr]).toEqual([0, ''])
+    expect(stdout).toContain('2 rows, 2 about machines')
+    expect(stdout).toMatch(/web +4\.13 {2}EUR/)
+  })
+
+  test('a recipe that is none is said with its place', async () => {
+    const wrong = file('wrong.json', JSON.stringify({ ...recipe, dates: 'sometimes' }))
+    const { status, stderr } = await bill('read', own, '--recipe', wrong)
+    expect([status, stderr]).toEqual([2, expect.stringContaining('/dates')])
+  })
+})
+
 describe('bill read', () => {
   test('prints what a bill holds, the dearest resource first', async () => {
     const { status, stdout, stderr } = await bill('read', path)

@@ -20,6 +20,7 @@ export interface BillCompareOptions extends CommonOptions {
   readonly plan: string
   readonly format: (typeof COMPARISON_FORMATS)[number]
   readonly threshold?: string
+  readonly recipe?: readonly string[]
 }
 
 /** Sets a month of a plan beside its bill. Days are those of the provider’s month. */
@@ -41,7 +42,7 @@ export async function billCompareCommand(
   reportOf(run, options.plan, question, pricing)
   const priced = plan.machines.map((machine) => pricing.of(machine)).filter((result) => result.ok)
   const zones = zonesOf(priced.map(({ resolved }) => resolved.index.book))
-  const reading = await billOf(paths, zones, run)
+  const reading = await billOf(paths, zones, run, options.recipe)
   const found = compareBill({ priced, reading, month })
   run.print(
     options.format === 'json'

@@ -15,6 +15,7 @@ export interface BillPlanOptions {
   readonly bookOut: string
   readonly month?: string
   readonly zone: string
+  readonly recipe?: readonly string[]
 }
 
 /** `books.json`, then `books-2.json`. */
@@ -24,12 +25,12 @@ const numbered = (path: string, count: number): string =>
 /** Writes a plan of what is on a bill, and the prices that it had. */
 export async function billPlanCommand(
   paths: readonly string[],
-  { out, bookOut, month: asked, zone }: BillPlanOptions,
+  { out, bookOut, month: asked, zone, recipe }: BillPlanOptions,
   run: CommandRun,
 ): Promise<void> {
   if (!isTimeZone(zone))
     run.refuse([`--zone: Found "${zone}". Expected: an IANA zone such as Europe/Lisbon.`])
-  const reading = await billOf(paths, { timeZone: zone }, run)
+  const reading = await billOf(paths, { timeZone: zone }, run, recipe)
   const newest = reading.lines
     .map(({ period }) => period.slice(0, 7))
     .sort()

@@ -10,16 +10,17 @@ export const BILL_FORMATS = ['table', 'json', 'csv'] as const
 export interface BillReadOptions {
   readonly format: (typeof BILL_FORMATS)[number]
   readonly zone: string
+  readonly recipe?: readonly string[]
 }
 
 /** Prints what a bill holds. What is wrong with rows is said on standard error; what is no bill ends with status 2. */
 export async function billReadCommand(
   paths: readonly string[],
-  { format, zone }: BillReadOptions,
+  { format, zone, recipe }: BillReadOptions,
   run: CommandRun,
 ): Promise<void> {
   if (!isTimeZone(zone)) run.refuse([`--zone ${zone}: not a time zone. Expected: one such as Europe/Lisbon.`])
-  const reading = await billOf(paths, { timeZone: zone }, run)
+  const reading = await billOf(paths, { timeZone: zone }, run, recipe)
   switch (format) {
     case 'json':
       run.print(`${JSON.stringify(billReport(reading, zone), null, 2)}\n`)

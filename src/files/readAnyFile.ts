@@ -1,7 +1,10 @@
+import type { BillRecipe } from '../core/billMapping/billMapping.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { PriceRecipe } from '../core/pricelist/priceRecipe.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { accept, type Outcome } from '../core/outcome.ts'
+import { readBillRecipe } from './bill/billRecipeFile.ts'
+import { BILL_RECIPE_KIND } from './bill/billRecipeSchema.ts'
 import { checkEditions } from './priceBook/checkEditions.ts'
 import { checkPlan } from './plan/checkPlan.ts'
 import type { FileIssue } from './reading/fileIssue.ts'
@@ -19,8 +22,9 @@ export type ReadFile =
   | { readonly kind: 'plan'; readonly plan: Plan }
   | { readonly kind: 'book'; readonly book: PriceBook }
   | { readonly kind: 'recipe'; readonly recipe: PriceRecipe }
+  | { readonly kind: 'bill-recipe'; readonly recipe: BillRecipe }
 
-/** A plan, a price book or a recipe for price lists, whichever the text is. A plan is also held against the books at hand. */
+/** A plan, a price book or a recipe for price lists or bills, whichever the text is. A plan is also held against the books at hand. */
 export function readAnyFile(text: string, books: readonly PriceBook[]): Outcome<ReadFile, FileIssue> {
   if (text.slice(0, HEAD).includes(`"${PRICE_BOOK_KIND}/`)) {
     const book = readPriceBook(text)
@@ -33,6 +37,10 @@ export function readAnyFile(text: string, books: readonly PriceBook[]): Outcome<
   if (text.slice(0, HEAD).includes(`"${RECIPE_KIND}/`)) {
     const recipe = readRecipe(text)
     return recipe.ok ? accept({ kind: 'recipe', recipe: recipe.value }) : recipe
+  }
+  if (text.slice(0, HEAD).includes(`"${BILL_RECIPE_KIND}/`)) {
+    const recipe = readBillRecipe(text)
+    return recipe.ok ? accept({ kind: 'bill-recipe', recipe: recipe.value }) : recipe
   }
   const plan = readPlan(text)
   if (!plan.ok) return plan

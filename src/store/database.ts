@@ -49,6 +49,13 @@ export interface StoredSeal {
 }
 
 /** How a provider's lists become its book. */
+/** How a provider’s bills are read that do not follow FOCUS. */
+export interface StoredBillRecipe {
+  readonly provider: string
+  /** As in its file. */
+  readonly text: string
+}
+
 export interface StoredRecipe {
   readonly provider: string
   /** Grows with each that is kept. */
@@ -104,6 +111,7 @@ export class NotchgaugeDatabase extends Dexie {
   lists!: Table<StoredList, string>
   monthBills!: Table<StoredBill, [string, string, string]>
   ties!: Table<StoredTie, [string, string]>
+  billRecipes!: Table<StoredBillRecipe, string>
 }
 
 /** One version of the tables; `upgrade` changes rows of the version before. Steps are only ever added. */
@@ -161,6 +169,7 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
     },
   },
   { version: 13, stores: { bills: null } },
+  { version: 14, stores: { billRecipes: 'provider' } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

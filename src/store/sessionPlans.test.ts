@@ -142,6 +142,7 @@ describe('the tables', () => {
     const { session, db } = await openSession('first-version')
     expect(session.snapshot().books.map(({ edition }) => edition)).toEqual([book!.edition])
     expect(db.tables.map(({ name }) => name).sort()).toEqual([
+      'billRecipes',
       'editions',
       'edits',
       'lists',

@@ -1,4 +1,5 @@
 import type { MachineChange } from '../core/advice/planChange.ts'
+import type { BillRecipe } from '../core/billMapping/billMapping.ts'
 import type { YearMonth } from '../core/calendar/yearMonth.ts'
 import type { PriceBook } from '../core/catalogue/priceBook.ts'
 import type { PlanLedger, PlanLedgerInputs } from '../core/ledger/planLedger.ts'
@@ -18,6 +19,7 @@ import type { BillAnswer, ComparisonQuestion } from '../files/bill/billAnswer.ts
 import type { BillLinesQuestion } from '../files/bill/billLinesAnswer.ts'
 import type { BilledMonth, BillMonthsQuestion } from '../files/bill/billMonths.ts'
 import type { BillFile } from '../files/bill/billParts.ts'
+import type { SampledBill } from '../files/bill/billSample.ts'
 import type { BillZones } from '../files/bill/BillRows.ts'
 import type { ReadBills } from '../files/bill/keptBill.ts'
 import type { PlanFromBill } from '../files/bill/planFromBill.ts'
@@ -45,6 +47,8 @@ export const assumptionAsker = () =>
 export interface BillReadQuestion {
   readonly files: readonly BillFile[]
   readonly zones: BillZones
+  /** How bills are read that do not follow FOCUS. */
+  readonly recipes: readonly BillRecipe[]
 }
 
 /** Reads a bill and reduces it to its days; its steps are how much is read. */
@@ -67,6 +71,18 @@ export const billLinesAsker = () =>
   new WorkerAsker<BillBesideQuestion, Outcome<readonly DayBeside[], FileIssue>>({
     begin: () => new Worker(new URL('./billLines.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The lines of plan and bill could not be read.',
+  })
+
+export interface BillSampleQuestion {
+  readonly files: readonly BillFile[]
+  readonly provider: string
+}
+
+/** Looks at the beginning of a bill that does not follow FOCUS. */
+export const billSampleAsker = () =>
+  new WorkerAsker<BillSampleQuestion, Outcome<SampledBill, FileIssue>>({
+    begin: () => new Worker(new URL('./billSample.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The bill could not be looked at.',
   })
 
 /** Sets kept bills beside the plan, month by month; its steps are how many are done. */

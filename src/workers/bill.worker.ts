@@ -4,7 +4,7 @@ import { readBill } from '../files/bill/readBill.ts'
 import { answerQuestions } from './answerQuestions.ts'
 import type { BillReadQuestion } from './askers.ts'
 
-answerQuestions(async function* ({ files, zones }: BillReadQuestion) {
-  const read = yield* readBill({ files, ...zones })
+answerQuestions(async function* ({ files, zones, recipes }: BillReadQuestion) {
+  const read = yield* readBill({ files, recipes, ...zones })
   return read.ok ? accept(keptBills(read.value)) : read
 })

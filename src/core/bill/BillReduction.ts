@@ -90,11 +90,14 @@ export class BillReduction {
     for (const [key, { byDay }] of other.subjects) for (const sums of byDay.values()) this.addAt(key, sums)
   }
 
-  /** Subject by subject, in the order in which they came first, and so their days. */
-  lines(): BillLine[] {
-    return [...this.subjects.values()].flatMap(({ subject, byDay }) =>
-      [...byDay.values()].map((sums) => ({ ...subject, ...sums })),
-    )
+  /** Subject by subject, in the order in which they came first, and so their days; what is handed out is kept no more. */
+  takeLines(): BillLine[] {
+    const lines: BillLine[] = []
+    for (const { subject, byDay } of this.subjects.values()) {
+      for (const sums of byDay.values()) lines.push({ ...subject, ...sums })
+      byDay.clear()
+    }
+    return lines
   }
 
   private dayText(day: string): string {
@@ -116,11 +119,14 @@ export class BillReduction {
       return
     }
     sums.rows += more.rows
+    // What is the very same figure in every row stays one: most bills say both costs, and both quantities, alike.
+    const isOneCost = sums.billed === sums.effective && more.billed === more.effective
+    const isOneQuantity = sums.quantity === sums.consumed && more.quantity === more.consumed
     sums.billed = add(sums.billed, more.billed)
-    sums.effective = add(sums.effective, more.effective)
-    sums.list = add(sums.list, more.list)
+    sums.effective = isOneCost ? sums.billed : add(sums.effective, more.effective)
+    sums.list = more.list.n === 0n ? sums.list : add(sums.list, more.list)
     sums.quantity = add(sums.quantity, more.quantity)
-    sums.consumed = add(sums.consumed, more.consumed)
+    sums.consumed = isOneQuantity ? sums.quantity : add(sums.consumed, more.consumed)
   }
 }
 

@@ -8,7 +8,9 @@ export const BILL_FIELD_WORDS: { readonly [Field in BillField]: ReadonlySet<stri
     'start from begin begins since day date time hour month period datum tag beginn von jour debut fecha',
   ),
   end: words('end until to ends stop bis ende fin'),
-  resource: words('resource id identifier asset machine server object ressource kennung host'),
+  resource: words(
+    'resource id identifier asset machine server object objekt ressource kennung host vm node instance maschine rechner',
+  ),
   name: words('name label hostname bezeichnung nom nombre'),
   kind: words(
     'kind service type product category meter item what charge description position posten dienst produkt art leistung usage',
@@ -94,6 +96,7 @@ export const THING_WORDS: ReadonlyMap<string, string> = new Map([
   ['mb', 'MB'],
   ['mib', 'MiB'],
   ['vcpu', 'vCPU'],
+  ['cpu', 'vCPU'],
   ['core', 'Core'],
   ['cores', 'Core'],
 ])

@@ -85,6 +85,8 @@ export function mappedRows(
     const until = end === '' ? null : timeOf(end)
     const resource = text('resource', cells) || text('name', cells)
     const quantity = figure(text('quantity', cells))
+    // What is charged is what was used where it is time; licences are charged by the vCPU.
+    const isTime = use === 'machine-time'
     const unit = units.get(text('unit', cells)) ?? text('unit', cells)
     const details = detailsOf((field) => text(field, cells))
     const cost = figure(text('cost', cells))
@@ -102,8 +104,8 @@ export function mappedRows(
       ListUnitPrice: figure(text('unitPrice', cells)),
       PricingQuantity: quantity,
       PricingUnit: quantity === '' ? '' : unit,
-      ConsumedQuantity: quantity,
-      ConsumedUnit: quantity === '' ? '' : unit,
+      ConsumedQuantity: isTime ? quantity : '',
+      ConsumedUnit: isTime && quantity !== '' ? unit : '',
       ChargeCategory: category,
       ServiceCategory: service,
       ServiceName: kind,

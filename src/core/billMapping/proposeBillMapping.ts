@@ -1,3 +1,4 @@
+import { focusUnit } from '../bill/focusUnit.ts'
 import { columnTraits, type ColumnTraits } from '../pricelist/columnTraits.ts'
 import { wordsIn } from '../quantity/wordsIn.ts'
 import { zoneOffsets } from '../calendar/zoneOffsets.ts'
@@ -20,7 +21,7 @@ export interface BillSample {
 }
 
 const UTC = zoneOffsets('Etc/UTC')
-const LEAST_SHARE = 0.8
+const LEAST_SHARE = 0.6
 
 /**
  * What the columns of a bill are likely to mean, by their headings and by what stands in them. All of it is to be looked at:
@@ -85,14 +86,17 @@ export function proposeBillMapping({ headings, rows }: BillSample, provider: str
     if (sign) fields.currency = { from: 'constant', text: sign.toUpperCase() }
   }
   // A name alone is a resource as well as any number.
-  if (!fields.resource && fields.name) fields.resource = fields.name
+  const other = fields.resource ?? fields.name ?? columnOf(firstOf(free, isText))
+  if (other) fields.resource = other
   return {
     provider,
     fields,
     ...wordsOf(fields, { headings, rows }),
     dates,
     decimalMark: mark,
-    tags: traits.filter(({ words }) => words[0] === 'tag' || words[0] === 'tags').map(({ column }) => column),
+    tags: traits
+      .filter((each) => (each.words[0] === 'tag' || each.words[0] === 'tags') && !isTime(each))
+      .map(({ column }) => column),
   }
 }
 
@@ -120,6 +124,9 @@ export function wordsOf(
   }
 }
 
+const columnOf = (found: ColumnTraits | undefined): BillSource | undefined =>
+  found && { from: 'column', column: found.column }
+
 const CODES: ReadonlySet<string> = new Set('eur usd gbp chf cad aud sek nok dkk pln czk jpy inr'.split(' '))
 
 const firstOf = (
@@ -136,13 +143,14 @@ const isCurrency = ({ distinct }: ColumnTraits): boolean =>
 
 /** What the words of a row’s kind say that it is. */
 export function useOf(text: string): RowUse {
-  const said = wordsIn(text)
+  const said = wordsIn(text.toLowerCase())
   return USE_WORDS.find(([, known]) => said.some((word) => known.has(word)))?.[0] ?? 'left-out'
 }
 
 /** A unit as FOCUS writes it: `GiB-Months` of “GiB per month”; undefined where no word of it is known. */
 export function unitOf(text: string): string | undefined {
-  const said = wordsIn(text)
+  if (focusUnit(text)?.time !== undefined) return text
+  const said = wordsIn(text.toLowerCase())
   const time = said.flatMap((word) => UNIT_WORDS.get(word) ?? [])[0]
   const thing = said.flatMap((word) => THING_WORDS.get(word) ?? [])[0]
   return thing !== undefined && time !== undefined ? `${thing}-${time}` : (thing ?? time)

@@ -15,5 +15,5 @@ export function billOfRows(rows: Iterable<FocusRow>, zones: BillZones): RowsOfBi
   if ('issues' in found) throw new RangeError(found.issues[0]!.problem)
   const read = new BillRows(found.header, FOCUS_COLUMNS.length, 'rows', zones)
   for (const row of rows) read.add(FOCUS_COLUMNS.map((column) => row[column] ?? ''))
-  return { lines: read.reduction.lines(), resources: read.resources.list() }
+  return { lines: read.reduction.takeLines(), resources: read.resources.list() }
 }

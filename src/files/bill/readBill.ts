@@ -119,7 +119,7 @@ async function* readParts(
     files: read,
     rows,
     used,
-    lines: reduction.lines(),
+    lines: reduction.takeLines(),
     resources: resources.list(),
     leftOut: leftOut.list(),
     troubles: troubles.list(),

@@ -1,6 +1,7 @@
 import { PRICE_BOOK_VERSION } from '../priceBook/priceBookDocument.ts'
 import type Joi from 'joi'
 import { BILL_VERSION } from '../bill/billReport.ts'
+import { BILL_RECIPE_VERSION, billRecipeSchema } from '../bill/billRecipeSchema.ts'
 import * as billSchema from '../bill/billSchema.ts'
 import { COMPARISON_VERSION } from '../bill/comparisonReport.ts'
 import { comparisonSchema } from '../bill/comparisonSchema.ts'
@@ -111,6 +112,14 @@ export const FORMATS: readonly Format[] = [
       'A bill as it was read: a line for each resource, meter, unit price and day, with what was left out and why.',
     schema: billSchema.billSchema,
     definitions: { date, figure: billSchema.figure, line: billSchema.line },
+  },
+  {
+    file: 'bill-recipe',
+    version: BILL_RECIPE_VERSION,
+    title: 'Notchgauge bill recipe',
+    description: 'How bills of one shape that do not follow FOCUS are read.',
+    schema: billRecipeSchema,
+    definitions: {},
   },
   {
     file: 'bill-comparison',

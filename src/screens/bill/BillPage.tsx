@@ -11,11 +11,11 @@ export const BillPage = styled.main.attrs({ id: 'main' })`
 `
 
 /** One thing at a time, in the middle. */
-export const BillPlace = styled.div`
+export const BillPlace = styled.div<{ readonly $wide?: boolean }>`
   display: grid;
   gap: 12px;
   width: 100%;
-  max-width: 720px;
+  max-width: ${({ $wide }) => ($wide ? 1100 : 720)}px;
   margin: 6vh auto 0;
   ${media.narrow} {
     margin-top: 16px;

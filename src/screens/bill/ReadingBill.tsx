@@ -1,9 +1,11 @@
 'use client'
 
-import { useEffect, useMemo, useRef } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { BillRecipe } from '../../core/billMapping/billMapping.ts'
 import { zonesOf } from '../../files/bill/zonesOf.ts'
 import { Button } from '../../interface/Button'
 import { Progress } from '../../interface/Progress'
+import { billRecipesOf } from '../../store/BillRecipes.ts'
 import { billAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { formatNumber } from '../../wording/number'
@@ -11,6 +13,7 @@ import { IssueList } from '../workbench/IssueList'
 import { setOpenBill, type OpenBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BillLine, BillPage, BillPlace } from './BillPage'
+import { BillMappingPart } from './BillMappingPart'
 import { keepBills } from './keepBills.ts'
 import { OpenBillButton } from './OpenBillButton'
 
@@ -21,7 +24,18 @@ const MIB = 1024 * 1024
 export function ReadingBill({ open }: { readonly open: OpenBill }) {
   const { session, keptBooks, month, mend } = useWorkbench()
   const { files } = open
-  const asked = useMemo(() => ({ files, zones: zonesOf(keptBooks) }), [files, keptBooks])
+  const [recipes, setRecipes] = useState<readonly BillRecipe[]>()
+  useEffect(() => {
+    let isOpen = true
+    void billRecipesOf(session)
+      .list()
+      .then((kept) => isOpen && setRecipes(kept))
+    return () => void (isOpen = false)
+  }, [session])
+  const asked = useMemo(
+    () => recipes && { files, zones: zonesOf(keptBooks), recipes },
+    [files, keptBooks, recipes],
+  )
   const { answer, isStale, step, failure, again } = useAnswer(billAsker, asked)
   const read = isStale ? undefined : answer
   const kept = useRef<typeof read>(undefined)
@@ -41,12 +55,19 @@ export function ReadingBill({ open }: { readonly open: OpenBill }) {
   const isEmpty = read?.ok && read.value.months.length === 0
   return (
     <BillPage aria-busy={!read && !failure}>
-      <BillPlace>
+      <BillPlace $wide={!!read && !read.ok}>
         {read && !read.ok ? (
           <>
             <h1>The bill was not read</h1>
             <p>It changed nothing.</p>
             <IssueList issues={read.issues} />
+            <BillMappingPart
+              files={files}
+              onRead={(recipe) => {
+                setRecipes([recipe, ...(recipes ?? [])])
+                void billRecipesOf(session).keep(recipe)
+              }}
+            />
           </>
         ) : isEmpty ? (
           <>

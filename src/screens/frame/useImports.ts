@@ -93,6 +93,15 @@ export function useImports(): Imports {
         text: `Price lists of this shape are read as those of ${recipe.provider.name} from now on.`,
       }
     }
+    if (read.value.kind === 'bill-recipe') {
+      const { recipe } = read.value
+      const { billRecipesOf } = await import('../../store/BillRecipes.ts')
+      await billRecipesOf(session).keep(recipe)
+      return {
+        name: file.name,
+        text: `Bills of this shape are read as those of ${recipe.provider} from now on.`,
+      }
+    }
     const { plan } = read.value
     replaceOpenPlan(session, `import ${file.name}`, plan)
     // Whoever looked for prices has a plan now.
