@@ -172,3 +172,49 @@ test('from an empty plan: a bill becomes a plan with weeks and a saving; the nex
   const [planned, billed] = (await replay.allInnerTexts()).slice(1, 3).map(cents)
   expect(Math.abs(planned! - billed!) / billed!).toBeLessThan(0.15)
 })
+
+test('a bill of another shape: what its columns mean is proposed, said, kept for the next one', async ({
+  page,
+}) => {
+  const row = (day: string, what: string, cost: string): string =>
+    `${day}.03.2027;signal-replay;${what};10;Std;${cost};${cost}0`
+  const text = (days: readonly string[]): string =>
+    [
+      'Datum;Objekt;Leistung;Menge;Einheit;Einzelpreis;Betrag',
+      ...days.map((day) => row(day, 'Rechner', '0,2')),
+      row('02', 'Beratung', '9,9'),
+    ].join('\n')
+  const bench = new Workbench(page)
+  await bench.open('/?view=bill&month=2027-03')
+  await openBill(page, 'rechnung.csv', Buffer.from(text(['01', '02'])))
+  const mapping = page.getByTestId('bill-mapping')
+  await expect(mapping.getByRole('button', { name: /Column of begins on/ })).toHaveText(/Datum/)
+  await expect(mapping.getByRole('listitem').filter({ hasText: 'Beratung' })).toContainText(
+    'not about machines',
+  )
+  await expect(mapping.getByText('Still to say: currency.')).toBeVisible()
+  await expect(mapping.getByRole('button', { name: 'Read it so' })).toBeDisabled()
+  await pick(page, 'Column of currency', 'the same in every row')
+  const currency = mapping.getByRole('textbox', { name: 'currency of every row' })
+  await currency.fill('EUR')
+  await currency.press('Enter')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await mapping.getByRole('button', { name: 'Read it so' }).press('Enter')
+  await compared(page)
+  await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('4.00')
+  await expect(page.getByText('Beratung')).toBeVisible()
+
+  // The next one of this shape is read at once, after a reload too.
+  await bench.reload()
+  await openBill(page, 'rechnung-2.csv', Buffer.from(text(['01', '02', '03'])))
+  await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('6.00')
+  await page
+    .getByRole('button', { name: /^Rows of signal-replay/ })
+    .first()
+    .press('Enter')
+  const rows = page.getByTestId('rows-beside')
+  await expect(rows.getByRole('row').filter({ hasText: '2027-03-03' }).first()).toContainText(
+    '10 Hours × 0.2',
+  )
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+})

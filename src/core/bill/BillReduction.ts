@@ -94,7 +94,7 @@ export class BillReduction {
   takeLines(): BillLine[] {
     const lines: BillLine[] = []
     for (const { subject, byDay } of this.subjects.values()) {
-      for (const sums of byDay.values()) lines.push({ ...subject, ...sums })
+      for (const sums of byDay.values()) lines.push(lineOf(subject, sums))
       byDay.clear()
     }
     return lines
@@ -129,6 +129,37 @@ export class BillReduction {
     sums.consumed = isOneQuantity ? sums.quantity : add(sums.consumed, more.consumed)
   }
 }
+
+/** Field by field: what is spread together takes three times the memory. */
+const lineOf = (subject: Subject, sums: Sums): BillLine => ({
+  currency: subject.currency,
+  period: subject.period,
+  category: subject.category,
+  isCorrection: subject.isCorrection,
+  provider: subject.provider,
+  service: subject.service,
+  resourceId: subject.resourceId,
+  resourceName: subject.resourceName,
+  resourceType: subject.resourceType,
+  region: subject.region,
+  zone: subject.zone,
+  meter: subject.meter,
+  sku: subject.sku,
+  unitPrice: subject.unitPrice,
+  pricingUnit: subject.pricingUnit,
+  consumedUnit: subject.consumedUnit,
+  pricing: subject.pricing,
+  commitment: subject.commitment,
+  commitmentStatus: subject.commitmentStatus,
+  day: sums.day,
+  lastDay: sums.lastDay,
+  rows: sums.rows,
+  billed: sums.billed,
+  effective: sums.effective,
+  list: sums.list,
+  quantity: sums.quantity,
+  consumed: sums.consumed,
+})
 
 /** A text of its own: what is cut out of a piece of a file would keep the whole piece in memory. */
 function keyText(key: BillKey): string {

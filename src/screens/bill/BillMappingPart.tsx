@@ -171,7 +171,7 @@ function Mapping({
                     <TextInput
                       label={`What the unit ${text} is`}
                       value={units.find((each) => each.text === text)?.is ?? ''}
-                      whenEmpty="such as Hours or GiB-Months"
+                      whenEmpty="such as Hours"
                       check={(typed) =>
                         typed === '' || focusUnit(typed)?.time || unitOf(typed)
                           ? undefined

@@ -3,7 +3,8 @@
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import type { BillLine } from '../../core/bill/billLine.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
+import { add, subtract, toNumber, ZERO, type Exact } from '../../core/quantity/exact.ts'
+import { isDust } from '../../core/reconcile/dust.ts'
 import type { DayBeside } from '../../core/reconcile/linesBeside.ts'
 import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
@@ -107,7 +108,7 @@ export function RowsDialog({ bill, of, cause, onClose }: RowsDialogProps) {
                   <td>
                     <Lines lines={row.billed} isBilled />
                   </td>
-                  <td data-figure>
+                  <td data-figure data-differs={differs(row) || undefined}>
                     <Amounts lines={row.billed} />
                   </td>
                 </tr>
@@ -123,6 +124,11 @@ export function RowsDialog({ bill, of, cause, onClose }: RowsDialogProps) {
     </Dialog>
   )
 }
+
+const sumOf = (lines: readonly BillLine[]): Exact =>
+  lines.reduce((sum, { effective }) => add(sum, effective), ZERO)
+
+const differs = ({ planned, billed }: DayBeside): boolean => !isDust(subtract(sumOf(billed), sumOf(planned)))
 
 const whatOf = ({ meter, category }: DayBeside): string =>
   category === 'usage' ? (meter ? METER_WORDS[meter] : 'usage') : category
@@ -161,6 +167,10 @@ const Scrolled = styled.div`
   table {
     width: 100%;
     font-size: 12.5px;
+  }
+  td[data-differs] {
+    font-weight: 640;
+    color: var(--leak);
   }
 `
 
