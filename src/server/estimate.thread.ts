@@ -1,8 +1,8 @@
 import { setPriority } from 'node:os'
 import { parentPort } from 'node:worker_threads'
-import { estimateAnswer } from './estimateAnswer.ts'
-import { NOT_DONE } from './problem.ts'
-import type { ThreadAnswer } from './EstimateThreads.ts'
+import { NOT_DONE, type Answer } from './problem.ts'
+import { serviceAnswer } from './serviceAnswer.ts'
+import type { ThreadAnswer, ThreadQuestion } from './ServiceThreads.ts'
 
 try {
   // Of this thread alone on Linux: pages are answered first.
@@ -14,14 +14,18 @@ try {
 const encoder = new TextEncoder()
 const decoder = new TextDecoder()
 
-parentPort!.on('message', (bytes: Uint8Array) => {
-  let answer
+async function answerTo({ subject, bytes }: ThreadQuestion): Promise<Answer> {
   try {
-    answer = estimateAnswer(decoder.decode(bytes))
+    return await serviceAnswer(subject, decoder.decode(bytes))
   } catch (error) {
     console.error(error)
-    answer = NOT_DONE
+    return NOT_DONE
   }
-  const body = encoder.encode(JSON.stringify(answer.body))
-  parentPort!.postMessage({ status: answer.status, body } satisfies ThreadAnswer, [body.buffer])
+}
+
+parentPort!.on('message', (question: ThreadQuestion) => {
+  void answerTo(question).then(({ status, body: said }) => {
+    const body = encoder.encode(JSON.stringify(said))
+    parentPort!.postMessage({ status, body } satisfies ThreadAnswer, [body.buffer])
+  })
 })

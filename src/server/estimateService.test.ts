@@ -2,7 +2,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { allowedHosts, isAllowedHost } from './allowedHosts.ts'
 import { describeService } from './describeService.ts'
 import { estimateService } from './estimateService.ts'
-import { EstimateThreads, type Thread, type ThreadAnswer } from './EstimateThreads.ts'
+import { ServiceThreads, type Thread, type ThreadAnswer } from './ServiceThreads.ts'
 import { SERVICE_LIMITS } from './serviceLimits.ts'
 
 /** A thread that answers when it is told to. */
@@ -46,7 +46,7 @@ afterEach(() => {
   vi.restoreAllMocks()
 })
 
-const open = () => new EstimateThreads(() => new HeldThread(), SERVICE_LIMITS)
+const open = () => new ServiceThreads(() => new HeldThread(), SERVICE_LIMITS)
 const requestOf = (init: RequestInit & { duplex?: 'half' } = {}, host = 'localhost:4310') =>
   new Request('http://localhost/api/estimate', {
     method: 'POST',
@@ -54,7 +54,7 @@ const requestOf = (init: RequestInit & { duplex?: 'half' } = {}, host = 'localho
     ...init,
     headers: { 'content-type': 'application/json', host, ...(init.headers as Record<string, string>) },
   })
-const ask = (threads: EstimateThreads, init?: RequestInit & { duplex?: 'half' }, host = 'localhost:4310') =>
+const ask = (threads: ServiceThreads, init?: RequestInit & { duplex?: 'half' }, host = 'localhost:4310') =>
   estimateService(requestOf(init, host), threads)
 const settled = () => new Promise((resolve) => setTimeout(resolve, 20))
 const problemOf = async (response: Response) => {

@@ -1,11 +1,11 @@
 import { allowedHosts, isAllowedHost } from './allowedHosts.ts'
-import type { EstimateThreads, ThreadResult } from './EstimateThreads.ts'
+import type { ServiceThreads, ThreadResult } from './ServiceThreads.ts'
 import { limitedBody } from './limitedBody.ts'
 import { NOT_DONE, OTHER_HOST, problemResponse, wholeProblem, type Answer } from './problem.ts'
 import { logRefusal } from './refusalLog.ts'
+import type { ServiceSubject } from './serviceAnswer.ts'
 import { SERVICE_LIMITS } from './serviceLimits.ts'
 
-const PATH = '/api/estimate'
 const MIB = 1024 * 1024
 
 const TOO_LARGE = wholeProblem(
@@ -23,8 +23,8 @@ const TOO_SLOW = wholeProblem(
 const TOO_MUCH_MEMORY = wholeProblem(
   413,
   'too-large',
-  `The estimate needs more than ${SERVICE_LIMITS.memoryMiB} MiB of memory.`,
-  'fewer machines or smaller price books in one request; the command line takes more.',
+  `The answer needs more than ${SERVICE_LIMITS.memoryMiB} MiB of memory.`,
+  'fewer machines, smaller price books or a shorter bill in one request; the command line takes more.',
 )
 const NOT_MARKED = wholeProblem(
   415,
@@ -40,15 +40,16 @@ const BUSY = wholeProblem(
 )
 const RETRY_AFTER = String(SERVICE_LIMITS.longestMs / 1_000)
 
-/** Everything the service says of a request to `POST /api/estimate`. */
+/** Everything the service says of a request to `POST /api/estimate`, or to another subject of its. */
 export async function estimateService(
   request: Request,
-  threads: EstimateThreads,
+  threads: ServiceThreads,
+  subject: ServiceSubject = 'estimate',
   hosts = allowedHosts(process.env.HOSTS),
 ): Promise<Response> {
   const began = Date.now()
   let bytes = 0
-  const said = () => ({ method: request.method, path: PATH, bytes, ms: Date.now() - began })
+  const said = () => ({ method: request.method, path: `/api/${subject}`, bytes, ms: Date.now() - began })
   const say = (answer: Answer, headers?: Record<string, string>): Response =>
     problemResponse(answer, said(), headers)
   if (!isAllowedHost(request.headers.get('host'), hosts)) return say(OTHER_HOST)
@@ -57,7 +58,7 @@ export async function estimateService(
       405,
       'other-method',
       'The service takes POST only.',
-      'POST with a plan and books.',
+      subject === 'bill' ? 'POST with a bill.' : 'POST with a plan and books.',
     )
     return say(answer, { allow: 'POST, OPTIONS' })
   }
@@ -74,7 +75,7 @@ export async function estimateService(
     if (typeof body === 'string') return say(body === 'too-large' ? TOO_LARGE : TOO_SLOW)
     bytes = body.byteLength
     const mostMs = bytes <= SERVICE_LIMITS.smallBytes ? SERVICE_LIMITS.smallMs : SERVICE_LIMITS.longestMs
-    const result = await threads.answer(body, mostMs, signal)
+    const result = await threads.answer({ subject, bytes: body }, mostMs, signal)
     if (typeof result === 'string') return say(FAILURES[result])
     if (result.status !== 200) logRefusal({ ...said(), status: result.status })
     const type = result.status === 200 ? 'application/json' : 'application/problem+json'

@@ -1,3 +1,6 @@
+import bill from '../../docs/formats/bill.schema.json'
+import comparison from '../../docs/formats/bill-comparison.schema.json'
+import billRecipe from '../../docs/formats/bill-recipe.schema.json'
 import estimate from '../../docs/formats/estimate.schema.json'
 import plan from '../../docs/formats/plan.schema.json'
 import book from '../../docs/formats/price-book.schema.json'
@@ -16,6 +19,19 @@ const refused = (description: string, headers: object = {}) => ({
 
 const allow = { Allow: { description: 'Methods that would do', schema: { type: 'string' } } }
 const retryAfter = { 'Retry-After': { description: 'Seconds', schema: { type: 'integer' } } }
+
+/** What every subject of the service may answer instead. */
+const refusals = {
+  '400': refused('Not JSON'),
+  '405': refused('Another method', allow),
+  '408': refused('Took too long'),
+  '413': refused('Too large, or needs too much memory'),
+  '415': refused('Not marked as JSON'),
+  '421': refused('A host name that the service is not known by'),
+  '422': refused('A plan, a book, a bill or a question that will not do'),
+  '500': refused('The service failed'),
+  '503': refused('As many requests as are taken at a time', retryAfter),
+}
 
 /** The service's description, OpenAPI 3.1. The schemas are those of the files, their definitions as components. */
 export const OPEN_API = {
@@ -37,15 +53,25 @@ export const OPEN_API = {
         requestBody: { required: true, content: json({ $ref: '#/components/schemas/EstimateRequest' }) },
         responses: {
           '200': { description: 'The estimate', content: json({ $ref: '#/components/schemas/Estimate' }) },
-          '400': refused('Not JSON'),
-          '405': refused('Another method', allow),
-          '408': refused('Took too long'),
-          '413': refused('Too large, or needs too much memory'),
-          '415': refused('Not marked as JSON'),
-          '421': refused('A host name that the service is not known by'),
-          '422': refused('A plan, a book or a question that will not do'),
-          '500': refused('The service failed'),
-          '503': refused('As many requests as are taken at a time', retryAfter),
+          ...refusals,
+        },
+      },
+    },
+    '/api/bill': {
+      post: {
+        operationId: 'bill',
+        summary: 'Read a bill, or set it beside a plan',
+        description:
+          'The text of a bill in FOCUS 1.0 to 1.2 as CSV, or of another shape with its recipe. With a plan and its price books the answer is the comparison, in causes that add up. Limits as for estimates.',
+        requestBody: { required: true, content: json({ $ref: '#/components/schemas/BillRequest' }) },
+        responses: {
+          '200': {
+            description: 'The bill, or the comparison',
+            content: json({
+              anyOf: [{ $ref: '#/components/schemas/Bill' }, { $ref: '#/components/schemas/BillComparison' }],
+            }),
+          },
+          ...refusals,
         },
       },
     },
@@ -84,6 +110,29 @@ export const OPEN_API = {
           machine: { type: 'string', minLength: 1, maxLength: 60, description: 'Only this one.' },
         },
       },
+      BillRequest: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['bill'],
+        properties: {
+          bill: { type: 'string', minLength: 1, maxLength: MOST_REQUEST_BYTES },
+          recipe: { $ref: '#/components/schemas/BillRecipe' },
+          timeZone: {
+            type: 'string',
+            description: 'IANA zone in which days begin, without a plan.',
+            default: 'Etc/UTC',
+          },
+          plan: { $ref: '#/components/schemas/Plan' },
+          books: {
+            type: 'array',
+            minItems: 1,
+            maxItems: 50,
+            items: { $ref: '#/components/schemas/PriceBook' },
+          },
+          month: { type: 'string', pattern: '^[0-9]{4}-(0[1-9]|1[0-2])$' },
+        },
+        dependentRequired: { plan: ['books'], books: ['plan'] },
+      },
       Problem: {
         type: 'object',
         description: 'Problem details of RFC 9457.',
@@ -114,6 +163,9 @@ export const OPEN_API = {
       ...asComponents('Plan', plan),
       ...asComponents('PriceBook', book),
       ...asComponents('Estimate', estimate),
+      ...asComponents('Bill', bill),
+      ...asComponents('BillComparison', comparison),
+      ...asComponents('BillRecipe', billRecipe),
     },
   },
 } as const

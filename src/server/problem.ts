@@ -59,6 +59,6 @@ export const OTHER_HOST = wholeProblem(
 export const NOT_DONE = wholeProblem(
   500,
   'not-done',
-  'The estimate failed inside the service. Nothing of the request is kept.',
+  'The answer failed inside the service. Nothing of the request is kept.',
   'the same on the command line, or a smaller request.',
 )

@@ -1,6 +1,6 @@
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
-import { EstimateThreads } from './EstimateThreads.ts'
+import { ServiceThreads } from './ServiceThreads.ts'
 import { SERVICE_LIMITS } from './serviceLimits.ts'
 
 /** Made beside the pages, since their bundler does not pack threads of the server. */
@@ -13,4 +13,4 @@ const thread = (): Worker => {
   return worker
 }
 
-export const sharedThreads = new EstimateThreads(thread, SERVICE_LIMITS)
+export const sharedThreads = new ServiceThreads(thread, SERVICE_LIMITS)

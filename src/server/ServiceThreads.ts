@@ -1,3 +1,4 @@
+import type { ServiceSubject } from './serviceAnswer.ts'
 import type { Answer } from './problem.ts'
 
 /** As it crosses from a thread: the body is JSON in UTF-8. */
@@ -6,9 +7,15 @@ export interface ThreadAnswer {
   readonly body: Uint8Array<ArrayBuffer>
 }
 
+/** What is asked of a thread: the body of a request. */
+export interface ThreadQuestion {
+  readonly subject: ServiceSubject
+  readonly bytes: Uint8Array<ArrayBuffer>
+}
+
 /** As much of a worker thread as is used here. */
 export interface Thread {
-  postMessage(bytes: Uint8Array, transfer: readonly ArrayBuffer[]): void
+  postMessage(question: ThreadQuestion, transfer: readonly ArrayBuffer[]): void
   terminate(): Promise<unknown>
   on(event: 'message', listener: (answer: ThreadAnswer) => void): unknown
   on(event: 'error', listener: (error: Error & { code?: string }) => void): unknown
@@ -23,10 +30,10 @@ interface Limits {
 }
 
 /**
- * Threads that work out estimates, so many at a time; each question has the time that is left to it, after which its
+ * Threads that work out answers, so many at a time; each question has the time that is left to it, after which its
  * thread is ended wherever it is. Threads that answered are kept for the next question.
  */
-export class EstimateThreads {
+export class ServiceThreads {
   private readonly idle: Thread[] = []
   private readonly waiting: (() => void)[] = []
   private running = 0
@@ -50,11 +57,11 @@ export class EstimateThreads {
   }
 
   /** `mostMs` counts from when the work begins; `signal` is the end of all patience, waiting included. */
-  async answer(bytes: Uint8Array<ArrayBuffer>, mostMs: number, signal: AbortSignal): Promise<ThreadResult> {
+  async answer(question: ThreadQuestion, mostMs: number, signal: AbortSignal): Promise<ThreadResult> {
     if (!(await this.turn(signal))) return 'too-slow'
     const thread = this.idle.pop() ?? this.start()
     try {
-      const result = await this.ask(thread, bytes, mostMs, signal)
+      const result = await this.ask(thread, question, mostMs, signal)
       if (typeof result === 'object') this.idle.push(thread)
       else void thread.terminate()
       return result
@@ -90,7 +97,7 @@ export class EstimateThreads {
 
   private ask(
     thread: Thread,
-    bytes: Uint8Array<ArrayBuffer>,
+    question: ThreadQuestion,
     mostMs: number,
     signal: AbortSignal,
   ): Promise<ThreadResult> {
@@ -109,7 +116,7 @@ export class EstimateThreads {
         if (!isFull) console.error(error)
         settle(isFull ? 'too-much-memory' : 'failed')
       })
-      thread.postMessage(bytes, [bytes.buffer])
+      thread.postMessage(question, [question.bytes.buffer])
     })
   }
 }
