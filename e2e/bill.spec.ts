@@ -218,3 +218,37 @@ test('a bill of another shape: what its columns mean is proposed, said, kept for
   )
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
 })
+
+test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap is a press away', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=bill&month=2027-03')
+  await page.getByRole('button', { name: 'Rehearse this month…' }).press('Enter')
+  await page.getByRole('button', { name: 'Watch it' }).press('Enter')
+  const film = page.getByTestId('film')
+  const money = page.getByTestId('film-money')
+  await expect(money).toContainText('€ 0.00 spent')
+  await film.getByRole('button', { name: 'Next mishap' }).press('Enter')
+  await expect(film.getByRole('status')).not.toHaveText('Nothing has gone wrong yet.')
+  await expect(film).toContainText('1 of')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await film.getByRole('button', { name: 'Play' }).press('Enter')
+  await film
+    .getByRole('radio', { name: 'a day a tick' })
+    .or(film.getByRole('button', { name: 'a day a tick' }))
+    .first()
+    .click()
+  await expect(film.getByRole('button', { name: 'Play' })).toBeVisible({ timeout: 20_000 })
+  await expect(money).toContainText(`${(await bench.planTotal()).split(' planned')[0]!.trim()} planned`)
+  // To the first hour and to the last, by the keys of a slider.
+  const bar = page.getByRole('slider', { name: 'Hour of the month' })
+  await bar.press('Home')
+  await expect(money).toContainText('€ 0.00 spent')
+  await bar.press('End')
+  const spent = (await money.innerText()).split(' spent')[0]!
+  await page.getByRole('button', { name: 'Read its bill' }).press('Enter')
+  await compared(page)
+  const billed = page.getByRole('list', { name: 'From planned to billed' }).getByRole('listitem').last()
+  expect(Math.abs(cents(await billed.locator('b').innerText()) - cents(spent))).toBeLessThan(8)
+})

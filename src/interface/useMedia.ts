@@ -20,5 +20,8 @@ function useMedia(query: string): boolean {
 /** True where fingers point: targets are then larger, and stand further apart. */
 export const useCoarsePointer = (): boolean => useMedia('(pointer: coarse)')
 
+/** True where whoever looks asked for less that moves. */
+export const useReducedMotion = (): boolean => useMedia('(prefers-reduced-motion: reduce)')
+
 /** True where two views of a machine have room beside each other. */
 export const useRoomForTwo = (): boolean => useMedia('(min-width: 1680px)')

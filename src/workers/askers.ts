@@ -31,6 +31,7 @@ import type { ListQuestion, ListReading } from '../files/pricelist/listAnswer.ts
 import type { Export } from '../files/writeExport.ts'
 import type { ReadFile } from '../files/readAnyFile.ts'
 import type { ScheduledWeek } from '../files/timers/readSchedule.ts'
+import type { RehearsalFilm } from '../rehearsal/rehearsalFilm.ts'
 import type { RehearsalSpread, SpreadQuestion } from '../rehearsal/rehearsalSpread.ts'
 import type { RehearsalQuestion, RehearsedMonth } from '../rehearsal/rehearseBill.ts'
 import { WorkerAsker } from './WorkerAsker.ts'
@@ -222,6 +223,13 @@ export const planAsker = () =>
 export const rehearsalAsker = () =>
   new WorkerAsker<RehearsalQuestion, RehearsedMonth>({
     begin: () => new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The month could not be rehearsed.',
+  })
+
+/** Lets a month happen on a practice provider, to be looked at hour by hour. */
+export const filmAsker = () =>
+  new WorkerAsker<RehearsalQuestion, RehearsalFilm>({
+    begin: () => new Worker(new URL('./film.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The month could not be rehearsed.',
   })
 

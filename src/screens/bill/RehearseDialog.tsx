@@ -14,6 +14,7 @@ import { formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BillLine } from './BillPage'
 import { keepBills } from './keepBills.ts'
+import { FilmPart } from './FilmPart'
 import { SpreadPart } from './SpreadPart'
 import { MISHAP_NAMES, MISHAP_OF } from './mishapText.ts'
 
@@ -50,6 +51,15 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
     setAsked({ plan, books, month, seed: number, rates: shares })
   }
   const [spread, setSpread] = useState<SpreadQuestion>()
+  const [film, setFilm] = useState<RehearsalQuestion>()
+  if (film) {
+    return (
+      <Dialog title={`Rehearsal ${seed} of ${formatMonth(month)}`} isOpen onClose={onClose} wide>
+        {failure !== undefined && <p role="alert">{failure}</p>}
+        <FilmPart question={film} onBill={() => begin()} onClose={() => setFilm(undefined)} />
+      </Dialog>
+    )
+  }
   return (
     <Dialog title={`Rehearse ${formatMonth(month)}`} isOpen onClose={onClose}>
       <p>
@@ -88,6 +98,7 @@ export function RehearseDialog({ onClose }: { readonly onClose: () => void }) {
         <Button onPress={() => begin()} isDisabled={isBusy}>
           {isBusy ? 'Rehearsing…' : 'Rehearse'}
         </Button>
+        <Button onPress={() => setFilm({ plan, books, month, seed, rates: shares })}>Watch it</Button>
         <Button onPress={() => setSpread({ plan, books, month, rates: shares, count: REHEARSALS })}>
           Rehearse it a hundred times
         </Button>
