@@ -166,7 +166,7 @@ test('from an empty plan: a bill becomes a plan with weeks and a saving; the nex
   await compared(page)
   await openBill(page, 'april.csv', Buffer.from(april))
   await compared(page)
-  await expect(page.getByRole('navigation', { name: 'Months with a bill' })).toContainText('April 2027')
+  await expect(page.getByRole('region', { name: 'Months with a bill' })).toContainText('April 2027')
   // Hours are those of the bill, but for the clock change and holidays: the bill stays near its plan.
   const replay = page.getByRole('row', { name: 'signal-replay' }).getByRole('cell')
   const [planned, billed] = (await replay.allInnerTexts()).slice(1, 3).map(cents)
@@ -201,13 +201,13 @@ test('a bill of another shape: what its columns mean is proposed, said, kept for
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
   await mapping.getByRole('button', { name: 'Read it so' }).press('Enter')
   await compared(page)
-  await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('4.00')
-  await expect(page.getByText('Beratung')).toBeVisible()
+  await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('0.40')
+  await expect(page.getByText('Beratung')).toBeAttached()
 
   // The next one of this shape is read at once, after a reload too.
   await bench.reload()
   await openBill(page, 'rechnung-2.csv', Buffer.from(text(['01', '02', '03'])))
-  await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('6.00')
+  await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('0.60')
   await page
     .getByRole('button', { name: /^Rows of signal-replay/ })
     .first()
@@ -231,7 +231,7 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
   await expect(money).toContainText('€ 0.00 spent')
   await film.getByRole('button', { name: 'Next mishap' }).press('Enter')
   await expect(film.getByRole('status')).not.toHaveText('Nothing has gone wrong yet.')
-  await expect(film).toContainText('1 of')
+  await expect(film).toContainText(/[1-9] of \d+ mishaps/)
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
   await film.getByRole('button', { name: 'Play' }).press('Enter')
   await film
@@ -250,5 +250,5 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
   await page.getByRole('button', { name: 'Read its bill' }).press('Enter')
   await compared(page)
   const billed = page.getByRole('list', { name: 'From planned to billed' }).getByRole('listitem').last()
-  expect(Math.abs(cents(await billed.locator('b').innerText()) - cents(spent))).toBeLessThan(8)
+  expect(cents(await billed.locator('b').innerText())).toBe(cents(spent))
 })

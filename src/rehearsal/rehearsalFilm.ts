@@ -1,6 +1,7 @@
 import { PlanPricing } from '../core/meter/planPricing.ts'
 import { exchanged, exchangeFor } from '../core/machine/exchange.ts'
 import { NO_CURRENCY } from '../core/quantity/currency.ts'
+import { roundTo } from '../core/quantity/decimal.ts'
 import { add, exact, multiply, toNumber, ZERO, type Exact } from '../core/quantity/exact.ts'
 import { SECONDS_PER_HOUR } from '../core/quantity/units.ts'
 import type { Stay } from '../practice/PracticeMachine.ts'
@@ -17,7 +18,9 @@ export interface FilmedMachine {
   readonly stays: readonly Stay[]
 }
 
-/** Money as it runs up: for drawing by the end of each hour, and exactly at the end. */
+const SHOWN_DECIMALS = 2
+
+/** Money as it runs up: for drawing by the end of each hour; at the end the sum of the machines as they are shown, as a plan’s total is. */
 export interface MoneyCourse {
   readonly byHour: readonly number[]
   readonly total: Exact
@@ -76,7 +79,7 @@ function courseOf(
   for (const { book, month, provider } of providers) {
     const rate = rateOf(book.currency)
     for (const usages of provider.usage(month).values()) {
-      total = add(total, multiply(totalOf(usages), rate))
+      total = add(total, roundTo(multiply(totalOf(usages), rate), SHOWN_DECIMALS))
       for (const usage of usages) {
         const perTick = toNumber(multiply(costOf(usage, 1), rate))
         for (const stretch of usage.stretches) spread(added, stretch, perTick, from)
