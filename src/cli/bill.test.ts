@@ -44,7 +44,10 @@ const text = planned()
 const path = file('march.csv', text)
 
 describe('a bill that does not follow FOCUS', () => {
-  const own = file('own.csv', 'day,vm,what,hours,net\n2027-03-01,web,machine,10,2.067\n2027-03-02,web,machine,10,2.067\n')
+  const own = file(
+    'own.csv',
+    'day,vm,what,hours,net\n2027-03-01,web,machine,10,2.067\n2027-03-02,web,machine,10,2.067\n',
+  )
   const column = (name: string) => ({ from: 'column', column: name })
   const recipe = {
     format: 'notchgauge/bill-recipe/1',
@@ -69,7 +72,12 @@ describe('a bill that does not follow FOCUS', () => {
   test('is refused as it is, and read by its recipe', async () => {
     const refused = await bill('read', own)
     expect([refused.status, refused.stderr]).toEqual([2, expect.stringContaining('are not there')])
-    const { status, stdout, stderr } = await bill('read', own, '--recipe', file('own.json', JSON.stringify(recipe)))
+    const { status, stdout, stderr } = await bill(
+      'read',
+      own,
+      '--recipe',
+      file('own.json', JSON.stringify(recipe)),
+    )
     expect([status, stderr]).toEqual([0, ''])
     expect(stdout).toContain('2 rows, 2 about machines')
     expect(stdout).toMatch(/web +4\.13 {2}EUR/)

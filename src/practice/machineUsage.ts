@@ -30,8 +30,7 @@ export function computeUsage(machine: PracticeMachine, context: MeterContext): U
           commitment: { name: terms.name, isUsed },
         }))
       : slices
-  const plain = context.prices.flatMap(({ from, to, book: priced }) => {
-    const offer = offerOf(machine, priced)
+  const plain = offersOf(machine, context).flatMap(({ from, to, offer }) => {
     return paid.flatMap(({ stretches, ...slice }) => {
       const own = clip(stretches, from, to)
       const usage = (
@@ -95,6 +94,24 @@ function offerOf({ order }: PracticeMachine, book: PriceBook): TermsPrice {
   const offer = terms.kind === 'on-demand' ? price : ownValue(price?.terms, terms.id)
   if (!offer) throw new NotSold('size', order.size)
   return offer
+}
+
+interface OfferTime {
+  readonly from: number
+  readonly to: number
+  readonly offer: TermsPrice
+}
+
+/** What its size costs from when to when; a book that changes other prices changes nothing here. */
+function offersOf(machine: PracticeMachine, { prices }: MeterContext): OfferTime[] {
+  const found: OfferTime[] = []
+  for (const { from, to, book } of prices) {
+    const offer = offerOf(machine, book)
+    const last = found.at(-1)
+    if (last?.offer === offer && last.to === from) found[found.length - 1] = { ...last, to }
+    else found.push({ from, to, offer })
+  }
+  return found
 }
 
 const clip = (stretches: readonly Stretch[], from: number, to: number): Stretch[] =>

@@ -1,4 +1,4 @@
-import { dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
+import { parseDate } from '../calendar/civil.ts'
 import { localToInstant, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, SECONDS_PER_HOUR, type Instant } from '../quantity/units.ts'
 import type { DateOrder } from './billMapping.ts'
@@ -68,6 +68,3 @@ function secondsOf(offset: string): number {
   const [hours, minutes] = [Number(offset.slice(1, 3)), Number(offset.slice(-2))]
   return (offset.startsWith('-') ? -1 : 1) * (hours * SECONDS_PER_HOUR + minutes * 60)
 }
-
-/** `2027-03-01`, the first of the month of a day. */
-export const firstOfMonth = (day: number): string => `${formatDate(dayNumber(day)).slice(0, 7)}-01`

@@ -11,17 +11,11 @@ import { inCurrency, type ReconciledCurrency } from '../../core/reconcile/inCurr
 import { shownReconciliation } from '../../core/reconcile/shownReconciliation.ts'
 import type { Ties } from '../../core/reconcile/tieLines.ts'
 import { datesOfMonth } from '../../core/calendar/datesOfMonth.ts'
+import type { ComparisonQuestion } from './comparisonQuestion.ts'
 import { compareBill, type Comparison } from './compareBill.ts'
 import { forecastLimits, type ForecastLimits } from './forecastLimits.ts'
 import { unplannedMachines, type UnplannedMachine } from './unplannedMachines.ts'
 import type { BillReading } from './readBill.ts'
-
-export interface ComparisonQuestion {
-  readonly plan: Plan
-  readonly books: readonly PriceBook[]
-  readonly month: YearMonth
-  readonly ties?: Ties
-}
 
 /** A month beside its bill, as a screen shows it. */
 export interface BillAnswer extends Pick<Comparison, 'providers' | 'otherPeriods' | 'until'> {

@@ -2,7 +2,7 @@ import { accept, type Outcome } from '../../core/outcome.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { linesBeside, type DayBeside } from '../../core/reconcile/linesBeside.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
-import type { ComparisonQuestion } from './billAnswer.ts'
+import type { ComparisonQuestion } from './comparisonQuestion.ts'
 import { comparedLines } from './comparedLines.ts'
 import type { BillReading } from './readBill.ts'
 

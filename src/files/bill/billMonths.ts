@@ -1,7 +1,8 @@
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { finishLater } from '../../core/finish.ts'
 import type { Exact } from '../../core/quantity/exact.ts'
-import { billAnswer, type ComparisonQuestion } from './billAnswer.ts'
+import { billAnswer } from './billAnswer.ts'
+import type { ComparisonQuestion } from './comparisonQuestion.ts'
 import { keptBillFile, type KeptBill } from './keptBill.ts'
 import { readBill } from './readBill.ts'
 

@@ -6,7 +6,7 @@ import type { ReconciledCurrency } from '../../core/reconcile/inCurrency.ts'
 import { creditRunway, type CreditRunway } from '../../core/wholePlan/creditRunway.ts'
 import { paidByCredit, paysFor } from '../../core/wholePlan/paidByCredit.ts'
 import { PlanSpending } from '../../core/wholePlan/planSpending.ts'
-import type { ComparisonQuestion } from './billAnswer.ts'
+import type { ComparisonQuestion } from './comparisonQuestion.ts'
 import type { ComparedLines } from './comparedLines.ts'
 
 /** What becomes of the plan’s budget and credit if the month comes to what is expected of it. */

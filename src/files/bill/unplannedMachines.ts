@@ -9,7 +9,7 @@ import { SECONDS_PER_DAY, seconds } from '../../core/quantity/units.ts'
 import type { BillLine, BillResource } from '../../core/bill/billLine.ts'
 import type { Cause } from '../../core/reconcile/cause.ts'
 import { plainName } from '../../core/reconcile/plainName.ts'
-import type { ComparisonQuestion } from './billAnswer.ts'
+import type { ComparisonQuestion } from './comparisonQuestion.ts'
 
 /** A machine of the bill that the plan lacks, as the plan would have it, on a week that is one of the plan’s or its own. */
 export interface UnplannedMachine {

@@ -4,7 +4,7 @@ const TICK_MS = 100
 
 /** Hours that a tick goes on: a month takes a minute and a quarter, twelve seconds, or three. */
 export const FILM_SPEEDS = [1, 6, 24] as const
-export type FilmSpeed = (typeof FILM_SPEEDS)[number]
+type FilmSpeed = (typeof FILM_SPEEDS)[number]
 
 export interface FilmClock {
   /** Hours that are over. */
