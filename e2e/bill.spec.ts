@@ -252,3 +252,41 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
   const billed = page.getByRole('list', { name: 'From planned to billed' }).getByRole('listitem').last()
   expect(cents(await billed.locator('b').innerText())).toBe(cents(spent))
 })
+
+test('a machine that nobody planned is added as billed; what is left over is listed on the hand-off and ticked off', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=bill&month=2027-03')
+  await page.getByRole('button', { name: 'Rehearse this month…' }).click()
+  await page.getByRole('button', { name: 'Nothing goes wrong' }).click()
+  const spare = page.getByRole('textbox', { name: /A machine appears/ })
+  await spare.fill('100')
+  await spare.press('Enter')
+  await page.getByRole('button', { name: 'Rehearse', exact: true }).click()
+  await expect(page.getByRole('dialog')).toBeHidden({ timeout: 30_000 })
+  await compared(page)
+  const cause = page.getByRole('listitem').filter({ hasText: 'spare-signal-replay is not in the plan' })
+  await cause.getByRole('button', { name: 'Add it to the plan' }).click()
+  await expect(cause).toBeHidden({ timeout: 30_000 })
+  await compared(page)
+  expect(Math.abs(await differenceOf(page, 'spare-signal-replay'))).toBeLessThan(
+    cents(await page.getByRole('row', { name: 'spare-signal-replay' }).getByRole('cell').nth(2).innerText()),
+  )
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(cause).toBeVisible({ timeout: 30_000 })
+
+  const plan = JSON.parse(readFileSync('data/larkspur-trams.json', 'utf8')) as object
+  const left = [{ resource: 'disks of kiosk-old', month: '2027-03', cost: '8.07' }]
+  const buffer = Buffer.from(JSON.stringify({ ...plan, cleanUp: left }))
+  await page
+    .getByLabel('Plan, price book or inventory to import')
+    .setInputFiles({ name: 'left.json', mimeType: 'application/json', buffer })
+  await page.getByRole('link', { name: 'Hand-off' }).click()
+  const part = page.getByRole('region', { name: 'To clean up' })
+  await expect(part).toContainText('disks of kiosk-old, € 8.07 in March 2027')
+  await part.getByRole('button', { name: 'disks of kiosk-old is deleted' }).press('Enter')
+  await expect(part).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(part).toBeVisible()
+})

@@ -97,10 +97,16 @@ const PICTURES = [
     },
   ],
   [
-    'watch-list',
-    '?machine=crew-roster-db&view=gauge&month=2027-03',
+    'rehearsal',
+    '?view=bill&month=2027-03',
     'light',
-    (page) => page.getByRole('region', { name: 'Watch list' }).scrollIntoViewIfNeeded(),
+    async (page) => {
+      await page.emulateMedia({ reducedMotion: 'no-preference' })
+      await page.getByRole('button', { name: 'Rehearse this month…' }).click()
+      await page.getByRole('button', { name: 'Watch it' }).click()
+      await page.getByTestId('film').waitFor({ timeout: 60_000 })
+      for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'Next mishap' }).click()
+    },
   ],
   ['side-by-side', '?machine=timetable-loadgen&view=variants&month=2027-03', 'light'],
   [

@@ -10,8 +10,11 @@ import { readPlan, writePlan } from '../files/plan/planFile.ts'
 import type { Recipe } from './change.ts'
 import {
   acceptFinding,
+  addAsBilled,
   addMachine,
+  addToCleanUp,
   addWeek,
+  cleanedUp,
   endMachines,
   pinPlate,
   removeMachines,
@@ -77,6 +80,20 @@ describe('changes of a plan', () => {
     expect(withSpare.weeks).toHaveLength(7)
     expect(produce(withSpare, removeWeek('spare')).weeks).toEqual(plan.weeks)
   })
+})
+
+test('a machine as it is billed comes with its week; what is left over stands once, and goes when it is deleted', () => {
+  const week = { ...plan.weeks[0]!, id: 'billed-web' }
+  const machine = { ...plan.machines[0]!, name: 'web', week: week.id }
+  const added = after(addAsBilled(machine, week))
+  expect([added.weeks.at(-1), added.machines.at(-1)]).toEqual([week, machine])
+  expect(after(addAsBilled({ ...machine, week: 'depot-day' }, undefined)).weeks).toBe(plan.weeks)
+  const left = { resource: 'disks of old', month: plan.month, cost: '8.07' }
+  const listed = produce(after(addToCleanUp(left)), addToCleanUp({ ...left, cost: '9.10' }))
+  expect(listed.cleanUp).toEqual([{ ...left, cost: '9.10' }])
+  expect(readPlan(writePlan(listed))).toEqual({ ok: true, value: listed })
+  expect('cleanUp' in produce(listed, cleanedUp(new Set(['disks of old'])))).toBe(false)
+  expect(produce(listed, cleanedUp(new Set(['others']))).cleanUp).toEqual(listed.cleanUp)
 })
 
 test.each([

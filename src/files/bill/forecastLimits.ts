@@ -1,3 +1,4 @@
+import type { Credit } from '../../core/machine/plan.ts'
 import { parseDecimal, toDecimal } from '../../core/quantity/decimal.ts'
 import { add, compare, multiply, subtract, ZERO, type Exact } from '../../core/quantity/exact.ts'
 import { budgetDay } from '../../core/reconcile/budgetDay.ts'
@@ -43,21 +44,22 @@ export function forecastLimits(inputs: LimitInputs): ForecastLimits {
   const budget = isComparable && plan.budget !== undefined ? parseDecimal(plan.budget) : undefined
   const credit = isComparable && isPaid(inputs) ? plan.credit : undefined
   const day = budget && dayOver(inputs, budget, expected, low)
-  const runway = (amount: Exact): CreditRunway =>
-    creditRunway(
-      new PlanSpending({
-        plan: paidByCredit({ ...plan, currency: first.currency }, credit!),
-        books,
-        reading: 'calendar',
-      }),
-      { ...credit!, amount: toDecimal(amount, 12) },
-    )
+  // Each month is priced once for both.
+  const spending =
+    credit &&
+    new PlanSpending({
+      plan: paidByCredit({ ...plan, currency: first.currency }, credit),
+      books,
+      reading: 'calendar',
+    })
+  const runway = (paying: Credit, amount: Exact): CreditRunway =>
+    creditRunway(spending!, { ...paying, amount: toDecimal(amount, 12) })
   return {
     ...(budget && { budget: { amount: budget, over: subtract(expected, budget), ...(day && { day }) } }),
     ...(credit && {
       credit: {
-        planned: runway(parseDecimal(credit.amount)!),
-        expected: runway(leftWithout(credit.amount, subtract(expected, forecast.planned))),
+        planned: runway(credit, parseDecimal(credit.amount)!),
+        expected: runway(credit, leftWithout(credit.amount, subtract(expected, forecast.planned))),
       },
     }),
   }

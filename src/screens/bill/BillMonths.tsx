@@ -16,8 +16,14 @@ import { useTies } from './useBills.ts'
 
 const MOST = 12
 
+interface BillMonthsProps {
+  readonly bills: readonly BillOfPlan[]
+  /** The month that is looked at is compared: the others follow. */
+  readonly isReady: boolean
+}
+
 /** The last twelve months with a bill, planned beside billed; each opens. */
-export function BillMonths({ bills }: { readonly bills: readonly BillOfPlan[] }) {
+export function BillMonths({ bills, isReady }: BillMonthsProps) {
   const { state, month } = useWorkbench()
   const { plan, books } = state
   const link = useLinks()
@@ -31,8 +37,8 @@ export function BillMonths({ bills }: { readonly bills: readonly BillOfPlan[] })
     [bills],
   )
   const asked = useMemo(
-    () => (ties && real.length > 1 ? { plan, books, ties, bills: real } : undefined),
-    [plan, books, ties, real],
+    () => (isReady && ties && real.length > 1 ? { plan, books, ties, bills: real } : undefined),
+    [isReady, plan, books, ties, real],
   )
   const { answer, step, failure } = useAnswer(billMonthsAsker, asked)
   if (real.length < 2) return null

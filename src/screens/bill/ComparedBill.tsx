@@ -141,7 +141,7 @@ export function ComparedBill({ bill, bills, onKind }: ComparedBillProps) {
             </section>
           ))}
         {answer?.ok && <BillNotes head={bill.head} otherPeriods={answer.value.otherPeriods} />}
-        <BillMonths bills={bills} />
+        <BillMonths bills={bills} isReady={!!answer && !isStale} />
       </MainColumn>
       {rows && <RowsDialog bill={bill} {...rows} onClose={() => setRows(undefined)} />}
       {isPlanned && <FromBillDialog bill={bill} onClose={() => setIsPlanned(false)} />}
