@@ -6,7 +6,6 @@ import {
   BILL_FIELDS,
   DATE_ORDERS,
   lackingFields,
-  NEEDED_FIELDS,
   ROW_USES,
   type BillField,
   type BillMapping,
@@ -30,6 +29,7 @@ import { BILL_FIELD_NAMES, ROW_USE_NAMES } from '../../wording/billMapping.ts'
 import { download } from '../workbench/download.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { BillLine, BillTable } from './BillPage'
+import { FieldChoice } from './FieldChoice'
 import { MappedPreview } from './MappedPreview'
 
 interface BillMappingPartProps {
@@ -46,10 +46,6 @@ export function BillMappingPart({ files, onRead }: BillMappingPartProps) {
   if (failure !== undefined || (answer && !answer.ok)) return null
   return answer?.ok ? <Mapping sample={answer.value} onRead={onRead} /> : <p>Looking at its columns…</p>
 }
-
-const NOT_SAID = 'not said'
-const SAME = 'the same in every row'
-const COLUMN = 'column '
 
 function Mapping({
   sample,
@@ -216,54 +212,6 @@ function Mapping({
   )
 }
 
-interface FieldChoiceProps {
-  readonly field: BillField
-  readonly source: BillSource | undefined
-  readonly sample: SampledBill
-  readonly isLacking: boolean
-  readonly onChange: (source: BillSource | undefined) => void
-}
-
-function FieldChoice({ field, source, sample, isLacking, onChange }: FieldChoiceProps) {
-  const { headings, rows } = sample
-  const name = BILL_FIELD_NAMES[field]
-  const shownOf = (at: number): string =>
-    rows.find((row) => (row[at] ?? '').trim() !== '')?.[at]?.slice(0, 40) ?? 'empty'
-  return (
-    <BillLine>
-      <Dropdown
-        label={`Column of ${name}`}
-        value={source ? (source.from === 'column' ? COLUMN + source.column : SAME) : NOT_SAID}
-        options={[
-          { id: NOT_SAID, name: NEEDED_FIELDS.includes(field) ? 'choose a column' : NOT_SAID },
-          { id: SAME, name: SAME },
-          ...headings.flatMap((heading, at) =>
-            heading === '' ? [] : [{ id: COLUMN + heading, name: heading, note: shownOf(at) }],
-          ),
-        ]}
-        onChange={(id) =>
-          onChange(
-            id === NOT_SAID
-              ? undefined
-              : id === SAME
-                ? { from: 'constant', text: source?.from === 'constant' ? source.text : '' }
-                : { from: 'column', column: id.slice(COLUMN.length) },
-          )
-        }
-      />
-      {source?.from === 'constant' && (
-        <TextInput
-          label={`${name} of every row`}
-          value={source.text}
-          check={() => undefined}
-          onCommit={(text) => onChange({ from: 'constant', text: text.slice(0, 80) })}
-        />
-      )}
-      {isLacking && <Lacking>needed</Lacking>}
-    </BillLine>
-  )
-}
-
 /** Units of the sample that no word tells and nobody has said. */
 function unknownUnits({ headings, rows }: SampledBill, { fields }: BillMapping): string[] {
   const source = fields.unit
@@ -301,9 +249,4 @@ const Kinds = styled.ul`
     border-top: 1px solid var(--rule);
     overflow-wrap: anywhere;
   }
-`
-
-const Lacking = styled.span`
-  color: var(--leak);
-  font-size: 12px;
 `
