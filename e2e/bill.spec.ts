@@ -176,6 +176,7 @@ test('from an empty plan: a bill becomes a plan with weeks and a saving; the nex
 test('a bill of another shape: what its columns mean is proposed, said, kept for the next one', async ({
   page,
 }) => {
+  test.slow()
   const row = (day: string, what: string, cost: string): string =>
     `${day}.03.2027;signal-replay;${what};10;Std;${cost};${cost}0`
   const text = (days: readonly string[]): string =>
@@ -256,6 +257,7 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
 test('a machine that nobody planned is added as billed; what is left over is listed on the hand-off and ticked off', async ({
   page,
 }) => {
+  test.slow()
   const bench = new Workbench(page)
   await bench.open('/?view=bill&month=2027-03')
   await page.getByRole('button', { name: 'Rehearse this month…' }).click()
@@ -282,6 +284,7 @@ test('a machine that nobody planned is added as billed; what is left over is lis
   await page
     .getByLabel('Plan, price book or inventory to import')
     .setInputFiles({ name: 'left.json', mimeType: 'application/json', buffer })
+  await expect(page.getByText(/depot test bench is open/)).toBeVisible({ timeout: 30_000 })
   await page.getByRole('link', { name: 'Hand-off' }).click()
   const part = page.getByRole('region', { name: 'To clean up' })
   await expect(part).toContainText('disks of kiosk-old, € 8.07 in March 2027')
