@@ -66,6 +66,13 @@ test('the service answers what the screen shows', async ({ page, request }) => {
   }
   expect([description.openapi, Object.keys(description.paths)]).toEqual([
     '3.1.0',
-    ['/api/estimate', '/api/openapi.json'],
+    ['/api/estimate', '/api/bill', '/api/openapi.json'],
   ])
+
+  const head =
+    'ChargePeriodStart,ChargePeriodEnd,BillingCurrency,ChargeCategory,ServiceCategory,EffectiveCost'
+  const row = '2027-03-01T00:00:00Z,2027-03-02T00:00:00Z,EUR,Usage,Compute,2.50'
+  const said = await request.post('/api/bill', { data: { bill: `${head}\n${row}\n` } })
+  expect([said.status(), (await said.json()) as object]).toMatchObject([200, { rows: 1, used: 1 }])
+  expect((await request.post('/api/bill', { data: { bill: 'a,b\n' } })).status()).toBe(422)
 })
