@@ -25,8 +25,11 @@ const allowanceOf = (size: Size, { valid }: PriceBook): FreeAllowance => ({
 /** Whether the account has hours for nothing: none, or one machine of the smallest size on demand. */
 export const FREE_HOURS: BillingAnswer = {
   id: 'free-hours',
-  choices: (book) =>
-    book.terms.some(({ kind }) => kind === 'on-demand') && smallest(book) ? [NONE, ONE_SMALLEST] : [],
+  // Of a book that has no size yet, none is the answer that is assumed.
+  choices: (book) => {
+    if (!book.terms.some(({ kind }) => kind === 'on-demand')) return []
+    return smallest(book) ? [NONE, ONE_SMALLEST] : [NONE]
+  },
   valueOf: (book) => {
     const [first, ...others] = book.freeAllowances ?? []
     if (!first) return NONE
