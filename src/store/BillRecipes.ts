@@ -27,8 +27,11 @@ class BillRecipes {
   /** What was kept of the same provider gives way. */
   async keep(recipe: BillRecipe): Promise<void> {
     const { writeBillRecipe } = await import('../files/bill/billRecipeFile.ts')
-    if ((await this.db.billRecipes.count()) >= MOST_RECIPES) return
     await this.db.billRecipes.put({ provider: recipe.provider, text: writeBillRecipe(recipe) })
+    const tooMany = (await this.db.billRecipes.count()) - MOST_RECIPES
+    if (tooMany <= 0) return
+    const others = await this.db.billRecipes.where('provider').notEqual(recipe.provider).primaryKeys()
+    await this.db.billRecipes.bulkDelete(others.slice(0, tooMany))
   }
 }
 
