@@ -10,12 +10,12 @@ import { ownValue } from '../ownValue.ts'
 import { gib, type Seconds } from '../quantity/units.ts'
 import { meterClass } from '../reconcile/meterClass.ts'
 import { plainName } from '../reconcile/plainName.ts'
+import { freeMachineName } from './freeMachineName.ts'
 import { billedDisks } from './billedDisks.ts'
 import type { BilledMachine } from './billedMachines.ts'
 
 const KINDS: ReadonlyMap<string, readonly Terms['kind'][]> = new Map([['Dynamic', ['spot']]])
 const USUAL_KINDS: readonly Terms['kind'][] = ['on-demand', 'flat']
-const LONGEST_NAME = 60
 
 /**
  * A machine of a bill on the prices of a plan’s own book: size, place, image and disks by their names, or the
@@ -55,7 +55,7 @@ export function machineAsBilled(
   const hasAddress = billed.lines.some((line) => meterClass(line) === 'address')
   const { fixed, changing } = prices.addresses
   const machine: Machine = {
-    name: [...billed.name].slice(0, LONGEST_NAME).join(''),
+    name: freeMachineName(billed.name, new Set()),
     purpose: '',
     needs: { vcpu: size.vcpu, memoryGiB: size.memoryGiB, iops: 0 },
     provider: book.provider.id,

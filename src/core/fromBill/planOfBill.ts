@@ -8,6 +8,7 @@ import { idOf } from '../pricelist/idOf.ts'
 import { gib, seconds } from '../quantity/units.ts'
 import { billedMachines, type BilledMachine } from './billedMachines.ts'
 import { BilledBook } from './BilledBook.ts'
+import { freeMachineName } from './freeMachineName.ts'
 import { billedWeek } from './billedWeek.ts'
 
 export interface PlanOfBill {
@@ -19,7 +20,6 @@ export interface PlanOfBill {
   readonly others: readonly BillLine[]
 }
 
-const LONGEST_NAME = 60
 const SECONDS_PER_DAY = 86_400
 
 /**
@@ -60,7 +60,7 @@ export function planOfBill(
       }
       const { windows, fit } = billedWeek(covered, billed.seconds)
       const week = weekFor(weeks, windows, timeZone)
-      const machine = machineOf(billed, book, week, freeName(billed.name, names))
+      const machine = machineOf(billed, book, week, freeMachineName(billed.name, names))
       names.add(machine.name)
       machines.push(machine)
       fits.set(machine.name, fit)
@@ -135,16 +135,5 @@ function machineOf(billed: BilledMachine, book: BilledBook, week: WeekPlan, name
     ...(trafficGiB > 0 && { trafficOutGiB: gib(trafficGiB) }),
     week: week.id,
     off: 'deallocated',
-  }
-}
-
-function freeName(wanted: string, taken: ReadonlySet<string>): string {
-  const plain =
-    [...wanted.replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}]/gu, ' ').trim()].slice(0, LONGEST_NAME).join('') ||
-    'machine'
-  for (let count = 1; ; count += 1) {
-    const end = count === 1 ? '' : `-${count}`
-    const name = `${plain.slice(0, LONGEST_NAME - end.length)}${end}`
-    if (!taken.has(name)) return name
   }
 }
