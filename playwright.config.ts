@@ -4,7 +4,7 @@ const PORT = 4398
 
 /** Debian's Chromium; what it would fetch by itself is turned off, and it can run as root in a container. */
 const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',
@@ -19,7 +19,8 @@ const CHROMIUM = {
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
-  workers: 2,
+  // One more than cores are counted on: each waits now and then.
+  workers: 3,
   timeout: 90_000,
   expect: { timeout: 15_000 },
   // A machine that is busy with other work may be slow for once; a test that needs its second try is named as flaky.

@@ -52,7 +52,7 @@ async function openOnce(page: Page): Promise<{ readonly shown: number; readonly 
 
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: flags })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.addInitScript(() => {
   const seen = new MutationObserver(() => {

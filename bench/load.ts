@@ -61,7 +61,7 @@ async function measure(browser: Browser, address: string, view: string, rate: nu
 
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: flags })
 for (const { id } of VIEWS) await measure(browser, address, id, 1)
 for (const id of ['gauge', 'bench']) await measure(browser, address, id, 4)
 await browser.close()

@@ -212,7 +212,7 @@ async function measureHeap(page: Page, address: string): Promise<void> {
 
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: flags })
 for (const [counts, measure] of [
   [MACHINES, measurePlan],
   [SIZES, measureBook],

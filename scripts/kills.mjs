@@ -19,7 +19,7 @@ const random = seededRandom(SEED)
 
 async function browse() {
   const args = ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', `--user-data-dir=${profile}`, `--remote-debugging-port=${DEBUGGING}`] // prettier-ignore
-  const program = spawn('/usr/bin/chromium', args, { stdio: 'ignore', detached: true })
+  const program = spawn('/usr/bin/chromium-headless-shell', args, { stdio: 'ignore', detached: true })
   for (let tries = 0; ; tries += 1) {
     try {
       const browser = await chromium.connectOverCDP(`http://127.0.0.1:${DEBUGGING}`)

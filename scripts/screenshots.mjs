@@ -163,7 +163,7 @@ const PICTURES = [
 
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 for (const [name, query, colorScheme, prepare] of PICTURES) {

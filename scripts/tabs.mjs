@@ -68,7 +68,7 @@ async function allSaved(pages) {
 
 const found = { alike: 0, parted: 0, lostSaved: 0, failed: 0 }
 const server = await serve(PORT)
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell' })
 try {
   for (let run = 0; run < RUNS; run += 1) {
     const context = await browser.newContext()

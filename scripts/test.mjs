@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { buildIfChanged, ensureInstalled, ROOT } from './prepare.mjs'
 
-const CHROMIUM = '/usr/bin/chromium'
+const CHROMIUM = '/usr/bin/chromium-headless-shell'
 const results = mkdtempSync(join(tmpdir(), 'notchgauge-test-'))
 const unitResults = join(results, 'unit.json')
 const browserResults = join(results, 'browser.json')
@@ -113,7 +113,7 @@ function runQuietly(command, args) {
 /** The browser comes from Debian's packages; without the right to install it, says what to do. */
 function ensureChromium() {
   if (existsSync(CHROMIUM)) return
-  const asks = 'The browser tests need Chromium. Install it with: sudo apt-get install chromium'
+  const asks = 'The browser tests need Chromium. Install it with: sudo apt-get install chromium-headless-shell'
   if (process.getuid?.() !== 0) {
     console.error(asks)
     process.exit(1)
@@ -124,7 +124,7 @@ function ensureChromium() {
   // The browser alone, and letters for what our own font lacks.
   const { status } = spawnSync(
     'apt-get',
-    ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'],
+    ['install', '-y', '-qq', '--no-install-recommends', 'chromium-headless-shell', 'fonts-liberation'],
     { stdio: 'inherit', env },
   )
   if (status !== 0) {
