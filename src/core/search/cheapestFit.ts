@@ -1,8 +1,7 @@
 import { zonesSelling, type RegionIndex } from '../catalogue/bookIndex.ts'
-import { kindsCarried, mayCarry } from '../catalogue/notKnown.ts'
+import { kindsCarried } from '../catalogue/notKnown.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
-import { lackedState } from '../catalogue/statesSold.ts'
-import type { DiskKind, Image, PriceBook, Terms } from '../catalogue/priceBook.ts'
+import type { Image } from '../catalogue/priceBook.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import type { Decision } from '../machine/decision.ts'
 import { exchanged } from '../machine/exchange.ts'
@@ -16,11 +15,18 @@ import { machineTotal } from '../meter/machineTotal.ts'
 import type { PricedProvider } from '../meter/planPricing.ts'
 import { keptDecisions } from '../decisions/keptDecisions.ts'
 import { ownProvider } from '../notches/pricedProvider.ts'
-import { offPlanKey, offPlanOf, withOffPlan, type OffPlan } from '../off/offPlan.ts'
-import { POWER_STATES } from '../off/powerState.ts'
+import { withOffPlan } from '../off/offPlan.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
+import { countChanges } from './countChanges.ts'
 import { leastCost } from './leastCost.ts'
 import { neededRooms } from './neededRooms.ts'
+import {
+  dataDiskIn,
+  isBoundToProvider,
+  offPlansToTry,
+  termsToTry,
+  type SearchOptions,
+} from './searchedChoices.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
 export interface Found {
@@ -56,11 +62,6 @@ export function* cheapestFit(
   return best.found
 }
 
-export interface SearchOptions {
-  /** Only on terms that bind nobody and promise its hours: on demand or flat. */
-  readonly uncommitted?: boolean | undefined
-}
-
 /** A provider that was not looked at, or offers nothing, and why. */
 export interface LeftOut {
   readonly provider: string
@@ -69,13 +70,10 @@ export interface LeftOut {
   readonly currency: string
 }
 
-/** What is named in its own book cannot be kept elsewhere. */
-const BOUND: readonly Decision[] = ['place', 'size', 'terms', 'disk-kind', 'image', 'data-disk']
-
 /** Providers with a book for the month that the search leaves out. */
 export function searchLeavesOut({ resolved: { machine }, elsewhere = [] }: PlatesInputs): LeftOut[] {
   const kept = keptDecisions(machine)
-  const isBound = BOUND.some((decision) => kept.has(decision))
+  const isBound = isBoundToProvider(kept)
   return elsewhere.flatMap(({ index, exchange }): LeftOut[] => {
     const { currency, provider } = index.book
     const why = isBound
@@ -106,7 +104,7 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
   const { machine } = resolved
   const kept = keptDecisions(machine)
   const own = ownProvider(inputs)
-  const sellers = BOUND.some((decision) => kept.has(decision)) ? [own] : [own, ...elsewhere]
+  const sellers = isBoundToProvider(kept) ? [own] : [own, ...elsewhere]
   const regions = sellers.flatMap((seller) => {
     const { index, exchange } = seller
     if (exchange.kind === 'missing') return []
@@ -180,26 +178,6 @@ function zoneFor({ region, kept, inputs, isHome }: SearchedRegion, size: string)
   return isHome && kept.has('place') ? undefined : selling[0]
 }
 
-/** One state for every gap, and what the machine has where that is a mix. */
-function offPlansToTry(machine: Machine, book: PriceBook, kept: ReadonlySet<Decision>): OffPlan[] {
-  const own = machine.longGaps && !lackedState(machine, book) ? [offPlanOf(machine)] : []
-  if (kept.has('off') && machine.longGaps) return own
-  const plain = POWER_STATES.filter((off) => book.states[off] && (!kept.has('off') || machine.off === off))
-  return [...plain.map((off) => ({ off })), ...own]
-}
-
-const termsToTry = (
-  machine: Machine,
-  terms: readonly Terms[],
-  kept: ReadonlySet<Decision>,
-  { uncommitted = false }: SearchOptions,
-): readonly Terms[] =>
-  terms.filter(
-    ({ id, kind }) =>
-      (!kept.has('terms') || id === machine.terms) &&
-      (!uncommitted || kind === 'on-demand' || kind === 'flat'),
-  )
-
 /** On each kind of system disk that boots, in each room that it may need; data disks stay on their own kinds, or on the cheapest that can be. */
 function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Generator<ResolvedMachine> {
   const { machine, index, size, region } = resolved
@@ -220,20 +198,6 @@ function* withDisks(resolved: ResolvedMachine, kept: ReadonlySet<Decision>): Gen
   }
 }
 
-function dataDiskIn(disk: Disk, { index, size, region }: ResolvedMachine): Disk | undefined {
-  const rateOn = (kind: DiskKind | undefined) =>
-    kind && mayCarry(size, kind.id) ? diskRate(region, kind, disk.roomGiB) : undefined
-  const own = index.diskKinds.get(disk.kind)
-  if (own) return rateOn(own) && disk
-  let cheapest: { kind: DiskKind; cost: number } | undefined
-  for (const kind of index.book.diskKinds) {
-    const found = rateOn(kind)
-    const cost = found?.parts.reduce((sum, { rate, units }) => sum + toNumber(rate.value) * units, 0)
-    if (cost !== undefined && (!cheapest || cost < cheapest.cost)) cheapest = { kind, cost }
-  }
-  return cheapest && onKind(disk, cheapest.kind.id)
-}
-
 /** The best so far; of two that cost the same, the one that differs in fewer fields. */
 class Best {
   found: Found | undefined
@@ -252,14 +216,4 @@ class Best {
     this.changes = changes
     this.limit = toNumber(total) * (1 + 1e-9)
   }
-}
-
-function countChanges(before: Machine, after: Machine): number {
-  const fields = ['provider', 'region', 'zone', 'size', 'image', 'terms'] as const
-  const changed = fields.filter((field) => before[field] !== after[field]).length
-  const off = Number(offPlanKey(before) !== offPlanKey(after))
-  const disk = (['kind', 'roomGiB'] as const).filter(
-    (field) => before.systemDisk[field] !== after.systemDisk[field],
-  )
-  return changed + off + disk.length
 }

@@ -2,6 +2,7 @@ import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
 import { chargedRoom } from '../catalogue/diskRates.ts'
 import { leastOf } from '../catalogue/notKnown.ts'
 import type { DiskKind, PerformanceRule } from '../catalogue/priceBook.ts'
+import { onKind } from '../machine/onKind.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { offStates } from '../off/offPlan.ts'
 import { gib, type GiB } from '../quantity/units.ts'
@@ -12,7 +13,8 @@ import { gib, type GiB } from '../quantity/units.ts'
  */
 export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   const { machine, image, size } = resolved
-  const own = machine.systemDisk.roomGiB
+  // What was bought on top of another kind does not come along.
+  const { roomGiB: own, extraIops = 0, extraMegabytesPerSecond = 0 } = onKind(machine.systemDisk, kind.id)
   if (kind.room.by === 'size') return [own]
   const { needs } = machine
   const memory = offStates(machine).includes('hibernated') ? size.memoryGiB : 0
@@ -31,12 +33,10 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
       (needs.diskGiB ?? 0) - beside((_, room) => room),
     ),
   )
-  const forIops = roomFor(kind.iops, needs.iops - beside(diskIops) - (machine.systemDisk.extraIops ?? 0))
+  const forIops = roomFor(kind.iops, needs.iops - beside(diskIops) - extraIops)
   const forThroughput = roomFor(
     kind.megabytesPerSecond,
-    (needs.megabytesPerSecond ?? 0) -
-      beside(diskThroughput) -
-      (machine.systemDisk.extraMegabytesPerSecond ?? 0),
+    (needs.megabytesPerSecond ?? 0) - beside(diskThroughput) - extraMegabytesPerSecond,
   )
   const enough = Math.max(least, forIops, forThroughput)
   // Its own first: of rooms that cost the same, nothing has to change.

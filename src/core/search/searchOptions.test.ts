@@ -5,7 +5,8 @@ import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
 import { plateInputs } from '../testing/plateInputs.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
-import { cheapestFit, searchLeavesOut, type SearchOptions } from './cheapestFit.ts'
+import { cheapestFit, searchLeavesOut } from './cheapestFit.ts'
+import type { SearchOptions } from './searchedChoices.ts'
 
 const weir = (part: Partial<PriceBook> = {}): PriceBook => ({
   ...RULE_BOOK,

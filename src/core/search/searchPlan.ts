@@ -1,6 +1,7 @@
 import type { Machine } from '../machine/plan.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
-import { cheapestFit, type Found, type SearchOptions, type SearchProgress } from './cheapestFit.ts'
+import { cheapestFit, type Found, type SearchProgress } from './cheapestFit.ts'
+import type { SearchOptions } from './searchedChoices.ts'
 
 export interface PlanSearch extends PlanPricingInputs, SearchOptions {
   /** Forms of machines of the plan, such as one machine with other needs: each is searched by itself. */

@@ -3,7 +3,7 @@
 import { BESIDE_LINE, type CaptionLayout, type NearNotches } from './captionLayout.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 import { notchDifference, plateName, type ChoiceWords } from '../../wording/choice'
-import type { CostAxis } from './axis.ts'
+import type { CostAxis } from '../../core/notches/costAxis.ts'
 import * as S from './GaugePlate.styles'
 
 interface PlateCaptionsProps {

@@ -1,7 +1,7 @@
 'use client'
 
 import { memo, useLayoutEffect, useRef } from 'react'
-import type { CostAxis } from './axis.ts'
+import type { CostAxis } from '../../core/notches/costAxis.ts'
 import type { Cluster } from './clusterNotches.ts'
 import * as S from './GaugePlate.styles'
 import { isClosed, isOpen, type Notch } from '../../core/notches/plate.ts'

@@ -1,7 +1,7 @@
 'use client'
 
 import { formatAmount } from '../../wording/money'
-import type { CostAxis } from './axis.ts'
+import type { CostAxis } from '../../core/notches/costAxis.ts'
 
 interface ScaleProps {
   readonly axis: CostAxis

@@ -1,6 +1,6 @@
 import type { Notch } from '../../core/notches/plate.ts'
 import { notchDifference, type ChoiceWords } from '../../wording/choice'
-import type { CostAxis } from './axis.ts'
+import type { CostAxis } from '../../core/notches/costAxis.ts'
 
 /** The nearest choices that fit, and the cheapest that does. */
 export interface NearNotches {

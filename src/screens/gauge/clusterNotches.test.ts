@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { compare, exact, sign, toNumber } from '../../core/quantity/exact.ts'
-import { costAxis, reachOf } from './axis.ts'
+import { costAxis, reachOf } from '../../core/notches/costAxis.ts'
 import { clusterNotches } from './clusterNotches.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 

@@ -1,5 +1,5 @@
 import { isZero, sign, toNumber } from '../../core/quantity/exact.ts'
-import type { CostAxis } from './axis.ts'
+import type { CostAxis } from '../../core/notches/costAxis.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
 
 /** Choices that stand at one place of a plate: one, or several too close to tell apart. */

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState, type RefObject } from 'react'
-import type { CostAxis } from './axis.ts'
+import type { CostAxis } from '../../core/notches/costAxis.ts'
 import type { Cluster } from './clusterNotches.ts'
 import type { SlotPlace } from './SlotTable'
 

@@ -1,5 +1,5 @@
-import { toNumber } from '../../core/quantity/exact.ts'
-import type { Plate } from '../../core/notches/plate.ts'
+import { toNumber } from '../quantity/exact.ts'
+import type { Plate } from './plate.ts'
 
 /**
  * The one cost axis that all plates of a machine share. The present cost stands on the line; differences are
@@ -11,6 +11,8 @@ export interface CostAxis {
   readonly line: number
   /** Pixels from the left for a difference to the present month. */
   readonly x: (difference: number) => number
+  /** The difference that stands at so many pixels from the left. */
+  readonly at: (x: number) => number
   readonly ticks: readonly { readonly difference: number; readonly x: number }[]
 }
 
@@ -29,7 +31,8 @@ export interface Reach {
 /** Steps within a power of ten at which a reach is rounded up, so that the scale stays as it is from notch to notch. */
 const STEPS = [1, 1.5, 2, 3, 5, 7, 10]
 
-function roundedUp(reach: number): number {
+/** To a round figure. */
+export function roundedUp(reach: number): number {
   if (reach <= 0) return 0
   const power = 10 ** Math.floor(Math.log10(reach))
   return STEPS.find((step) => step * power >= reach)! * power
@@ -59,7 +62,9 @@ export function costAxis({ cheaper, dearer }: Reach, width: number): CostAxis {
   const right = (width - EDGE - line) / Math.max(compress(dearer), 1e-9)
   const x = (difference: number): number =>
     difference < 0 ? line - compress(-difference) * left : line + compress(difference) * right
-  return { width, line, x, ticks: [...ticksOf(-1, cheaper, x, line), ...ticksOf(1, dearer, x, line)] }
+  const expand = (compressed: number): number => Math.expm1(compressed) * unit
+  const at = (px: number): number => (px < line ? -expand((line - px) / left) : expand((px - line) / right))
+  return { width, line, x, at, ticks: [...ticksOf(-1, cheaper, x, line), ...ticksOf(1, dearer, x, line)] }
 }
 
 function ticksOf(

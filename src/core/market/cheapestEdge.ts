@@ -1,0 +1,37 @@
+import { compare } from '../quantity/exact.ts'
+import { bestOfEach } from './bestOfEach.ts'
+import type { FieldMeasure, FieldOffers } from './fieldOffers.ts'
+import { offerGroups } from './offerGroups.ts'
+import type { MarketOffer } from './offerTotal.ts'
+
+export interface EdgePoint {
+  /** What the measure is of it. */
+  readonly measured: number
+  readonly offer: MarketOffer
+}
+
+/** Whether less of a measure is better. */
+const isLessBetter = (measure: FieldMeasure): boolean => measure === 'round-trip'
+
+/**
+ * The offers to which no other is both cheaper (or as cheap) and better by the measure: the cheapest first, each further
+ * one dearer and better. O(offers) beside the pricing of the cheapest of each value of the measure.
+ */
+export function cheapestEdge(
+  field: FieldOffers,
+  measure: FieldMeasure,
+  isIn: (at: number) => boolean = () => true,
+): EdgePoint[] {
+  const sign = isLessBetter(measure) ? 1 : -1
+  const points = bestOfEach(field, offerGroups(field, 'measure', isIn)).map(({ at, offer }) => ({
+    measured: field.measured[at]!,
+    offer,
+  }))
+  points.sort((a, b) => compare(a.offer.total, b.offer.total) || (a.measured - b.measured) * sign)
+  const edge: EdgePoint[] = []
+  for (const point of points) {
+    const last = edge.at(-1)
+    if (!last || (last.measured - point.measured) * sign > 0) edge.push(point)
+  }
+  return edge
+}

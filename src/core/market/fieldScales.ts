@@ -1,0 +1,99 @@
+import { costAxis, roundedUp, type CostAxis, type Reach } from '../notches/costAxis.ts'
+import type { FieldMeasure, FieldOffers } from './fieldOffers.ts'
+
+/** A part of the field, in shares of its width and height from the upper left; all of it is 0, 1, 0, 1. */
+export interface FieldPart {
+  readonly left: number
+  readonly right: number
+  readonly top: number
+  readonly bottom: number
+}
+
+export const WHOLE_FIELD: FieldPart = { left: 0, right: 1, top: 0, bottom: 1 }
+
+/** Where costs and what they are set against stand in the field, in shares of its width and height. */
+export interface FieldScales {
+  readonly measure: FieldMeasure
+  /** The gauge's axis, a thousand wide: present costs stand on its line. */
+  readonly axis: CostAxis
+  readonly reach: Reach
+  readonly present: number
+  /** Of the measure: the least and the greatest; what is better stands lower. */
+  readonly least: number
+  readonly most: number
+}
+
+const WIDTH = 1_000
+
+/** Reaches as far as anything in the field does. O(offers). */
+export function fieldScales(
+  measure: FieldMeasure,
+  present: number,
+  { count, costs, measured }: FieldOffers,
+  own: number | undefined,
+): FieldScales {
+  let cheapest = present
+  let dearest = present
+  let least = own ?? Infinity
+  let most = own ?? -Infinity
+  for (let at = 0; at < count; at += 1) {
+    const cost = costs[at]!
+    if (cost < cheapest) cheapest = cost
+    if (cost > dearest) dearest = cost
+    const value = measured[at]!
+    if (value < least) least = value
+    if (value > most) most = value
+  }
+  if (!(least <= most)) [least, most] = [1, 1]
+  const reach = { cheaper: roundedUp(present - cheapest), dearer: roundedUp(dearest - present) }
+  return { measure, axis: costAxis(reach, WIDTH), reach, present, least, most }
+}
+
+const shareOfCost = ({ axis, present }: FieldScales, cost: number): number => axis.x(cost - present) / WIDTH
+
+const costAtShare = ({ axis, present }: FieldScales, share: number): number =>
+  present + axis.at(share * WIDTH)
+
+/** Room above the greatest and below the least. */
+const MARGIN = 0.06
+
+const logOf = (value: number): number => Math.log(Math.max(value, 1e-3))
+
+/** From the top: far places, and sizes that have little, stand above. */
+function shareOfMeasure({ measure, least, most }: FieldScales, value: number): number {
+  const [low, high] = [logOf(least), logOf(most)]
+  const inside = high === low ? 0.5 : (logOf(value) - low) / (high - low)
+  const down = measure === 'round-trip' ? 1 - inside : inside
+  return MARGIN + down * (1 - 2 * MARGIN)
+}
+
+function measureAtShare({ measure, least, most }: FieldScales, share: number): number {
+  const [low, high] = [logOf(least), logOf(most)]
+  if (high === low) return Math.exp(low + (measure === 'round-trip' ? 0.5 - share : share - 0.5))
+  const down = (share - MARGIN) / (1 - 2 * MARGIN)
+  const inside = measure === 'round-trip' ? 1 - down : down
+  return Math.exp(low + inside * (high - low))
+}
+
+/** Edges of so many cells of equal width and height in a part of the field, growing as `fieldCells` asks for them. */
+export function cellEdges(
+  scales: FieldScales,
+  { left, right, top, bottom }: FieldPart,
+  columns: number,
+  rows: number,
+): { readonly costs: number[]; readonly measured: number[] } {
+  const between = (from: number, to: number, count: number): number[] =>
+    Array.from({ length: count + 1 }, (_, at) => from + ((to - from) * at) / count)
+  const costs = between(left, right, columns).map((share) => costAtShare(scales, share))
+  const measured = between(top, bottom, rows).map((share) => measureAtShare(scales, share))
+  return { costs, measured: scales.measure === 'round-trip' ? measured.reverse() : measured }
+}
+
+/** Where a cost and a measure stand in a part of the field, in shares of its width and height; outside of 0 to 1 where it is not in it. */
+export const placeInPart = (
+  scales: FieldScales,
+  { left, right, top, bottom }: FieldPart,
+): { readonly x: (cost: number) => number; readonly y: (measured: number) => number } => ({
+  x: (cost) => (shareOfCost(scales, cost) - left) / (right - left),
+  y: (measured) => (shareOfMeasure(scales, measured) - top) / (bottom - top),
+})
