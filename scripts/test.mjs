@@ -113,7 +113,8 @@ function runQuietly(command, args) {
 /** The browser comes from Debian's packages; without the right to install it, says what to do. */
 function ensureChromium() {
   if (existsSync(CHROMIUM)) return
-  const asks = 'The browser tests need Chromium. Install it with: sudo apt-get install chromium-headless-shell'
+  const asks =
+    'The browser tests need Chromium. Install it with: sudo apt-get install chromium-headless-shell'
   if (process.getuid?.() !== 0) {
     console.error(asks)
     process.exit(1)
