@@ -15,6 +15,18 @@ export const keepVariant = (name: string): Recipe =>
     machine.variants = [...before, { number, name: `Variant ${number}`, form: form as Draft<MachineForm> }]
   })
 
+/** Keeps another form of the machine beside what it is, under a name. */
+export const keepFormAsVariant = (name: string, as: string, form: Machine): Recipe =>
+  onMachine(name, (machine) => {
+    const before = machine.variants ?? []
+    if (before.length >= MOST_VARIANTS) return
+    const number = nextVariantNumber(machine as Machine)
+    machine.variants = [
+      ...before,
+      { number, name: as.slice(0, 60), form: formOf(form) as Draft<MachineForm> },
+    ]
+  })
+
 /** Takes a variant over: the machine is as the variant stood. */
 export const takeVariant = (name: string, number: number): Recipe =>
   onMachine(name, (machine) => {

@@ -9,6 +9,7 @@ import type { MachineSummary } from '../core/meter/summarisePlan.ts'
 import type { EditionEffect, EditionEffectInputs } from '../core/pricelist/editionEffect.ts'
 import type { EditionSummary } from '../core/pricelist/summariseEditions.ts'
 import type { Outcome } from '../core/outcome.ts'
+import type { MarketLook, MarketQuestion, MarketView } from '../core/market/marketView.ts'
 import type { ManyChange } from '../core/wholePlan/changeMany.ts'
 import type { ManyPreview } from '../core/wholePlan/previewMany.ts'
 import type { OverviewInputs, OverviewPart } from '../core/wholePlan/planOverview.ts'
@@ -210,6 +211,22 @@ export const manyAsker = () =>
   new WorkerAsker<ManyQuestion, ManyPreview>({
     begin: () => new Worker(new URL('./many.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'What this changes could not be priced.',
+  })
+
+/** Flat, so that a question is the same as long as all its fields are. */
+export type MarketAsked = MarketQuestion & MarketLook
+
+export interface MarketAnswer {
+  /** Undefined where the machine itself has no price. */
+  readonly view: MarketView | undefined
+}
+
+/** Ranks everything that is sold for one machine. The worker is kept: laying all offers out costs more than an answer. */
+export const marketAsker = () =>
+  new WorkerAsker<MarketAsked, MarketAnswer>({
+    begin: () => new Worker(new URL('./market.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'The market could not be looked at.',
+    waits: true,
   })
 
 /** Prices all machines of a plan. */

@@ -1,6 +1,7 @@
 import { compare } from '../quantity/exact.ts'
 import { bestOfEach } from './bestOfEach.ts'
-import type { FieldMeasure, FieldOffers } from './fieldOffers.ts'
+import type { FieldMeasure } from './fieldMeasure.ts'
+import type { FieldOffers } from './fieldOffers.ts'
 import { offerGroups } from './offerGroups.ts'
 import type { MarketOffer } from './offerTotal.ts'
 

@@ -1,6 +1,8 @@
 import { fieldCells } from './fieldCells.ts'
 import { offerIn, type FieldOffers } from './fieldOffers.ts'
-import { cellEdges, type FieldPart, type FieldScales } from './fieldScales.ts'
+import type { FieldPart } from './fieldPart.ts'
+import { cellEdges, placeInPart, type FieldScales } from './fieldScales.ts'
+import type { OfferName } from './offerName.ts'
 
 /** A mark of the field: offers that stand too near to each other to be told apart, by their share of the part shown. */
 export interface FieldMark {
@@ -9,24 +11,27 @@ export interface FieldMark {
   readonly count: number
   /** Whether its cheapest is farther away than the machine's needs allow. */
   readonly isBeyond: boolean
-  /** Its cheapest offer, by names of its book; the cost is for putting in order, and no figure. */
-  readonly cheapest: {
-    readonly cost: number
-    readonly measured: number
-    readonly provider: string
-    readonly place: string
-    readonly size: string
-    readonly terms: string
-  }
+  readonly cheapest: OfferName
+  /** `Heron 4/16, Porto, on demand`, by the names of its book. */
+  readonly name: string
+  /** What its cheapest costs: for words about the drawing, and no figure. */
+  readonly cost: number
 }
 
-interface MarkOptions {
+/** What of the field is drawn, and how many marks stand beside and above each other in it at the most. */
+export interface MarkOptions {
   readonly part: FieldPart
   readonly columns: number
   readonly rows: number
 }
 
-/** O(offers × log cells). */
+/** Of the height of a row, the least that two marks stand apart. */
+const APART = 0.75
+
+/**
+ * Marks stand in columns, at the very measure of their cheapest where the next mark of the column is far enough away, else
+ * in the middle of their cell. O(offers × log cells).
+ */
 export function fieldMarks(
   field: FieldOffers,
   scales: FieldScales,
@@ -34,23 +39,39 @@ export function fieldMarks(
   isIn: (at: number) => boolean,
 ): FieldMark[] {
   const edges = cellEdges(scales, part, columns, rows)
+  const place = placeInPart(scales, part)
+  const above = new Map<number, { mark: PlacedMark; middle: number }>()
   return fieldCells(field, edges).map(({ column, row, count, cheapest: at }) => {
-    const { seller, region, terms, size } = offerIn(field, at)
-    const { columns: own } = field.questions[seller]!.basis
-    const down = scales.measure === 'round-trip' ? rows - 1 - row : row
-    return {
+    const middle = ((scales.measure === 'round-trip' ? rows - 1 - row : row) + 0.5) / rows
+    const mark: PlacedMark = {
       x: (column + 0.5) / columns,
-      y: (down + 0.5) / rows,
+      y: place.y(field.measured[at]!),
       count,
       isBeyond: !isIn(at),
-      cheapest: {
-        cost: field.costs[at]!,
-        measured: field.measured[at]!,
-        provider: own.index.book.provider.name,
-        place: own.regions[region]!.region.name,
-        size: own.sizes[size]!.name,
-        terms: own.terms[terms]!.name,
-      },
+      cost: field.costs[at]!,
+      ...namesOf(field, at),
     }
+    // Cells come row by row, so the last mark of the column is the next one to it.
+    const before = above.get(column)
+    if (before && Math.abs(before.mark.y - mark.y) < APART / rows) {
+      mark.y = middle
+      before.mark.y = before.middle
+    }
+    above.set(column, { mark, middle })
+    return mark
   })
+}
+
+type PlacedMark = { -readonly [Field in keyof FieldMark]: FieldMark[Field] }
+
+function namesOf(field: FieldOffers, at: number): Pick<FieldMark, 'cheapest' | 'name'> {
+  const { seller, region: regionAt, terms: termsAt, size: sizeAt } = offerIn(field, at)
+  const { columns } = field.questions[seller]!.basis
+  const { region } = columns.regions[regionAt]!
+  const [terms, size] = [columns.terms[termsAt]!, columns.sizes[sizeAt]!]
+  const { provider } = columns.index.book
+  return {
+    cheapest: { provider: provider.id, region: region.id, size: size.id, terms: terms.id },
+    name: `${provider.name} ${size.name}, ${region.name}, ${terms.name}`,
+  }
 }

@@ -1,11 +1,8 @@
 import type { UserPlace } from '../machine/needs.ts'
+import type { FieldMeasure } from './fieldMeasure.ts'
 import { longestRoundTrip } from './longestRoundTrip.ts'
 import { scanOffers, type OfferAt } from './scanOffers.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
-
-/** What stands beside the cost: how far it is from the people, in milliseconds, or what a size has. */
-export const FIELD_MEASURES = ['round-trip', 'vcpu', 'memory'] as const
-export type FieldMeasure = (typeof FIELD_MEASURES)[number]
 
 /**
  * Everything that fits, as columns of numbers: what the field is drawn from, and what the edge and the best of each

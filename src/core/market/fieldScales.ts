@@ -1,15 +1,7 @@
 import { costAxis, roundedUp, type CostAxis, type Reach } from '../notches/costAxis.ts'
-import type { FieldMeasure, FieldOffers } from './fieldOffers.ts'
-
-/** A part of the field, in shares of its width and height from the upper left; all of it is 0, 1, 0, 1. */
-export interface FieldPart {
-  readonly left: number
-  readonly right: number
-  readonly top: number
-  readonly bottom: number
-}
-
-export const WHOLE_FIELD: FieldPart = { left: 0, right: 1, top: 0, bottom: 1 }
+import type { FieldMeasure } from './fieldMeasure.ts'
+import type { FieldOffers } from './fieldOffers.ts'
+import type { FieldPart } from './fieldPart.ts'
 
 /** Where costs and what they are set against stand in the field, in shares of its width and height. */
 export interface FieldScales {
@@ -46,8 +38,14 @@ export function fieldScales(
   }
   if (!(least <= most)) [least, most] = [1, 1]
   const reach = { cheaper: roundedUp(present - cheapest), dearer: roundedUp(dearest - present) }
-  return { measure, axis: costAxis(reach, WIDTH), reach, present, least, most }
+  return openScales({ measure, reach, present, least, most })
 }
+
+/** Scales as they were before they were sent somewhere as plain data. */
+export const openScales = (scales: Omit<FieldScales, 'axis'>): FieldScales => ({
+  ...scales,
+  axis: costAxis(scales.reach, WIDTH),
+})
 
 const shareOfCost = ({ axis, present }: FieldScales, cost: number): number => axis.x(cost - present) / WIDTH
 

@@ -47,7 +47,7 @@ export const monthHours = (month: BillingMonth): number => {
   return (lengthOf(month) * ticksPerSecond) / ticksPerHour
 }
 
-const columnsOf = keptFor((_: BookIndex) => new Map<number, MarketColumns>())
+const columnsOf: (index: BookIndex) => Map<number, MarketColumns> = keptFor(() => new Map())
 
 /** Built once for a book and a length of month: O(regions × terms × sizes). */
 export function marketColumns(index: BookIndex, month: BillingMonth): MarketColumns {

@@ -1,9 +1,6 @@
 import type { Grouping } from './bestOfEach.ts'
 import type { FieldOffers } from './fieldOffers.ts'
-
-/** What the best of each is listed by. */
-export const OFFER_GROUPINGS = ['provider', 'place', 'country', 'family'] as const
-export type OfferGrouping = (typeof OFFER_GROUPINGS)[number]
+import type { OfferGrouping } from './offerGrouping.ts'
 
 /** How offers of a field fall into groups; those that `isIn` refuses into none. */
 export function offerGroups(

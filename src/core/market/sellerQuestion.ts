@@ -56,7 +56,7 @@ export interface SellerQuestion {
 }
 
 /** Fitting sizes that share a least price: `from` to `to` in `sizes`. */
-export interface SizeBlock {
+interface SizeBlock {
   readonly block: number
   readonly from: number
   readonly to: number

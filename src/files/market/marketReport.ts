@@ -10,14 +10,14 @@ import { offerRow, type OfferRow } from '../../core/market/offerRow.ts'
 import type { OffState } from '../../core/off/powerState.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
-import { MOST_DECIMALS, toDecimal } from '../../core/quantity/decimal.ts'
+import { MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
 import { subtract, type Exact } from '../../core/quantity/exact.ts'
 import { searchLeavesOut } from '../../core/search/cheapestFit.ts'
 import type { EstimateQuestion } from '../estimate/askEstimate.ts'
 import { machineIssue } from '../plan/checkPlan.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 
-export const MARKET_FORMAT = 'notchgauge/market/1'
+const MARKET_FORMAT = 'notchgauge/market/1'
 
 /** What an offer makes of the machine, and its month. Amounts are decimal text to 12 decimals. */
 export interface OfferReport {
@@ -106,7 +106,7 @@ export function marketReport(
   })
 }
 
-const decimal = (amount: Exact): string => toDecimal(amount, MOST_DECIMALS)
+const decimal = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
 
 function offerReport(row: OfferRow, now: Exact): OfferReport {
   const { machine, total, provider, place, country, size, vcpu, memoryGiB, terms, roundTripMs, assumed } = row

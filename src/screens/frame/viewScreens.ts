@@ -8,6 +8,7 @@ export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
   'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen', { isMain: true }),
   bill: lazyPart(() => import('../bill/BillScreen'), 'BillScreen', { isMain: true }),
   gauge: lazyPart(() => import('../gauge/Gauge'), 'Gauge'),
+  market: lazyPart(() => import('../market/MarketScreen'), 'MarketScreen'),
   week: lazyPart(() => import('../week/WeekScreen'), 'WeekScreen'),
   month: lazyPart(() => import('../month/MonthScreen'), 'MonthScreen'),
   terms: lazyPart(() => import('../terms/TermsScreen'), 'TermsScreen'),

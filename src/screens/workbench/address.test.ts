@@ -1,3 +1,4 @@
+import { WHOLE_FIELD } from '../../core/market/fieldPart.ts'
 import { expect, test } from 'vitest'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { readAddress, writeAddress, type Address } from './address.ts'
@@ -8,6 +9,7 @@ const START: Address = {
   month: undefined,
   reading: 'calendar',
   ledger: { of: 'machine', fold: 'meter', meters: [], states: [] },
+  market: { measure: undefined, best: undefined, part: WHOLE_FIELD, uncommitted: false, picked: undefined },
   bench: { fold: 'machine', order: 'total' },
   book: undefined,
   day: undefined,
@@ -44,4 +46,21 @@ test.each([
 ])('%s falls back to the bench, or to the gauge of a machine', (query) => {
   const view = query.includes('machine=') ? 'gauge' : 'bench'
   expect(readAddress(new URLSearchParams(query))).toEqual({ ...START, view })
+})
+
+test('an address of the market holds what stands down, what is listed, the part that is looked at and what was picked', () => {
+  const market = {
+    measure: 'memory',
+    best: 'country',
+    part: { left: 0.25, right: 0.5, top: 0.125, bottom: 0.9 },
+    uncommitted: true,
+    picked: { provider: 'tidewright', region: 'tallinn', size: 'eddy-4-16', terms: 'spot' },
+  } as const
+  const written = writeAddress({ ...START, machine: 'web', view: 'market', market })
+  expect(readAddress(new URLSearchParams(written.slice(2))).market).toEqual(market)
+  // Nothing is shown where there is nothing to see, whatever stands in the address.
+  for (const part of ['5,1,0,1000', '0,2000,0,1000', 'a,b,c,d', '0,1000,0', '0,1000,0,1000,7', '1,2,3,4'])
+    expect(readAddress(new URLSearchParams({ part })).market.part).toBe(WHOLE_FIELD)
+  for (const offer of ['a/b/c', 'a/b/c/d/e', '///', 'x'.repeat(300)])
+    expect(readAddress(new URLSearchParams({ offer })).market.picked).toBeUndefined()
 })

@@ -1,6 +1,10 @@
 import { MONTH_READINGS, type MonthReading } from '../../core/calendar/billingMonth.ts'
 import { formatDate, parseDate, type DayNumber } from '../../core/calendar/civil.ts'
 import { parseYearMonth, type YearMonth } from '../../core/calendar/yearMonth.ts'
+import { FIELD_MEASURES, type FieldMeasure } from '../../core/market/fieldMeasure.ts'
+import { LEAST_SPAN, WHOLE_FIELD, type FieldPart } from '../../core/market/fieldPart.ts'
+import { OFFER_GROUPINGS, type OfferGrouping } from '../../core/market/offerGrouping.ts'
+import { offerKey, type OfferName } from '../../core/market/offerName.ts'
 import { FOLDS, type Fold } from '../../core/ledger/fold.ts'
 import {
   SHARE_FOLDS,
@@ -22,6 +26,7 @@ export interface Address {
   readonly reading: MonthReading
   readonly ledger: LedgerAddress
   readonly bench: BenchAddress
+  readonly market: MarketAddress
   /** Id of a provider and an edition of its book; the open machine's own when absent. */
   readonly book: BookAddress | undefined
   /** The day of the month that is open, as a date. */
@@ -43,6 +48,17 @@ export interface LedgerAddress {
 interface BenchAddress {
   readonly fold: ShareFold
   readonly order: ShareOrder
+}
+
+interface MarketAddress {
+  /** What stands down the field; what suits the machine when absent. */
+  readonly measure: FieldMeasure | undefined
+  /** What the best of each is listed of; all of the cheapest when absent. */
+  readonly best: OfferGrouping | undefined
+  readonly part: FieldPart
+  /** Only on terms that bind nobody and promise their hours. */
+  readonly uncommitted: boolean
+  readonly picked: OfferName | undefined
 }
 
 interface BookAddress {
@@ -73,6 +89,28 @@ const foldOf = (text: string | null): ShareFold | undefined =>
     ? (text as ShareFold)
     : among(SHARE_FOLDS, text)
 
+/** Shares of the field in thousandths, from the left, the right, the top and the bottom. */
+function partOf(text: string | null): FieldPart {
+  const [left, right, top, bottom, more] = (short(text, 40) ?? '')
+    .split(',')
+    .map((each) => Number(each) / 1_000)
+  const isPart = more === undefined && isSpan(left, right) && isSpan(top, bottom)
+  return isPart ? { left: left!, right: right!, top: top!, bottom: bottom! } : WHOLE_FIELD
+}
+
+const isSpan = (from: number | undefined, to: number | undefined): boolean =>
+  from !== undefined && to !== undefined && from >= 0 && to <= 1 && to - from >= LEAST_SPAN
+
+const writePart = ({ left, right, top, bottom }: FieldPart): string =>
+  [left, right, top, bottom].map((share) => Math.round(share * 1_000)).join(',')
+
+function offerOf(text: string | null): OfferName | undefined {
+  const [provider, region, size, terms, more] = (short(text, LONGEST) ?? '').split('/')
+  return provider && region && size && terms && more === undefined
+    ? { provider, region, size, terms }
+    : undefined
+}
+
 /** Reads a query; whatever it cannot be is left out. */
 export function readAddress(query: URLSearchParams): Address {
   const provider = short(query.get('provider'), 64)
@@ -94,6 +132,13 @@ export function readAddress(query: URLSearchParams): Address {
       fold: foldOf(query.get('by')) ?? 'machine',
       order: among(SHARE_ORDERS, query.get('sort')) ?? 'total',
     },
+    market: {
+      measure: among(FIELD_MEASURES, query.get('down')),
+      best: among(OFFER_GROUPINGS, query.get('best')),
+      part: partOf(query.get('part')),
+      uncommitted: query.get('terms') === 'free',
+      picked: offerOf(query.get('offer')),
+    },
     book:
       provider !== undefined && edition !== undefined
         ? { provider, edition, ...(against !== undefined && { against }) }
@@ -111,6 +156,7 @@ export function writeAddress({
   reading,
   ledger,
   bench,
+  market,
   book,
   day,
   list,
@@ -126,6 +172,13 @@ export function writeAddress({
   if (view === 'bench') {
     if (bench.fold !== 'machine') query.set('by', bench.fold)
     if (bench.order !== 'total') query.set('sort', bench.order)
+  }
+  if (view === 'market') {
+    if (market.measure !== undefined) query.set('down', market.measure)
+    if (market.best !== undefined) query.set('best', market.best)
+    if (market.part !== WHOLE_FIELD) query.set('part', writePart(market.part))
+    if (market.uncommitted) query.set('terms', 'free')
+    if (market.picked !== undefined) query.set('offer', offerKey(market.picked))
   }
   if (view === 'ledger') {
     if (ledger.of !== 'machine') query.set('of', ledger.of)

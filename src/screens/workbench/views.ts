@@ -17,6 +17,7 @@ export const VIEWS = [
   { id: 'hand-off', name: 'Hand-off', scope: 'plan' },
   { id: 'bill', name: 'Bill', scope: 'plan' },
   { id: 'gauge', name: 'Gauge', scope: 'machine', hasMonthBeside: true, movesUnderHand: true },
+  { id: 'market', name: 'Market', scope: 'machine' },
   { id: 'week', name: 'Week', scope: 'machine', hasMonthBeside: true },
   { id: 'month', name: 'Month', scope: 'machine', hasMonthBeside: true },
   { id: 'terms', name: 'Terms', scope: 'machine', hasMonthBeside: true },

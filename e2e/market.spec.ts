@@ -1,0 +1,143 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import { Workbench } from './workbench'
+
+type Press = (target: Locator) => Promise<void>
+
+const READY = '/?view=market&machine=timetable-loadgen&month=2027-03'
+
+/** The screen’s own cheapest in the list of all that fits. */
+const cheapest = (page: Page): Locator =>
+  page.getByRole('list', { name: 'The cheapest' }).getByRole('button').first()
+
+const settled = (page: Page): Promise<void> =>
+  expect(page.getByTestId('market')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+
+async function setNeed(page: Page, label: string, value: string): Promise<void> {
+  await page.getByRole('textbox', { name: label }).fill(value)
+  await page.keyboard.press('Enter')
+  await settled(page)
+}
+
+/** The cheapest in the EU within 40 ms of Porto is found, its needs are read, the edge is walked, one is taken, and taken back. */
+async function findTheCheapest(page: Page, press: Press): Promise<void> {
+  const bench = new Workbench(page)
+  await bench.open(READY)
+  await settled(page)
+  const planned = await bench.planTotal()
+  await setNeed(page, 'Longest round trip in ms', '40')
+  const needs = page.getByRole('region', { name: 'What the machine must have' })
+  await expect(needs).toContainText('in EU')
+  // Gdynia is 41 ms away: what is cheapest stands there, and the need says what keeping off costs.
+  await expect(needs).toContainText(/ms from Porto\s*−\d+\.\d\d/)
+  await expect(cheapest(page)).not.toContainText('Gdynia')
+
+  const edge = page.getByRole('listbox', { name: /^The cheapest edge/ })
+  await press(edge.getByRole('option').first())
+  await expect(edge.getByRole('option').first()).toHaveAttribute('aria-selected', 'true')
+  const offer = page.getByTestId('offer')
+  const first = await offer.innerText()
+  await page.keyboard.press('ArrowRight')
+  await expect(edge.getByRole('option').nth(1)).toHaveAttribute('aria-selected', 'true')
+  await expect.poll(() => offer.innerText()).not.toBe(first)
+  await settled(page)
+  const difference = await offer.getByRole('row', { name: /together/ }).innerText()
+  expect(difference).toMatch(/−\d+\.\d\d$/)
+  // The address opens the same again.
+  expect(new URL(page.url()).searchParams.get('offer')).toMatch(/^[^/]+(\/[^/]+){3}$/)
+
+  await press(offer.getByRole('button', { name: 'Take it' }))
+  await expect(offer).toContainText('It is this one.')
+  await expect.poll(() => bench.planTotal()).not.toBe(planned)
+  await page.keyboard.press('Control+z')
+  await expect(offer.getByRole('button', { name: 'Take it' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('textbox', { name: 'Longest round trip in ms' })).toHaveValue('60')
+  await expect.poll(() => bench.planTotal()).toBe(planned)
+}
+
+test('the cheapest near Porto is found and taken by mouse, and taken back', async ({ page }) =>
+  findTheCheapest(page, (target) => target.click()))
+
+test('the same by keys', async ({ page }) =>
+  findTheCheapest(page, async (target) => {
+    await target.focus()
+    await page.keyboard.press(
+      await target.evaluate((element) => (element.role === 'option' ? 'Space' : 'Enter')),
+    )
+  }))
+
+test('the same by touch', async ({ browser }) => {
+  const context = await browser.newContext({
+    hasTouch: true,
+    isMobile: true,
+    viewport: { width: 1180, height: 820 },
+  })
+  const page = await context.newPage()
+  await findTheCheapest(page, (target) => target.tap())
+  await context.close()
+})
+
+test('the field is looked at more nearly, moved, drawn around, and opened where it is crowded', async ({
+  page,
+}) => {
+  const bench = new Workbench(page)
+  await bench.open(READY)
+  await settled(page)
+  const part = (): string | null => new URL(page.url()).searchParams.get('part')
+  const field = page.getByTestId('field')
+  const box = (await field.boundingBox())!
+  expect(part()).toBeNull()
+  await page.getByRole('button', { name: 'Look nearer' }).click()
+  await expect.poll(part).toBe('200,800,200,800')
+  await page.mouse.move(box.x + 300, box.y + 200)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 200, box.y + 200, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(() => Number(part()?.split(',')[0])).toBeGreaterThan(220)
+  await page.getByRole('button', { name: 'Whole field' }).click()
+  await expect.poll(part).toBeNull()
+  await page.keyboard.down('Shift')
+  await page.mouse.move(box.x + 100, box.y + 40)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 300, box.y + 240, { steps: 4 })
+  await page.mouse.up()
+  await page.keyboard.up('Shift')
+  await expect.poll(() => Number(part()?.split(',')[1])).toBeLessThan(600)
+  await page.getByRole('button', { name: 'Whole field' }).click()
+  await page.mouse.move(box.x + 300, box.y + 200)
+  await page.mouse.wheel(0, -300)
+  await expect.poll(part).not.toBeNull()
+  await page.getByRole('button', { name: 'Whole field' }).click()
+  await settled(page)
+  // A count opens: what stands there is then told apart.
+  const crowded = field
+    .locator('g', { has: page.locator('title', { hasText: / offers, the cheapest/ }) })
+    .last()
+  await crowded.click()
+  await expect.poll(part).not.toBeNull()
+})
+
+test('needs that nothing meets say what would, and are given back; no message is blank', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open(READY)
+  await settled(page)
+  await setNeed(page, 'Least vCPU', '4000')
+  await expect(page.getByText('Nothing that is sold has all that it needs.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'What the machine must have' })).toContainText(
+    /from € [\d,.]+ without it/,
+  )
+  await bench.undo.click()
+  await settled(page)
+  await expect(page.getByText('Nothing that is sold has all that it needs.')).toBeHidden()
+})
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing on the market, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme })
+    await new Workbench(page).open(READY)
+    await settled(page)
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([])
+  })
+}

@@ -1,0 +1,121 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { readPlan } from '../../files/plan/planFile.ts'
+import { MONTH_READINGS } from '../calendar/billingMonth.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import { compare, toNumber } from '../quantity/exact.ts'
+import { DEMO_BOOKS } from '../testing/demoBooks.ts'
+import { FIELD_MEASURES } from './fieldMeasure.ts'
+import { WHOLE_FIELD } from './fieldPart.ts'
+import { Market } from './market.ts'
+import { marketView, solveMarket, type MarketQuestion } from './marketView.ts'
+import { offerKey } from './offerName.ts'
+import { OFFER_GROUPINGS } from './offerGrouping.ts'
+
+const LOOK = { part: WHOLE_FIELD, columns: 24, rows: 20 }
+const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
+if (!read.ok) throw new Error('the demo is not valid')
+const plan = read.value
+const books = DEMO_BOOKS
+const market = new Market()
+
+const question = (name: string, part: Partial<MarketQuestion> = {}): MarketQuestion => ({
+  plan,
+  books,
+  month: '2027-03' as YearMonth,
+  reading: 'calendar',
+  machine: plan.machines.find((machine) => machine.name === name)!,
+  measure: 'round-trip',
+  listed: 200,
+  ...part,
+})
+
+const solve = (name: string, part: Partial<MarketQuestion> = {}) => solveMarket(market, question(name, part))!
+
+describe('the market of every machine of the demo', () => {
+  for (const { name } of plan.machines) {
+    test(`${name}: what is listed is in order, marks count what is in reach, the best of each is the list’s own`, () => {
+      for (const reading of MONTH_READINGS) {
+        for (const measure of reading === 'calendar' ? FIELD_MEASURES : (['vcpu'] as const)) {
+          const solved = solve(name, { reading, measure, listed: 2_000 })
+          const totals = solved.listed.map(({ total }) => total)
+          for (const [at, total] of totals.entries())
+            if (at > 0) expect(compare(totals[at - 1]!, total)).toBeLessThanOrEqual(0)
+          expect(solved.listed).toHaveLength(solved.fitting)
+          for (const grouping of OFFER_GROUPINGS) {
+            const [best] = solved.best[grouping]
+            if (best && totals[0]) expect(compare(best.total, totals[0])).toBe(0)
+          }
+          const firsts = new Map<string, number>()
+          for (const { provider, total } of solved.listed)
+            if (!firsts.has(provider)) firsts.set(provider, toNumber(total))
+          expect(
+            new Map(solved.best.provider.map(({ provider, total }) => [provider, toNumber(total)])),
+          ).toEqual(firsts)
+        }
+      }
+    })
+  }
+})
+
+test('along the edge nothing is both cheaper and nearer, by looking at everything', () => {
+  const solved = solve('timetable-loadgen', { listed: 2_000 })
+  const { edge, listed } = solved
+  expect(edge.length).toBeGreaterThan(1)
+  for (const [at, { measured, row }] of edge.entries()) {
+    const better = listed.filter(
+      ({ total, roundTripMs }) =>
+        roundTripMs !== undefined && roundTripMs <= measured && compare(total, row.total) < 0,
+    )
+    expect(better).toEqual([])
+    if (at > 0) expect(measured).toBeLessThan(edge[at - 1]!.measured)
+  }
+  const nearest = Math.min(...listed.flatMap(({ roundTripMs }) => roundTripMs ?? []))
+  expect(edge.at(-1)!.measured).toBe(nearest)
+})
+
+test('marks of the whole field hold every offer once, those too far away among them', () => {
+  const { machine } = question('timetable-loadgen')
+  const { jurisdictions: _, ...needs } = machine.needs
+  const solved = solve('timetable-loadgen', { machine: { ...machine, needs: { ...needs, roundTripMs: 45 } } })
+  const { marks, fitting } = marketView(solved, LOOK)
+  const inReach = marks.filter(({ isBeyond }) => !isBeyond)
+  expect(marks.reduce((sum, { count }) => sum + count, 0)).toBe(solved.field.count)
+  expect(marks.some(({ isBeyond }) => isBeyond)).toBe(true)
+  expect(inReach.reduce((sum, { count }) => sum + count, 0)).toBeGreaterThan(0)
+  expect(fitting).toBeLessThan(solved.field.count)
+})
+
+test('what is picked is priced and placed, also where it is not among the cheapest; what is closed is not', () => {
+  const solved = solve('signal-replay', { listed: 1 })
+  const dear = solve('signal-replay', { listed: 2_000 }).listed.at(-1)!
+  const view = marketView(solved, { ...LOOK, picked: dear.machine })
+  expect(offerKey(view.picked!.row.machine)).toBe(offerKey(dear.machine))
+  expect(compare(view.picked!.row.total, dear.total)).toBe(0)
+  expect(
+    marketView(solved, { ...LOOK, picked: { ...dear.machine, size: 'no-such-size' } }).picked,
+  ).toBeUndefined()
+})
+
+test('needs that nothing meets leave an empty list, and say from what cost on something fits without each', () => {
+  const machine = question('signal-replay').machine
+  const solved = solve('signal-replay', { machine: { ...machine, needs: { ...machine.needs, vcpu: 4_000 } } })
+  expect([solved.listed, solved.fitting, solved.edge]).toEqual([[], 0, []])
+  const vcpu = solved.savings.find(({ need }) => need === 'vcpu')!
+  expect(vcpu.saved).toBeUndefined()
+  expect(toNumber(vcpu.total!)).toBeGreaterThan(0)
+  expect(solved.savings.find(({ need }) => need === 'memory')!.total).toBeUndefined()
+  expect(marketView(solved, LOOK).marks).toEqual([])
+})
+
+test('what a need costs is what dropping it makes cheaper', () => {
+  const { machine } = question('timetable-loadgen')
+  const { listed, savings } = solve('timetable-loadgen')
+  const memory = savings.find(({ need }) => need === 'memory')!
+  const needs = { ...machine.needs, memoryGiB: 0 as typeof machine.needs.memoryGiB }
+  const without = solve('timetable-loadgen', { machine: { ...machine, needs } })
+  expect(toNumber(memory.saved!)).toBeCloseTo(
+    toNumber(listed[0]!.total) - toNumber(without.listed[0]!.total),
+    9,
+  )
+})

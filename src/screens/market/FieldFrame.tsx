@@ -1,0 +1,145 @@
+'use client'
+
+import { useMemo, useRef } from 'react'
+import styled from 'styled-components'
+import type { FieldMeasure } from '../../core/market/fieldMeasure.ts'
+import { WHOLE_FIELD, type FieldPart } from '../../core/market/fieldPart.ts'
+import { openScales } from '../../core/market/fieldScales.ts'
+import type { MarketView } from '../../core/market/marketView.ts'
+import type { OfferName } from '../../core/market/offerName.ts'
+import { Button } from '../../interface/Button'
+import { Dropdown } from '../../interface/Dropdown'
+import { EdgeWalk } from './EdgeWalk'
+import { FieldDrawing } from './FieldDrawing'
+import { useFieldGestures } from './useFieldGestures'
+import { zoomed } from './zoomed.ts'
+
+export const FIELD_HEIGHT = 420
+
+const MEASURE_NAMES: Readonly<Record<FieldMeasure, string>> = {
+  'round-trip': 'round trip from the people',
+  vcpu: 'vCPU',
+  memory: 'memory',
+}
+
+interface FieldFrameProps {
+  readonly view: MarketView
+  readonly width: number
+  readonly currency: string
+  readonly measure: FieldMeasure
+  /** Whether anybody is anywhere, so that something can be far away. */
+  readonly isPlaced: boolean
+  readonly part: FieldPart
+  /** Key of the offer that is looked at. */
+  readonly chosen: string | undefined
+  readonly onChange: (part: { readonly measure?: FieldMeasure; readonly part?: FieldPart }) => void
+  readonly onPick: (offer: OfferName) => void
+}
+
+/** The field with what stands around it: what is down, and how near one looks. */
+export function FieldFrame(props: FieldFrameProps) {
+  const { view, width, currency, measure, isPlaced, part, chosen, onChange, onPick } = props
+  const scales = useMemo(() => openScales(view.scales), [view.scales])
+  const field = useRef<HTMLDivElement>(null)
+  const look = (next: FieldPart): void => onChange({ part: next })
+  const { lasso, handlers } = useFieldGestures(field, part, look)
+  const isWhole = part === WHOLE_FIELD
+  return (
+    <Figure aria-label="Everything that fits, by cost">
+      <Bar>
+        <Down>
+          down:
+          <Dropdown
+            label="What stands down the field"
+            value={measure}
+            options={Object.entries(MEASURE_NAMES).flatMap(([id, name]) =>
+              id === 'round-trip' && !isPlaced ? [] : [{ id, name }],
+            )}
+            onChange={(id) => onChange({ measure: id as FieldMeasure, part: WHOLE_FIELD })}
+          />
+        </Down>
+        <Zoom>
+          <Button aria-label="Look nearer" onPress={() => look(zoomed(part, 0.6, 0.5, 0.5))}>
+            +
+          </Button>
+          <Button
+            aria-label="Look from farther away"
+            isDisabled={isWhole}
+            onPress={() => look(zoomed(part, 1 / 0.6, 0.5, 0.5))}
+          >
+            −
+          </Button>
+          <Button isDisabled={isWhole} onPress={() => look(WHOLE_FIELD)}>
+            Whole field
+          </Button>
+        </Zoom>
+      </Bar>
+      <Field ref={field} {...handlers} data-testid="field">
+        <FieldDrawing
+          view={view}
+          scales={scales}
+          part={part}
+          width={width}
+          height={FIELD_HEIGHT}
+          currency={currency}
+          chosen={chosen}
+          onOpen={(mark) =>
+            mark.count === 1 ? onPick(mark.cheapest) : look(zoomed(part, 0.4, mark.x, mark.y))
+          }
+        />
+        {lasso && <Lasso style={lasso} />}
+        <EdgeWalk view={view} currency={currency} chosen={chosen} onPick={onPick} />
+      </Field>
+      <Caption>
+        a month, under its own week; better stands lower. Drag to move, draw with Shift held to look at a
+        part, press a count to open it.
+      </Caption>
+    </Figure>
+  )
+}
+
+const Figure = styled.figure`
+  margin: 0;
+  min-width: 0;
+`
+
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 6px 10px;
+  margin-bottom: 6px;
+  font-size: 12px;
+  color: var(--ink-2);
+`
+
+const Down = styled.span`
+  display: inline-flex;
+  gap: 6px;
+  align-items: baseline;
+`
+
+const Zoom = styled.span`
+  display: inline-flex;
+  gap: 4px;
+`
+
+const Field = styled.div`
+  position: relative;
+  height: ${FIELD_HEIGHT + 22}px;
+  touch-action: none;
+  user-select: none;
+  overflow: hidden;
+`
+
+const Lasso = styled.div`
+  position: absolute;
+  border: 1px dashed var(--ink);
+  pointer-events: none;
+`
+
+const Caption = styled.figcaption`
+  font-size: 12px;
+  color: var(--ink-2);
+`

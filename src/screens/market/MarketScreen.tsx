@@ -1,0 +1,134 @@
+'use client'
+
+import { useCallback } from 'react'
+import styled from 'styled-components'
+import { offerKey, type OfferName } from '../../core/market/offerName.ts'
+import type { Machine } from '../../core/machine/plan.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { Button } from '../../interface/Button'
+import { Tick } from '../../interface/Tick'
+import { media } from '../../interface/theme/media'
+import { useWidth } from '../../interface/useWidth'
+import { leftOutText } from '../../wording/leftOut'
+import { formatNumber } from '../../wording/number'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+import { FIELD_HEIGHT, FieldFrame } from './FieldFrame'
+import { MarketNeeds } from './MarketNeeds'
+import { MarketSide } from './MarketSide'
+import { PaleMarket } from './PaleMarket'
+import { measureFor, useMarket } from './useMarket'
+
+/** Everything that is sold and fits the open machine, by what its month would cost there. */
+export function MarketScreen() {
+  const { machine, result } = useWorkbench()
+  return machine && result?.ok ? <Market key={machine.name} machine={machine} priced={result} /> : null
+}
+
+function Market({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
+  const { address, mend } = useWorkbench()
+  const { market } = address
+  const [ref, width] = useWidth<HTMLDivElement>(640, 280)
+  const { view, isStale, failure, again } = useMarket(machine, market.part, width, FIELD_HEIGHT)
+  const change = useCallback(
+    (part: Partial<typeof market>) => mend({ market: { ...market, ...part } }),
+    [mend, market],
+  )
+  const pick = useCallback((picked: OfferName) => change({ picked }), [change])
+  const { currency } = priced.estimate
+  const shown = view?.picked?.row ?? view?.listed[0]
+  return (
+    <Screen data-testid="market" aria-busy={isStale}>
+      <Head>
+        <Counts aria-live="polite">
+          {view
+            ? `${formatNumber(view.offers)} offers, ${formatNumber(view.fitting)} fit`
+            : 'Looking at everything that is sold…'}
+        </Counts>
+        <Tick
+          label="only terms that bind nobody"
+          checked={market.uncommitted}
+          onChange={(uncommitted) => change({ uncommitted })}
+        />
+        {view && view.leftOut.length > 0 && (
+          <small>Left out: {view.leftOut.map(leftOutText).join('; ')}.</small>
+        )}
+      </Head>
+      <MarketNeeds machine={machine} savings={view?.savings ?? []} currency={currency} isStale={isStale} />
+      {failure && (
+        <Failure role="alert">
+          {failure} Nothing was changed. <Button onPress={again}>Try again</Button>
+        </Failure>
+      )}
+      <Parts>
+        <FieldColumn ref={ref}>
+          {view ? (
+            <FieldFrame
+              view={view}
+              width={width}
+              currency={currency}
+              measure={measureFor(market.measure, machine)}
+              isPlaced={(machine.needs.usedFrom?.length ?? 0) > 0}
+              part={market.part}
+              chosen={shown && offerKey(shown.machine)}
+              onChange={change}
+              onPick={pick}
+            />
+          ) : (
+            <PaleMarket height={FIELD_HEIGHT} />
+          )}
+        </FieldColumn>
+        {view && (
+          <MarketSide
+            view={view}
+            shown={shown}
+            priced={priced}
+            best={market.best}
+            onBest={(best) => change({ best })}
+            onPick={pick}
+          />
+        )}
+      </Parts>
+    </Screen>
+  )
+}
+
+const Screen = styled.section`
+  display: grid;
+  gap: 8px;
+  margin-top: 10px;
+  min-width: 0;
+`
+
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  color: var(--ink-2);
+`
+
+const Counts = styled.p`
+  color: var(--ink);
+`
+
+const Failure = styled.p`
+  color: var(--leak);
+`
+
+const Parts = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 318px;
+  gap: 18px;
+  align-items: start;
+  ${media.compact} {
+    grid-template-columns: minmax(0, 1fr) 264px;
+    gap: 14px;
+  }
+  ${media.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`
+
+const FieldColumn = styled.div`
+  min-width: 0;
+`

@@ -1,0 +1,71 @@
+'use client'
+
+import { useMemo } from 'react'
+import { FIELD_MEASURES } from '../../core/market/fieldMeasure.ts'
+import type { FieldPart } from '../../core/market/fieldPart.ts'
+import type { MarketView } from '../../core/market/marketView.ts'
+import type { Machine } from '../../core/machine/plan.ts'
+import { marketAsker, type MarketAnswer, type MarketAsked } from '../../workers/askers.ts'
+import { useAnswer, type Answered } from '../../workers/useAnswer.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
+
+/** So many of the cheapest are listed. */
+const LISTED = 200
+
+/** Marks are no nearer to each other than this, in pixels. */
+const MARK = { width: 30, height: 20 } as const
+
+export interface AskedMarket extends Pick<
+  Answered<MarketAsked, MarketAnswer, never>,
+  'failure' | 'again' | 'isStale'
+> {
+  readonly view: MarketView | undefined
+  /** Whether the machine itself turned out to have no price. */
+  readonly isUnpriced: boolean
+}
+
+/** Everything that is sold, ranked for a machine in a worker; of the field, the part that is shown. */
+export function useMarket(machine: Machine, part: FieldPart, width: number, height: number): AskedMarket {
+  const { state, month, address } = useWorkbench()
+  const { plan, books } = state
+  const { reading, market } = address
+  const measure = measureFor(market.measure, machine)
+  const columns = Math.max(1, Math.floor(width / MARK.width))
+  const rows = Math.max(1, Math.floor(height / MARK.height))
+  const { picked, uncommitted } = market
+  const asked = useMemo(
+    () => ({
+      plan,
+      books,
+      month,
+      reading,
+      machine,
+      measure,
+      listed: LISTED,
+      uncommitted,
+      part,
+      columns,
+      rows,
+      picked,
+    }),
+    [plan, books, month, reading, machine, measure, uncommitted, part, columns, rows, picked],
+  )
+  const { answer, isStale, failure, again } = useAnswer(marketAsker, asked)
+  return {
+    view: answer?.view,
+    isStale,
+    failure,
+    again,
+    isUnpriced: answer !== undefined && !answer.view && !isStale,
+  }
+}
+
+/** How far away is said where somebody is anywhere; else what sizes have. */
+export const measureFor = (
+  asked: MarketAsked['measure'] | undefined,
+  { needs }: Pick<Machine, 'needs'>,
+): MarketAsked['measure'] => {
+  const isPlaced = (needs.usedFrom?.length ?? 0) > 0
+  if (asked && (asked !== 'round-trip' || isPlaced)) return asked
+  return isPlaced ? 'round-trip' : FIELD_MEASURES[1]
+}
