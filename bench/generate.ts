@@ -7,7 +7,7 @@ import { POWER_STATES } from '../src/core/off/powerState.ts'
 import { gib } from '../src/core/quantity/units.ts'
 
 /** Numbers from 0 to 1 that are the same for the same seed (mulberry32). */
-function seededRandom(seed: number): () => number {
+export function seededRandom(seed: number): () => number {
   let state = seed
   return () => {
     state = (state + 0x6d2b79f5) | 0

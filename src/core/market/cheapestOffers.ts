@@ -1,7 +1,7 @@
 import { compare, toNumber } from '../quantity/exact.ts'
 import { LeastNumbers } from './LeastNumbers.ts'
 import { isBeyond, offerTotal, type MarketOffer } from './offerTotal.ts'
-import { scanOffers, type OfferAt } from './scanOffers.ts'
+import { lanesOf, scanOffers, type Lanes, type OfferAt } from './scanOffers.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
 
 /** Of equally cheap offers beyond these no more are priced; the first in the order of the books are. */
@@ -13,6 +13,7 @@ const MOST_TIED = 2_000
  */
 export function cheapestOffers(questions: readonly SellerQuestion[], most: number): MarketOffer[] {
   if (most < 1) return []
+  const lanes = lanesOf(questions)
   const priced = new Map<number, MarketOffer | undefined>()
   const price = (offers: readonly OfferAt[]): MarketOffer[] =>
     offers.flatMap((offer) => {
@@ -22,30 +23,30 @@ export function cheapestOffers(questions: readonly SellerQuestion[], most: numbe
     })
   // What turns out not to fit makes room for others: then more are looked at.
   for (let wanted = most; ; wanted *= 2) {
-    const limit = boundOf(questions, wanted)
-    const first = inOrder(price(offersUpTo(questions, limit, wanted + MOST_TIED)))
+    const limit = boundOf(lanes, wanted)
+    const first = inOrder(price(offersUpTo(lanes, limit, wanted + MOST_TIED)))
     if (first.length < most && limit < Infinity) continue
     if (first.length < most) return first
     const dearest = toNumber(first[most - 1]!.total)
     if (!isBeyond(dearest, limit)) return first.slice(0, most)
-    return inOrder(price(offersUpTo(questions, dearest, wanted + MOST_TIED))).slice(0, most)
+    return inOrder(price(offersUpTo(lanes, dearest, wanted + MOST_TIED))).slice(0, most)
   }
 }
 
 /** The bound up to which there are so many offers; Infinity where there are fewer. */
-function boundOf(questions: readonly SellerQuestion[], most: number): number {
+function boundOf(lanes: Lanes, most: number): number {
   const heap = new LeastNumbers(most)
-  scanOffers(questions, Number.MAX_VALUE, (cost) => {
+  scanOffers(lanes, Number.MAX_VALUE, (cost) => {
     heap.take(cost)
     return Math.min(heap.limit, Number.MAX_VALUE)
   })
   return heap.limit
 }
 
-function offersUpTo(questions: readonly SellerQuestion[], bound: number, most: number): OfferAt[] {
+function offersUpTo(lanes: Lanes, bound: number, most: number): OfferAt[] {
   const found: (OfferAt & { readonly cost: number })[] = []
   const limit = bound === Infinity ? Number.MAX_VALUE : bound * (1 + 1e-9) + 1e-9
-  scanOffers(questions, limit, (cost, seller, region, terms, size) => {
+  scanOffers(lanes, limit, (cost, seller, region, terms, size) => {
     found.push({ cost, seller, region, terms, size })
     return limit
   })

@@ -1,7 +1,7 @@
 import type { UserPlace } from '../machine/needs.ts'
 import type { FieldMeasure } from './fieldMeasure.ts'
 import { longestRoundTrip } from './longestRoundTrip.ts'
-import { scanOffers, type OfferAt } from './scanOffers.ts'
+import { lanesOf, scanOffers, type OfferAt } from './scanOffers.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
 
 /**
@@ -43,7 +43,7 @@ export function fieldOffers(
   const sizes = new Uint16Array(most)
   const measures = questions.map((question) => measureOf(question, measure, users))
   let count = 0
-  scanOffers(questions, Number.MAX_VALUE, (cost, seller, region, on, size) => {
+  scanOffers(lanesOf(questions), Number.MAX_VALUE, (cost, seller, region, on, size) => {
     costs[count] = cost
     measured[count] = measures[seller]!(region, size)
     sellers[count] = seller
@@ -59,7 +59,7 @@ export function fieldOffers(
 type Measured = (region: number, size: number) => number
 
 function measureOf(
-  { basis: { columns }, ways }: SellerQuestion,
+  { basis: { columns }, choiceWays }: SellerQuestion,
   measure: FieldMeasure,
   users: readonly UserPlace[],
 ): Measured {
@@ -69,7 +69,7 @@ function measureOf(
     return (region) => trips[region]!
   }
   const figures = columns.sizes.map((size, at) => {
-    const shaped = ways.find(({ fitting }) => fitting.has(at))?.fitting.get(at)?.size ?? size
+    const shaped = (size.choice && choiceWays.find(({ fitting }) => fitting(at))?.fitting(at)?.size) ?? size
     return measure === 'vcpu' ? shaped.vcpu : shaped.memoryGiB
   })
   return (_, size) => figures[size]!

@@ -70,8 +70,7 @@ const HOURS_OF = [
 
 function askedForm({ resolved }: PlatesInputs, kept: AskedForm['kept']): AskedForm {
   const { machine } = resolved
-  const { iops, megabytesPerSecond, diskGiB, keeps, backWithinSeconds, image } = machine.needs
+  const { vcpu, memoryGiB, jurisdictions, usedFrom, roundTripMs, ...others } = machine.needs
   const hoursKey = JSON.stringify(HOURS_OF.map((field) => machine[field]))
-  const ofDisks = JSON.stringify([iops, megabytesPerSecond, diskGiB, keeps, backWithinSeconds, image])
-  return { resolved, kept, hoursKey, key: `${hoursKey}|${ofDisks}` }
+  return { resolved, kept, hoursKey, key: `${hoursKey}|${JSON.stringify(others)}` }
 }

@@ -25,6 +25,11 @@ export interface MarketColumns {
   readonly perHour: Float64Array
   /** At `lane × blocks + block`: the least of its sizes but for those of free choice; Infinity where none of them is sold. */
   readonly leastPerHour: Float64Array
+  /** The same of a block and all after it: needs of vCPU cut off the first ones. */
+  readonly leastFrom: Float64Array
+  /** Of each size. */
+  readonly vcpu: Float64Array
+  readonly memoryGiB: Float64Array
   /** Offers that are sold at all. */
   readonly sold: number
   /** Positions of sizes that leave vCPU and memory to choose; their `perHour` is that of the machine alone. */
@@ -74,26 +79,26 @@ function build(index: BookIndex, hours: number): MarketColumns {
   const choiceRates = new Map<number, ChoiceRates>()
   const banded = new Set<number>()
   let sold = 0
-  for (const [at, size] of sizes.entries()) {
-    const block = Math.floor(at / BLOCK)
-    for (const [region, { prices }] of regions.entries()) {
+  for (const [region, { prices }] of regions.entries()) {
+    for (let at = 0; at < sizes.length; at += 1) {
+      const size = sizes[at]!
       const price = ownValue(prices.sizes, size.id)
       if (!price) continue
-      for (const [position, each] of terms.entries()) {
+      for (let position = 0; position < terms.length; position += 1) {
+        const each = terms[position]!
         const texts = each.kind === 'on-demand' ? price : ownValue(price.terms, each.id)
-        if (!texts) continue
-        const rate = hourRate(texts, size, each, hours)
+        const rate = texts ? hourRate(texts, size, each, hours) : NaN
         if (Number.isNaN(rate)) continue
         const lane = region * terms.length + position
         const offer = lane * sizes.length + at
         sold += 1
         perHour[offer] = rate
-        if (texts.perHourBands) banded.add(offer)
+        if (texts!.perHourBands) banded.add(offer)
         if (size.choice) {
-          choiceRates.set(offer, choiceRatesOf(texts))
+          choiceRates.set(offer, choiceRatesOf(texts!))
           continue
         }
-        const slot = lane * blocks + block
+        const slot = lane * blocks + Math.floor(at / BLOCK)
         if (!(leastPerHour[slot]! <= rate)) leastPerHour[slot] = rate
       }
     }
@@ -107,11 +112,21 @@ function build(index: BookIndex, hours: number): MarketColumns {
     blocks,
     perHour,
     leastPerHour,
+    leastFrom: fromEachOn(leastPerHour, blocks),
+    vcpu: Float64Array.from(sizes, (size) => size.vcpu),
+    memoryGiB: Float64Array.from(sizes, (size) => size.memoryGiB),
     sold,
     choices,
     choiceRates,
     banded,
   }
+}
+
+function fromEachOn(least: Float64Array, blocks: number): Float64Array {
+  const from = Float64Array.from(least)
+  for (let at = from.length - 2; at >= 0; at -= 1)
+    if ((at + 1) % blocks !== 0 && from[at + 1]! < from[at]!) from[at] = from[at + 1]!
+  return from
 }
 
 type RateTexts = SizeRateTexts & {
@@ -121,29 +136,22 @@ type RateTexts = SizeRateTexts & {
 
 const numberOf = (text: string | undefined): number => (text === undefined ? 0 : Number(text))
 
-/** NaN where no rate stands, as `sizeRates` has it. */
+/** NaN where no rate stands, as `sizeRates` has it. Most prices are one figure an hour. */
 function hourRate(texts: RateTexts, size: Size, terms: Terms, hours: number): number {
-  const { perSecond, perHour, perMonth, perVcpuHour, perCoreHour, perGiBHour, perHourBands } = texts
-  const upFront = terms.kind === 'on-demand' ? undefined : texts.upFront
-  const isSold =
-    perHour !== undefined ||
-    perVcpuHour !== undefined ||
-    perGiBHour !== undefined ||
-    perMonth !== undefined ||
-    perSecond !== undefined ||
-    perCoreHour !== undefined ||
-    perHourBands !== undefined ||
-    upFront !== undefined
-  if (!isSold) return NaN
-  let rate = numberOf(perHour)
-  if (perSecond !== undefined) rate += Number(perSecond) * 3_600
-  if (perMonth !== undefined) rate += Number(perMonth) / hours
-  if (perHourBands) rate += Math.min(...perHourBands.map(({ price }) => Number(price)))
-  if (upFront !== undefined && terms.kind === 'commitment') rate += Number(upFront) / terms.months / hours
-  if (size.choice) return rate
-  if (perVcpuHour !== undefined) rate += Number(perVcpuHour) * size.vcpu
-  if (perCoreHour !== undefined) rate += Number(perCoreHour) * (size.cores ?? size.vcpu)
-  if (perGiBHour !== undefined) rate += Number(perGiBHour) * size.memoryGiB
+  let rate = texts.perHour === undefined ? NaN : Number(texts.perHour)
+  const add = (more: number): void => {
+    rate = Number.isNaN(rate) ? more : rate + more
+  }
+  if (texts.perSecond !== undefined) add(Number(texts.perSecond) * 3_600)
+  if (texts.perMonth !== undefined) add(Number(texts.perMonth) / hours)
+  if (texts.perHourBands) add(Math.min(...texts.perHourBands.map(({ price }) => Number(price))))
+  if (texts.upFront !== undefined && terms.kind !== 'on-demand')
+    add(terms.kind === 'commitment' ? Number(texts.upFront) / terms.months / hours : 0)
+  // Of a size of free choice what it has of these is not known before it is asked for.
+  const [vcpu, cores, memory] = size.choice ? [0, 0, 0] : [size.vcpu, size.cores ?? size.vcpu, size.memoryGiB]
+  if (texts.perVcpuHour !== undefined) add(Number(texts.perVcpuHour) * vcpu)
+  if (texts.perCoreHour !== undefined) add(Number(texts.perCoreHour) * cores)
+  if (texts.perGiBHour !== undefined) add(Number(texts.perGiBHour) * memory)
   return rate
 }
 

@@ -1,52 +1,55 @@
 import type { SellerQuestion } from './sellerQuestion.ts'
+import type { WayColumns } from './wayColumns.ts'
 
 /**
  * What an offer costs at the least in the machine's currency: a floating number that is its true cost but for rounding,
  * or below it where prices go by hours. NaN or Infinity where it is not to be had. O(ways).
  */
 export function offerBound(question: SellerQuestion, region: number, terms: number, size: number): number {
-  const { basis, ways, rate, minimum } = question
+  const { basis, rate, minimum } = question
   const { columns } = basis
-  const lane = region * columns.terms.length + terms
-  const offer = lane * columns.sizes.length + size
+  const offer = (region * columns.terms.length + terms) * columns.sizes.length + size
   const perHour = columns.perHour[offer]!
   if (Number.isNaN(perHour)) return NaN
+  const ways = waysFor(question, size)
   let best = Infinity
   for (let at = 0; at < ways.length; at += 1) {
-    const cost = wayBound(question, at, region, terms, size, perHour)
+    const cost = wayBound(question, ways[at]!, region, terms, size, perHour)
     if (cost < best) best = cost
   }
-  return (best < minimum && minimumHolds(question, size) ? minimum : best) * rate
+  return (best < minimum && exists(ways, size) ? minimum : best) * rate
 }
 
-/** The same for one of the ways; `perHour` is the price of the machine, as its columns have it. */
+export const waysFor = ({ basis, ways, choiceWays }: SellerQuestion, size: number): readonly WayColumns[] =>
+  basis.columns.sizes[size]!.choice === undefined ? ways : choiceWays
+
+/** The same for one of the ways, in the seller's currency; `perHour` is the price of the machine, as its columns have it. */
 export function wayBound(
-  { basis: { columns }, ways }: SellerQuestion,
-  at: number,
+  { basis: { columns } }: SellerQuestion,
+  way: WayColumns,
   region: number,
   terms: number,
   size: number,
   perHour: number,
 ): number {
-  const { groupAt, hours, beside, licences, byOffer, groups, fitting } = ways[at]!
-  const group = groupAt[size]!
-  if (group < 0) return Infinity
-  const termsCount = columns.terms.length
-  const offer = (region * termsCount + terms) * columns.sizes.length + size
+  const at = way.groupAt[size]!
+  if (at < 0) return Infinity
+  const group = way.groups[at]!
   let each = perHour
-  const choice = columns.choiceRates.get(offer)
-  if (choice) {
-    const { vcpu, cores = vcpu, memoryGiB } = fitting.get(size)!.size
-    each += choice.perVcpu * vcpu + choice.perCore * cores + choice.perGiB * memoryGiB
+  if (columns.choiceRates.size > 0 || way.byOffer.length > 0) {
+    const offer = (region * columns.terms.length + terms) * columns.sizes.length + size
+    const choice = columns.choiceRates.get(offer)
+    if (choice) {
+      const { vcpu, cores = vcpu, memoryGiB } = way.fitting(size)!.size
+      each += choice.perVcpu * vcpu + choice.perCore * cores + choice.perGiB * memoryGiB
+    }
+    let licences = 0
+    for (const column of way.byOffer) licences += column[offer]! * group.licenceHours
+    return each * group.hours[terms]! + licences + way.licences[size]! + group.beside[region]!
   }
-  let cost =
-    each * hours[group * termsCount + terms]! +
-    licences[size]! +
-    beside[group * columns.regions.length + region]!
-  for (const column of byOffer) cost += column[offer]! * groups[group]!.licenceHours
-  return cost
+  return each * group.hours[terms]! + way.licences[size]! + group.beside[region]!
 }
 
 /** A provider's least month holds where there is a machine in the month at all. */
-const minimumHolds = ({ ways }: SellerQuestion, size: number): boolean =>
+const exists = (ways: readonly WayColumns[], size: number): boolean =>
   ways.every(({ groups, groupAt }) => groupAt[size]! < 0 || groups[groupAt[size]!]!.exists)

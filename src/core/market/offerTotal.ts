@@ -10,10 +10,11 @@ import { machineTotal } from '../meter/machineTotal.ts'
 import { withOffPlan } from '../off/offPlan.ts'
 import { compare, toNumber, type Exact } from '../quantity/exact.ts'
 import { countChanges } from '../search/countChanges.ts'
-import { wayBound } from './offerBound.ts'
+import { wayBound, waysFor } from './offerBound.ts'
 import type { OfferAt } from './scanOffers.ts'
-import type { SellerQuestion, WayColumns } from './sellerQuestion.ts'
+import type { SellerQuestion } from './sellerQuestion.ts'
 import type { DiskSet } from './sizeGroup.ts'
+import type { WayColumns } from './wayColumns.ts'
 
 /** An offer with what the machine would be there, priced by the meter. */
 export interface MarketOffer extends OfferAt {
@@ -68,10 +69,10 @@ export function offerTotal(question: SellerQuestion, offer: OfferAt): MarketOffe
 function candidatesOf(question: SellerQuestion, { region, terms, size }: OfferAt): Candidate[] {
   const { columns } = question.basis
   const perHour = columns.perHour[(region * columns.terms.length + terms) * columns.sizes.length + size]!
-  const candidates = question.ways.flatMap((way, at) => {
+  const candidates = waysFor(question, size).flatMap((way) => {
     const group = way.groups[way.groupAt[size]!]
     if (!group) return []
-    const least = wayBound(question, at, region, terms, size, perHour)
+    const least = wayBound(question, way, region, terms, size, perHour)
     return group.disks.flatMap((disks): Candidate[] => {
       const bound = least + disks.beside[region]! - group.beside[region]!
       return Number.isNaN(bound) ? [] : [{ way, disks, bound }]
@@ -89,7 +90,7 @@ function resolvedAs(
   const { index } = seller
   const region = columns.regions[regionAt]!
   const terms = columns.terms[termsAt]!
-  const { size, chosen } = fitting.get(sizeAt)!
+  const { size, chosen } = fitting(sizeAt)!
   const { machine: before } = form.resolved
   const isHome = before.provider === index.book.provider.id && before.region === region.region.id
   const selling = zonesSelling(region, size.id)

@@ -19,6 +19,7 @@ import { chargedHours } from './chargedHours.ts'
 import { diskChoices, OF_PLACE_AND_TERMS, PLAIN_TERMS } from './diskChoices.ts'
 import { marketColumns, type MarketColumns } from './marketColumns.ts'
 import type { DiskSet, SizeGroup } from './sizeGroup.ts'
+import { sellerShelf, type SellerShelf } from './sellerShelf.ts'
 import { readsMemory, sizeShape } from './sizeShape.ts'
 
 /** A machine that is off in one way, with one image of the seller. */
@@ -33,7 +34,7 @@ export interface AskedForm {
   readonly kept: ReadonlySet<Decision>
   /** All of the machine that its hours depend on, spelt out. */
   readonly hoursKey: string
-  /** The same with what it needs of disks and of being off. */
+  /** The same with all that it needs, but for how much vCPU and memory, and where. */
   readonly key: string
 }
 
@@ -48,12 +49,26 @@ export class SellerBasis {
   private readonly groups = new Map<string, SizeGroup>()
   private readonly dataDisks = new Map<string, readonly DataDisks[]>()
 
+  private readonly shelves = new Map<string, SellerShelf>()
+  readonly positions: ReadonlyMap<string, number>
+
   constructor(readonly seller: PricedProvider) {
     this.columns = marketColumns(seller.index, seller.month)
+    this.positions = new Map(this.columns.sizes.map(({ id }, at) => [id, at]))
+  }
+
+  /** What questions have in common that differ in vCPU, memory and place alone. */
+  shelfFor(form: AskedForm, isHome: boolean): SellerShelf {
+    let shelf = this.shelves.get(form.key)
+    if (!shelf) {
+      if (this.shelves.size >= MOST_SHELVES) this.shelves.clear()
+      this.shelves.set(form.key, (shelf = sellerShelf(this, form, isHome)))
+    }
+    return shelf
   }
 
   /** The groups of sizes for a machine in one way: a size's is found once for each of its shapes. */
-  groupsFor(form: AskedForm, way: Way): (size: Size) => SizeGroup {
+  readonly groupsFor = (form: AskedForm, way: Way): ((size: Size) => SizeGroup) => {
     const { index } = this.seller
     const shutdown = shutdownState(form.resolved.week, index.book)
     const reads = readsMemory([...offStates(way.off), ...(shutdown ? [shutdown] : [])], index)
@@ -184,6 +199,9 @@ interface DataDisks {
   /** By region: 1 where it has these. */
   readonly isIn: Uint8Array
 }
+
+/** Of one seller: 40 kilobytes each for a thousand sizes. */
+const MOST_SHELVES = 32
 
 /** Of one seller; a group has some kilobytes. */
 const MOST_KEPT = 4_000

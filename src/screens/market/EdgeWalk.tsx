@@ -6,7 +6,7 @@ import type { MarketView } from '../../core/market/marketView.ts'
 import { offerKey, type OfferName } from '../../core/market/offerName.ts'
 import { media } from '../../interface/theme/media'
 import { formatDifference, formatMoney } from '../../wording/money'
-import { FIELD_HEIGHT } from './FieldFrame'
+import { FIELD_HEIGHT } from './fieldHeight.ts'
 import { offerPlace } from './offerText.ts'
 
 interface EdgeWalkProps {

@@ -11,10 +11,9 @@ import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { EdgeWalk } from './EdgeWalk'
 import { FieldDrawing } from './FieldDrawing'
+import { FIELD_HEIGHT } from './fieldHeight.ts'
 import { useFieldGestures } from './useFieldGestures'
 import { zoomed } from './zoomed.ts'
-
-export const FIELD_HEIGHT = 420
 
 const MEASURE_NAMES: Readonly<Record<FieldMeasure, string>> = {
   'round-trip': 'round trip from the people',
