@@ -1,59 +1,88 @@
 import { compare, toNumber } from '../quantity/exact.ts'
-import { offerIn, type FieldOffers } from './fieldOffers.ts'
+import { offerIn, type FieldLane, type FieldOffers } from './fieldOffers.ts'
+import type { Grouping } from './offerGroups.ts'
 import { offerTotal, type MarketOffer } from './offerTotal.ts'
 
 /** In more groups than these the best is not looked for: the cheapest groups are. */
 const MOST_GROUPS = 400
 
-/** The group of an offer by its position in the field, from 0; -1 leaves it out. */
-export interface Grouping {
-  readonly groups: number
-  readonly of: (at: number) => number
-}
-
 export interface GroupBest {
   readonly offer: MarketOffer
-  /** Its position in the field. */
+  readonly lane: FieldLane
+  /** Its place among the sizes of the lane. */
   readonly at: number
 }
 
-/**
- * The cheapest offer of each group by its exact month, the cheapest first. O(offers) beside what is
- * priced: in each group only what could still be its cheapest.
- */
-export function bestOfEach(field: FieldOffers, { groups, of }: Grouping): GroupBest[] {
-  const { count, costs } = field
-  const least = new Int32Array(groups).fill(-1)
-  for (let at = 0; at < count; at += 1) {
-    const group = of(at)
-    if (group >= 0 && (least[group]! < 0 || costs[at]! < costs[least[group]!]!)) least[group] = at
+/** The cheapest offer of each group in reach by its exact month, the cheapest first. O(lanes + sizes) beside what is priced. */
+export function bestOfEach(field: FieldOffers, grouping: Grouping): GroupBest[] {
+  const { lanes, leastOfSizes } = field
+  const least = new Float64Array(grouping.groups).fill(Infinity)
+  const note = (group: number, cost: number): void => {
+    if (group >= 0 && cost < least[group]!) least[group] = cost
   }
-  const leading = [...least.keys()].filter((group) => least[group]! >= 0)
-  leading.sort((a, b) => costs[least[a]!]! - costs[least[b]!]!)
+  if (grouping.by === 'lane') for (const lane of lanes) note(grouping.of(lane), lane.least)
+  else
+    for (const [seller, costs] of leastOfSizes.entries())
+      for (const [at, cost] of costs.entries()) note(grouping.of(seller, at), cost)
+  const leading = [...least.keys()].filter((group) => least[group]! < Infinity)
+  leading.sort((a, b) => least[a]! - least[b]!)
+  const looked = new Set(leading.slice(0, MOST_GROUPS))
   const best = new Map<number, GroupBest>()
-  // Bounds of prices that go by hours can be low: below its limit a group has something that may be cheaper.
-  const limits = new Float64Array(groups).fill(-Infinity)
-  for (const group of leading.slice(0, MOST_GROUPS)) {
-    const offer = priceAt(field, least[group]!)
-    if (offer) best.set(group, { offer, at: least[group]! })
-    limits[group] = offer ? limitOf(offer) : Infinity
-  }
-  for (let at = 0; at < count; at += 1) {
-    const group = of(at)
-    if (group < 0 || costs[at]! >= limits[group]! || least[group] === at) continue
-    const offer = priceAt(field, at)
+  // Up to its limit a group may have something cheaper: at first its least bound, then the month of its best so far.
+  const limits = least.map((cost, group) => (looked.has(group) ? cost * (1 + 2e-9) + 2e-9 : -Infinity))
+  const consider = (group: number, lane: FieldLane, at: number): void => {
     const known = best.get(group)
-    if (!offer || (known && compare(offer.total, known.offer.total) >= 0)) continue
-    best.set(group, { offer, at })
-    limits[group] = limitOf(offer)
+    const offer = priceAt(field, lane, at)
+    if (!offer || (known && compare(offer.total, known.offer.total) >= 0)) return
+    best.set(group, { offer, lane, at })
   }
+  forEachUpTo(field, grouping, limits, (group, lane, at) => best.has(group) || consider(group, lane, at))
+  // Bounds of prices that go by hours can be low: what lies below the first that was priced is priced too.
+  const found = limits.map((_, group) => {
+    const known = best.get(group)
+    if (!known) return looked.has(group) ? Number.MAX_VALUE : -Infinity
+    return toNumber(known.offer.total) * (1 - 2e-9) - 2e-9
+  })
+  forEachUpTo(field, grouping, found, consider)
   return [...best.values()].sort((a, b) => compare(a.offer.total, b.offer.total))
 }
 
-/** Below this a bound may belong to something cheaper; nearer than rounding they are the same. */
-const limitOf = ({ total }: MarketOffer): number => toNumber(total) * (1 - 2e-9) - 2e-9
+/** Every offer in reach that costs no more than the limit of its group: lanes in which nothing does are passed over. */
+function forEachUpTo(
+  { lanes, costs, sizes, leastOfSizes }: FieldOffers,
+  grouping: Grouping,
+  limits: Float64Array,
+  see: (group: number, lane: FieldLane, at: number) => void,
+): void {
+  const isBySize = grouping.by === 'size'
+  const wanted = isBySize ? sizesUpTo(leastOfSizes, grouping, limits) : undefined
+  for (const lane of lanes) {
+    if (!lane.isInReach) continue
+    if (wanted) {
+      for (const { at, group } of wanted[lane.seller]!)
+        if (costs[lane.start + at]! <= limits[group]!) see(group, lane, at)
+      continue
+    }
+    const group = isBySize ? -1 : grouping.of(lane)
+    if (group < 0 || lane.least > limits[group]!) continue
+    const { length } = sizes[lane.seller]!
+    for (let at = 0; at < length; at += 1) if (costs[lane.start + at]! <= limits[group]!) see(group, lane, at)
+  }
+}
 
-function priceAt(field: FieldOffers, at: number): MarketOffer | undefined {
-  const offer = offerIn(field, at)
-  return offerTotal(field.questions[offer.seller]!, offer)
+/** Fitting sizes of each seller of which some offer costs no more than the limit of their group. */
+const sizesUpTo = (
+  leastOfSizes: FieldOffers['leastOfSizes'],
+  grouping: Extract<Grouping, { by: 'size' }>,
+  limits: Float64Array,
+): { readonly at: number; readonly group: number }[][] =>
+  leastOfSizes.map((costs, seller) =>
+    [...costs].flatMap((cost, at) => {
+      const group = grouping.of(seller, at)
+      return group >= 0 && cost <= limits[group]! ? [{ at, group }] : []
+    }),
+  )
+
+function priceAt(field: FieldOffers, lane: FieldLane, at: number): MarketOffer | undefined {
+  return offerTotal(field.questions[lane.seller]!, offerIn(field, lane, at))
 }

@@ -1,7 +1,7 @@
 import { compare } from '../quantity/exact.ts'
 import { bestOfEach } from './bestOfEach.ts'
 import type { FieldMeasure } from './fieldMeasure.ts'
-import type { FieldOffers } from './fieldOffers.ts'
+import { measureOfSizes, type FieldOffers } from './fieldOffers.ts'
 import { offerGroups } from './offerGroups.ts'
 import type { MarketOffer } from './offerTotal.ts'
 
@@ -16,16 +16,13 @@ const isLessBetter = (measure: FieldMeasure): boolean => measure === 'round-trip
 
 /**
  * The offers to which no other is both cheaper (or as cheap) and better by the measure: the cheapest first, each further
- * one dearer and better. O(offers) beside the pricing of the cheapest of each value of the measure.
+ * one dearer and better. O(lanes + sizes) beside the pricing of the cheapest of each value of the measure.
  */
-export function cheapestEdge(
-  field: FieldOffers,
-  measure: FieldMeasure,
-  isIn: (at: number) => boolean = () => true,
-): EdgePoint[] {
+export function cheapestEdge(field: FieldOffers): EdgePoint[] {
+  const { measure } = field
   const sign = isLessBetter(measure) ? 1 : -1
-  const points = bestOfEach(field, offerGroups(field, 'measure', isIn)).map(({ at, offer }) => ({
-    measured: field.measured[at]!,
+  const points = bestOfEach(field, offerGroups(field, 'measure')).map(({ offer, lane, at }) => ({
+    measured: measureOfSizes(field, lane.seller)?.[at] ?? lane.roundTripMs,
     offer,
   }))
   points.sort((a, b) => compare(a.offer.total, b.offer.total) || (a.measured - b.measured) * sign)

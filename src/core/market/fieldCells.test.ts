@@ -1,17 +1,22 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { fieldCells } from './fieldCells.ts'
-import type { FieldOffers } from './fieldOffers.ts'
 
-const field = (points: readonly (readonly [number, number])[]): FieldOffers => ({
+/** One lane after another, each of one size, as far away as its point says. */
+const field = (points: readonly (readonly [number, number])[]) => ({
   questions: [],
-  count: points.length,
+  measure: 'round-trip' as const,
+  lanes: points.map(([, roundTripMs], start) => ({
+    seller: 0,
+    region: start,
+    terms: 0,
+    start,
+    least: points[start]![0],
+    roundTripMs,
+    isInReach: true,
+  })),
+  sizes: [Int32Array.of(0)],
   costs: Float64Array.from(points, ([cost]) => cost),
-  measured: Float64Array.from(points, ([, measured]) => measured),
-  sellers: new Uint16Array(points.length),
-  regions: new Uint16Array(points.length),
-  terms: new Uint16Array(points.length),
-  sizes: new Uint16Array(points.length),
 })
 
 const anyEdges = fc
@@ -30,7 +35,7 @@ test('every offer within the window is in one cell, and each cell knows its chea
           cost >= costs[0]! && cost <= costs.at(-1)! && value >= measured[0]! && value <= measured.at(-1)!,
       )
       expect(cells.reduce((sum, { count }) => sum + count, 0)).toBe(inside.length)
-      for (const { column, row, cheapest, count } of cells) {
+      for (const { column, row, lane, count } of cells) {
         const isLast = column === costs.length - 2
         const own = inside.filter(
           ([cost, value]) =>
@@ -40,7 +45,7 @@ test('every offer within the window is in one cell, and each cell knows its chea
             (value < measured[row + 1]! || (row === measured.length - 2 && value === measured[row + 1]!)),
         )
         expect(own).toHaveLength(count)
-        expect(points[cheapest]![0]).toBe(Math.min(...own.map(([cost]) => cost)))
+        expect(points[lane.start]![0]).toBe(Math.min(...own.map(([cost]) => cost)))
       }
     }),
     { seed: 5, numRuns: 200 },

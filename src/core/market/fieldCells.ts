@@ -1,4 +1,4 @@
-import type { FieldOffers } from './fieldOffers.ts'
+import { measureOfSizes, type FieldLane, type FieldOffers } from './fieldOffers.ts'
 
 /** Offers that stand so near to each other in the window that they are one mark. */
 export interface FieldCell {
@@ -6,8 +6,9 @@ export interface FieldCell {
   readonly column: number
   readonly row: number
   readonly count: number
-  /** Position of the cheapest among the field's offers. */
-  readonly cheapest: number
+  /** Its cheapest offer: the lane, and the place among the lane's sizes. */
+  readonly lane: FieldLane
+  readonly at: number
 }
 
 /** Edges of the cells, growing: one more than there are columns or rows. What is outside of them is not drawn. */
@@ -16,33 +17,74 @@ export interface FieldWindow {
   readonly measured: readonly number[]
 }
 
-/** All marks of a window, row by row. O(offers × log cells). */
-export function fieldCells({ count, costs, measured }: FieldOffers, window: FieldWindow): FieldCell[] {
+type FieldColumns = Pick<FieldOffers, 'questions' | 'measure' | 'lanes' | 'sizes' | 'costs'>
+
+/** All marks of a window, row by row. O(offers). */
+export function fieldCells(field: FieldColumns, window: FieldWindow): FieldCell[] {
+  const { questions, lanes, sizes, costs } = field
   const columns = window.costs.length - 1
   const rows = window.measured.length - 1
+  const columnOf = quickCells(window.costs)
   const counts = new Uint32Array(Math.max(0, columns * rows))
-  const cheapest = new Int32Array(counts.length).fill(-1)
-  for (let at = 0; at < count; at += 1) {
-    const cost = costs[at]!
-    const column = cellOf(window.costs, cost)
-    if (column < 0) continue
-    const row = cellOf(window.measured, measured[at]!)
-    if (row < 0) continue
-    const cell = row * columns + column
-    counts[cell]! += 1
-    if (cheapest[cell]! < 0 || cost < costs[cheapest[cell]!]!) cheapest[cell] = at
+  const cheapest = new Float64Array(counts.length).fill(Infinity)
+  const slots = new Int32Array(counts.length)
+  const laneAt = new Int32Array(counts.length)
+  const rowsOfSizes = questions.map((_, seller) =>
+    measureOfSizes(field, seller)?.map((measured) => cellOf(window.measured, measured)),
+  )
+  for (const [position, { seller, start, roundTripMs }] of lanes.entries()) {
+    const ofSizes = rowsOfSizes[seller]
+    const ofLane = ofSizes ? 0 : cellOf(window.measured, roundTripMs)
+    if (ofLane < 0) continue
+    const { length } = sizes[seller]!
+    for (let at = 0; at < length; at += 1) {
+      const cost = costs[start + at]!
+      const row = ofSizes ? ofSizes[at]! : ofLane
+      if (row < 0 || !(cost < Infinity)) continue
+      const column = columnOf(cost)
+      if (column < 0) continue
+      const cell = row * columns + column
+      counts[cell]! += 1
+      if (cost < cheapest[cell]!) {
+        cheapest[cell] = cost
+        slots[cell] = at
+        laneAt[cell] = position
+      }
+    }
   }
   const cells: FieldCell[] = []
   for (let cell = 0; cell < counts.length; cell += 1) {
     if (counts[cell] === 0) continue
     const column = cell % columns
-    cells.push({ column, row: (cell - column) / columns, count: counts[cell]!, cheapest: cheapest[cell]! })
+    const row = (cell - column) / columns
+    cells.push({ column, row, count: counts[cell]!, lane: lanes[laneAt[cell]!]!, at: slots[cell]! })
   }
   return cells
 }
 
+/** As `cellOf`, by a table of equal steps and a step or two from there: millions are asked. */
+function quickCells(edges: readonly number[]): (value: number) => number {
+  const all = Float64Array.from(edges)
+  const last = all.length - 1
+  const [from, to] = [all[0]!, all[last]!]
+  const perStep = to > from ? STEPS / (to - from) : 0
+  const table = Int32Array.from({ length: STEPS + 1 }, (_, step) =>
+    perStep === 0 ? 0 : Math.max(0, cellOf(edges, from + step / perStep)),
+  )
+  return (value) => {
+    if (!(value >= from && value <= to)) return -1
+    let cell = table[Math.floor((value - from) * perStep)]!
+    // A step can begin before an edge that it holds, and rounding can put a value into the step after its own.
+    while (cell > 0 && value < all[cell]!) cell -= 1
+    while (cell < last - 1 && value >= all[cell + 1]!) cell += 1
+    return cell
+  }
+}
+
+const STEPS = 8_192
+
 /** Between which edges a value is: the upper edge belongs to the next cell, but for the last. -1 where it is outside. */
-function cellOf(edges: readonly number[], value: number): number {
+function cellOf(edges: ArrayLike<number>, value: number): number {
   const last = edges.length - 1
   if (!(value >= edges[0]! && value <= edges[last]!)) return -1
   let low = 0

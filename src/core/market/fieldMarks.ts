@@ -1,8 +1,9 @@
 import { fieldCells } from './fieldCells.ts'
-import { offerIn, type FieldOffers } from './fieldOffers.ts'
+import { measureOfSizes, offerIn, type FieldOffers } from './fieldOffers.ts'
 import type { FieldPart } from './fieldPart.ts'
 import { cellEdges, placeInPart, type FieldScales } from './fieldScales.ts'
 import type { OfferName } from './offerName.ts'
+import type { OfferAt } from './scanOffers.ts'
 
 /** A mark of the field: offers that stand too near to each other to be told apart, by their share of the part shown. */
 export interface FieldMark {
@@ -36,20 +37,19 @@ export function fieldMarks(
   field: FieldOffers,
   scales: FieldScales,
   { part, columns, rows }: MarkOptions,
-  isIn: (at: number) => boolean,
 ): FieldMark[] {
   const edges = cellEdges(scales, part, columns, rows)
   const place = placeInPart(scales, part)
   const above = new Map<number, { mark: PlacedMark; middle: number }>()
-  return fieldCells(field, edges).map(({ column, row, count, cheapest: at }) => {
+  return fieldCells(field, edges).map(({ column, row, count, lane, at }) => {
     const middle = ((scales.measure === 'round-trip' ? rows - 1 - row : row) + 0.5) / rows
     const mark: PlacedMark = {
       x: (column + 0.5) / columns,
-      y: place.y(field.measured[at]!),
+      y: place.y(measureOfSizes(field, lane.seller)?.[at] ?? lane.roundTripMs),
       count,
-      isBeyond: !isIn(at),
-      cost: field.costs[at]!,
-      ...namesOf(field, at),
+      isBeyond: !lane.isInReach,
+      cost: field.costs[lane.start + at]!,
+      ...namesOf(offerIn(field, lane, at), field),
     }
     // Cells come row by row, so the last mark of the column is the next one to it.
     const before = above.get(column)
@@ -64,8 +64,10 @@ export function fieldMarks(
 
 type PlacedMark = { -readonly [Field in keyof FieldMark]: FieldMark[Field] }
 
-function namesOf(field: FieldOffers, at: number): Pick<FieldMark, 'cheapest' | 'name'> {
-  const { seller, region: regionAt, terms: termsAt, size: sizeAt } = offerIn(field, at)
+function namesOf(
+  { seller, region: regionAt, terms: termsAt, size: sizeAt }: OfferAt,
+  field: FieldOffers,
+): Pick<FieldMark, 'cheapest' | 'name'> {
   const { columns } = field.questions[seller]!.basis
   const { region } = columns.regions[regionAt]!
   const [terms, size] = [columns.terms[termsAt]!, columns.sizes[sizeAt]!]

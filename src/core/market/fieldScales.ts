@@ -1,6 +1,6 @@
 import { costAxis, roundedUp, type CostAxis, type Reach } from '../notches/costAxis.ts'
 import type { FieldMeasure } from './fieldMeasure.ts'
-import type { FieldOffers } from './fieldOffers.ts'
+import { measureOfSizes, type FieldOffers } from './fieldOffers.ts'
 import type { FieldPart } from './fieldPart.ts'
 
 /** Where costs and what they are set against stand in the field, in shares of its width and height. */
@@ -17,25 +17,19 @@ export interface FieldScales {
 
 const WIDTH = 1_000
 
-/** Reaches as far as anything in the field does. O(offers). */
-export function fieldScales(
-  measure: FieldMeasure,
-  present: number,
-  { count, costs, measured }: FieldOffers,
-  own: number | undefined,
-): FieldScales {
-  let cheapest = present
-  let dearest = present
+/** Reaches as far as anything in the field does. O(lanes + sizes). */
+export function fieldScales(field: FieldOffers, present: number, own: number | undefined): FieldScales {
+  const { measure, lanes, questions } = field
+  const cheapest = Math.min(present, field.cheapest)
+  const dearest = Math.max(present, field.dearest)
   let least = own ?? Infinity
   let most = own ?? -Infinity
-  for (let at = 0; at < count; at += 1) {
-    const cost = costs[at]!
-    if (cost < cheapest) cheapest = cost
-    if (cost > dearest) dearest = cost
-    const value = measured[at]!
+  const note = (value: number): void => {
     if (value < least) least = value
     if (value > most) most = value
   }
+  if (measure === 'round-trip') for (const { roundTripMs } of lanes) note(roundTripMs)
+  else for (const seller of questions.keys()) measureOfSizes(field, seller)?.forEach(note)
   if (!(least <= most)) [least, most] = [1, 1]
   const reach = { cheaper: roundedUp(present - cheapest), dearer: roundedUp(dearest - present) }
   return openScales({ measure, reach, present, least, most })

@@ -52,7 +52,6 @@ export interface SolvedMarket {
   readonly savings: readonly NeedSaving[]
   readonly asked: readonly SellerQuestion[]
   readonly field: FieldOffers
-  readonly isIn: (at: number) => boolean
   readonly scales: FieldScales
 }
 
@@ -69,16 +68,13 @@ export function solveMarket(market: Market, question: MarketQuestion): SolvedMar
   const limit = measure === 'round-trip' ? (machine.needs.roundTripMs ?? 0) : 0
   const wider =
     limit > 0 ? market.ask(withNeeds(inputs, withoutNeed(machine.needs, 'round-trip')), question) : asked
-  const field = fieldOffers(wider, measure, resolved.users)
-  const isIn = (at: number): boolean => limit === 0 || !(field.measured[at]! > limit)
+  const field = fieldOffers(wider, measure, resolved.users, limit)
   const bestBy = (grouping: OfferGrouping): OfferRow[] =>
-    bestOfEach(field, offerGroups(field, grouping, isIn)).map(({ offer }) =>
-      offerRow(offer.resolved, offer.total),
-    )
+    bestOfEach(field, offerGroups(field, grouping)).map(({ offer }) => offerRow(offer.resolved, offer.total))
   const ownMeasure = measureOf(resolved, measure)
   return {
     offers: asked.reduce((sum, { basis }) => sum + basis.columns.sold, 0),
-    fitting: countIn(field.count, isIn),
+    fitting: field.countInReach,
     leftOut: searchLeavesOut(inputs),
     present: offerRow(resolved, total),
     ownMeasure,
@@ -87,15 +83,14 @@ export function solveMarket(market: Market, question: MarketQuestion): SolvedMar
       OfferGrouping,
       OfferRow[]
     >,
-    edge: cheapestEdge(field, measure, isIn).map(({ measured, offer }) => ({
+    edge: cheapestEdge(field).map(({ measured, offer }) => ({
       measured,
       row: offerRow(offer.resolved, offer.total),
     })),
     savings: needSavings(market, inputs, question, listed[0]?.total),
     asked,
     field,
-    isIn,
-    scales: fieldScales(measure, toNumber(total), field, ownMeasure),
+    scales: fieldScales(field, toNumber(total), ownMeasure),
   }
 }
 
@@ -122,7 +117,7 @@ export interface MarketView extends Pick<
 
 /** O(offers that fit × log cells). */
 export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
-  const { offers, fitting, leftOut, listed, best, savings, scales, field, isIn } = solved
+  const { offers, fitting, leftOut, listed, best, savings, scales, field } = solved
   const { axis, ...shown } = scales
   const place = placeInPart(scales, look.part)
   const placed = (row: OfferRow, measured: number | undefined): Placed => ({
@@ -141,7 +136,7 @@ export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
     present: placed(solved.present, solved.ownMeasure),
     edge: solved.edge.map(({ measured, row }) => ({ ...placed(row, measured), measured })),
     picked: picked && placed(picked, measureOfRow(picked, scales.measure)),
-    marks: fieldMarks(field, scales, look, isIn),
+    marks: fieldMarks(field, scales, look),
     scales: shown,
   }
 }
@@ -164,10 +159,4 @@ function measureOf(
 ): number | undefined {
   if (measure === 'round-trip') return longestRoundTrip(users, index.book.provider.id, region)
   return measure === 'vcpu' ? size.vcpu : size.memoryGiB
-}
-
-function countIn(count: number, isIn: (at: number) => boolean): number {
-  let found = 0
-  for (let at = 0; at < count; at += 1) if (isIn(at)) found += 1
-  return found
 }

@@ -51,5 +51,5 @@ export function wayBound(
 }
 
 /** A provider's least month holds where there is a machine in the month at all. */
-const exists = (ways: readonly WayColumns[], size: number): boolean =>
+export const exists = (ways: readonly WayColumns[], size: number): boolean =>
   ways.every(({ groups, groupAt }) => groupAt[size]! < 0 || groups[groupAt[size]!]!.exists)

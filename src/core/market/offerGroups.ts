@@ -1,14 +1,14 @@
-import type { Grouping } from './bestOfEach.ts'
-import type { FieldOffers } from './fieldOffers.ts'
+import { measureOfSizes, type FieldLane, type FieldOffers } from './fieldOffers.ts'
 import type { OfferGrouping } from './offerGrouping.ts'
 
-/** How offers of a field fall into groups; those that `isIn` refuses into none. */
-export function offerGroups(
-  field: FieldOffers,
-  by: OfferGrouping | 'measure',
-  isIn: (at: number) => boolean = () => true,
-): Grouping {
-  const { sellers, regions, sizes, measured } = field
+/** How the offers of a field fall into groups: by the lane that they stand in, or by their size. -1 is in none. */
+export type Grouping = { readonly groups: number } & (
+  | { readonly by: 'lane'; readonly of: (lane: FieldLane) => number }
+  | { readonly by: 'size'; readonly of: (seller: number, at: number) => number }
+)
+
+export function offerGroups(field: FieldOffers, by: OfferGrouping | 'measure'): Grouping {
+  const { questions, sizes, lanes, measure } = field
   const groups = new Map<string | number, number>()
   const groupOf = (name: string | number | undefined): number => {
     if (name === undefined || Number.isNaN(name)) return -1
@@ -16,20 +16,28 @@ export function offerGroups(
     if (group === undefined) groups.set(name, (group = groups.size))
     return group
   }
-  if (by === 'measure') {
-    // As many values as places or sizes at the most, though each offer is asked: they are told apart first.
-    const of = Int32Array.from({ length: field.count }, (_, at) => (isIn(at) ? groupOf(measured[at]) : -1))
-    return { groups: groups.size, of: (at) => of[at]! }
+  if (by === 'family' || (by === 'measure' && measure !== 'round-trip')) {
+    const tables = questions.map(({ basis: { columns } }, seller): Int32Array => {
+      const measured = by === 'measure' ? measureOfSizes(field, seller) : undefined
+      const provider = columns.index.book.provider.id
+      return Int32Array.from(sizes[seller]!, (size, at) =>
+        groupOf(measured ? measured[at] : `${provider}/${columns.sizes[size]!.family}`),
+      )
+    })
+    return { groups: groups.size, by: 'size', of: (seller, at) => tables[seller]![at]! }
   }
-  const tables = field.questions.map(({ basis: { columns } }, seller): Int32Array => {
-    const provider = columns.index.book.provider.id
-    if (by === 'provider') return Int32Array.of(groupOf(seller))
-    if (by === 'family')
-      return Int32Array.from(columns.sizes, ({ family }) => groupOf(`${provider}/${family}`))
-    return Int32Array.from(columns.regions, ({ region }) =>
-      groupOf(by === 'country' ? region.country : `${provider}/${region.id}`),
-    )
-  })
-  const slotOf = (at: number): number => (by === 'provider' ? 0 : by === 'family' ? sizes[at]! : regions[at]!)
-  return { groups: groups.size, of: (at) => (isIn(at) ? tables[sellers[at]!]![slotOf(at)]! : -1) }
+  const ofLane = new Map(lanes.map((lane) => [lane, lane.isInReach ? groupOf(nameOf(field, lane, by)) : -1]))
+  return { groups: groups.size, by: 'lane', of: (lane) => ofLane.get(lane)! }
+}
+
+function nameOf(
+  { questions }: FieldOffers,
+  { seller, region: at, roundTripMs }: FieldLane,
+  by: Exclude<OfferGrouping, 'family'> | 'measure',
+): string | number | undefined {
+  if (by === 'measure') return roundTripMs
+  if (by === 'provider') return seller
+  const { index, regions } = questions[seller]!.basis.columns
+  const { region } = regions[at]!
+  return by === 'country' ? region.country : `${index.book.provider.id}/${region.id}`
 }
