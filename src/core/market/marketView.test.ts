@@ -4,6 +4,7 @@ import { readPlan } from '../../files/plan/planFile.ts'
 import { MONTH_READINGS } from '../calendar/billingMonth.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { compare, toNumber } from '../quantity/exact.ts'
+import { gib } from '../quantity/units.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { FIELD_MEASURES } from './fieldMeasure.ts'
 import { WHOLE_FIELD } from './fieldPart.ts'
@@ -106,6 +107,32 @@ test('needs that nothing meets leave an empty list, and say from what cost on so
   expect(toNumber(vcpu.total!)).toBeGreaterThan(0)
   expect(solved.savings.find(({ need }) => need === 'memory')!.total).toBeUndefined()
   expect(marketView(solved, LOOK).marks).toEqual([])
+})
+
+test('whatever was asked before, the answer is that of a market that was asked nothing', () => {
+  const { machine } = question('timetable-loadgen')
+  const asked = new Market()
+  const needs = [
+    machine.needs,
+    { ...machine.needs, vcpu: 16 },
+    { ...machine.needs, memoryGiB: gib(0), vcpu: 1 },
+    { ...machine.needs, iops: 0, keeps: [] },
+    { ...machine.needs, memoryGiB: gib(64), jurisdictions: [], roundTripMs: 0 },
+    machine.needs,
+  ]
+  for (const each of needs) {
+    const tried = { ...question('timetable-loadgen'), machine: { ...machine, needs: each } }
+    const [again, fresh] = [solveMarket(asked, tried)!, solveMarket(new Market(), tried)!]
+    expect(again.fitting).toBe(fresh.fitting)
+    expect(again.listed).toEqual(fresh.listed)
+    expect(again.savings).toEqual(fresh.savings)
+    expect(again.edge).toEqual(fresh.edge)
+  }
+  // By hand: the cheapest of 16 GiB less the cheapest of any memory.
+  const memory = solveMarket(asked, question('timetable-loadgen'))!.savings.find(
+    ({ need }) => need === 'memory',
+  )!
+  expect(toNumber(memory.saved!).toFixed(2)).toBe('7.99')
 })
 
 test('what a need costs is what dropping it makes cheaper', () => {

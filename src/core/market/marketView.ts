@@ -12,15 +12,16 @@ import { fieldMarks, type FieldMark, type MarkOptions } from './fieldMarks.ts'
 import type { FieldMeasure } from './fieldMeasure.ts'
 import { fieldOffers, type FieldOffers } from './fieldOffers.ts'
 import { fieldScales, placeInPart, type FieldScales } from './fieldScales.ts'
+import { hoursCurve, type HoursInputs, type HoursPoint } from './hoursCurve.ts'
 import { longestRoundTrip } from './longestRoundTrip.ts'
 import type { Market } from './market.ts'
 import { marketInputs, withNeeds } from './marketInputs.ts'
 import { needSavings, type NeedSaving } from './needSavings.ts'
 import { OFFER_GROUPINGS, type OfferGrouping } from './offerGrouping.ts'
 import { offerGroups } from './offerGroups.ts'
-import { namedOffer, type OfferName } from './offerName.ts'
+import { namedOffer, offerKey, type OfferName } from './offerName.ts'
 import { offerRow, type OfferRow } from './offerRow.ts'
-import { offerTotal } from './offerTotal.ts'
+import { offerTotal, type MarketOffer } from './offerTotal.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
 
 /** What the market is asked about one machine of a plan. */
@@ -51,6 +52,11 @@ export interface SolvedMarket {
   readonly edge: readonly { readonly measured: number; readonly row: OfferRow }[]
   readonly savings: readonly NeedSaving[]
   readonly asked: readonly SellerQuestion[]
+  /** What is listed, with what its rows were made of. */
+  readonly cheapest: readonly MarketOffer[]
+  readonly now: HoursInputs
+  /** Curves that were worked out for a look before, by the key of the offer. */
+  readonly curves: Map<string, readonly HoursPoint[]>
   readonly field: FieldOffers
   readonly scales: FieldScales
 }
@@ -89,6 +95,9 @@ export function solveMarket(market: Market, question: MarketQuestion): SolvedMar
     })),
     savings: needSavings(market, inputs, question, listed[0]?.total),
     asked,
+    cheapest: listed,
+    now: { resolved, month: inputs.month, shared: inputs.shared, exchange: { kind: 'same' } },
+    curves: new Map(),
     field,
     scales: fieldScales(field, toNumber(total), ownMeasure),
   }
@@ -112,10 +121,18 @@ export interface MarketView extends Pick<
   /** What was picked, where it fits. */
   readonly picked: Placed | undefined
   readonly marks: readonly FieldMark[]
+  /** What hours change: the machine as it is, what is looked at, and the cheapest that is paid for whatever its hours. */
+  readonly hours: readonly OfferHours[]
   readonly scales: Omit<FieldScales, 'axis'>
 }
 
-/** O(offers that fit × log cells). */
+export interface OfferHours {
+  readonly key: string
+  readonly row: OfferRow
+  readonly points: readonly HoursPoint[]
+}
+
+/** O(offers that fit). */
 export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
   const { offers, fitting, leftOut, listed, best, savings, scales, field } = solved
   const { axis, ...shown } = scales
@@ -125,7 +142,8 @@ export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
     y: measured === undefined || Number.isNaN(measured) ? undefined : place.y(measured),
     row,
   })
-  const picked = look.picked && pickedRow(solved, look.picked)
+  const found = look.picked && pickedOffer(solved, look.picked)
+  const picked = found && offerRow(found.resolved, found.total)
   return {
     offers,
     fitting,
@@ -137,15 +155,37 @@ export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
     edge: solved.edge.map(({ measured, row }) => ({ ...placed(row, measured), measured })),
     picked: picked && placed(picked, measureOfRow(picked, scales.measure)),
     marks: fieldMarks(field, scales, look),
+    hours: hoursOf(solved, found ?? solved.cheapest[0]),
     scales: shown,
   }
 }
 
 /** What was picked, priced exactly; undefined where it is not sold, or does not fit. */
-function pickedRow({ asked }: SolvedMarket, name: OfferName): OfferRow | undefined {
+function pickedOffer({ asked }: SolvedMarket, name: OfferName): MarketOffer | undefined {
   const at = namedOffer(asked, name)
-  const offer = at && offerTotal(asked[at.seller]!, at)
-  return offer && offerRow(offer.resolved, offer.total)
+  return at && offerTotal(asked[at.seller]!, at)
+}
+
+function hoursOf(
+  { asked, cheapest, present, now, curves }: SolvedMarket,
+  shown: MarketOffer | undefined,
+): OfferHours[] {
+  const curve = (row: OfferRow, inputs: HoursInputs): OfferHours => {
+    const key = offerKey(row.machine)
+    let points = curves.get(key)
+    if (!points) curves.set(key, (points = hoursCurve(inputs)))
+    return { key, row, points }
+  }
+  const isSteady = ({ on }: MarketOffer): boolean => on.kind === 'flat' || on.kind === 'commitment'
+  const steady = cheapest.find((offer) => isSteady(offer) && offer !== shown)
+  const others = [shown, steady].flatMap((offer) => {
+    if (!offer) return []
+    const { shared, month, exchange } = asked[offer.seller]!.basis.seller
+    const { resolved, total } = offer
+    return [curve(offerRow(resolved, total), { resolved, shared, month, exchange })]
+  })
+  const all = [curve(present, now), ...others]
+  return all.filter(({ key }, at) => all.findIndex((each) => each.key === key) === at)
 }
 
 const measureOfRow = (

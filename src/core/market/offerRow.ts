@@ -12,6 +12,9 @@ export interface OfferRow {
   readonly provider: string
   readonly place: string
   readonly country: string | undefined
+  /** Degrees, north and east positive; undefined where the book does not say. */
+  readonly latitude: number | undefined
+  readonly longitude: number | undefined
   readonly size: string
   readonly family: string
   readonly vcpu: number
@@ -35,6 +38,8 @@ export function offerRow(resolved: ResolvedMachine, total: Exact): OfferRow {
     provider: book.provider.name,
     place: region.region.name,
     country: region.region.country,
+    latitude: region.region.latitude,
+    longitude: region.region.longitude,
     size: size.name,
     family: book.families.find(({ id }) => id === size.family)?.name ?? size.family,
     vcpu: size.vcpu,

@@ -13,6 +13,7 @@ import { meterMachine } from '../meter/meterMachine.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { PricedProvider } from '../meter/planPricing.ts'
 import { offPlanKey, offStates, withOffPlan, type OffPlan } from '../off/offPlan.ts'
+import { gib } from '../quantity/units.ts'
 import { dataDiskIn } from '../search/searchedChoices.ts'
 import { disksMonths, plainMonths } from './besideMonths.ts'
 import { chargedHours } from './chargedHours.ts'
@@ -210,8 +211,10 @@ function makeRoom(kept: Map<string, unknown>): void {
   if (kept.size >= MOST_KEPT) kept.clear()
 }
 
+/** Its vCPU and memory are looked at size by size: machines that need other ones share what is made of this. */
 function machineAt(machine: Machine, provider: string, { image, off }: Way, size: Size): Machine {
-  return { ...withOffPlan(machine, off), provider, size: size.id, image: image.id }
+  const needs = { ...machine.needs, vcpu: 0, memoryGiB: gib(0) }
+  return { ...withOffPlan(machine, off), needs, provider, size: size.id, image: image.id }
 }
 
 function dataDisksAt(here: ResolvedMachine): readonly Disk[] | undefined {

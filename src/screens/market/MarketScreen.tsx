@@ -5,19 +5,31 @@ import styled from 'styled-components'
 import { offerKey, type OfferName } from '../../core/market/offerName.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
 import { Button } from '../../interface/Button'
+import { ToggleRow } from '../../interface/ToggleRow'
 import { Tick } from '../../interface/Tick'
 import { media } from '../../interface/theme/media'
 import { useWidth } from '../../interface/useWidth'
 import { leftOutText } from '../../wording/leftOut'
 import { formatNumber } from '../../wording/number'
+import type { MarketDrawing } from '../workbench/address.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { lazyPart } from '../../interface/lazyPart'
 import { FieldFrame } from './FieldFrame'
 import { FIELD_HEIGHT } from './fieldHeight.ts'
 import { MarketNeeds } from './MarketNeeds'
 import { MarketSide } from './MarketSide'
 import { PaleMarket } from './PaleMarket'
 import { measureFor, useMarket } from './useMarket'
+
+const DRAWINGS = [
+  { id: 'field', label: 'by cost' },
+  { id: 'map', label: 'on a map' },
+] as const
+
+const PlaceMap = lazyPart(() => import('./PlaceMap'), 'PlaceMap', { drawing: FIELD_HEIGHT })
+const HoursPart = lazyPart(() => import('./HoursPart'), 'HoursPart', { drawing: 190 })
 
 /** Everything that is sold and fits the open machine, by what its month would cost there. */
 export function MarketScreen() {
@@ -35,7 +47,8 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
     [mend, market],
   )
   const pick = useCallback((picked: OfferName) => change({ picked }), [change])
-  const { currency } = priced.estimate
+  const { currency, metered } = priced.estimate
+  const hoursOn = metered.onTime / SECONDS_PER_HOUR
   const shown = view?.picked?.row ?? view?.listed[0]
   return (
     <Screen data-testid="market" aria-busy={isStale}>
@@ -62,7 +75,27 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
       )}
       <Parts>
         <FieldColumn ref={ref}>
-          {view ? (
+          <ToggleRow<MarketDrawing>
+            label="How the market is drawn"
+            mode="one"
+            options={DRAWINGS}
+            chosen={[market.drawing]}
+            onChange={([drawing]) =>
+              change({ drawing: drawing!, ...(drawing === 'map' && { best: 'place' }) })
+            }
+          />
+          {view && market.drawing === 'map' && (
+            <PlaceMap
+              rows={view.best.place}
+              people={priced.resolved.users}
+              limitMs={machine.needs.roundTripMs ?? 0}
+              width={width}
+              currency={currency}
+              chosen={shown && offerKey(shown.machine)}
+              onPick={pick}
+            />
+          )}
+          {market.drawing === 'map' ? null : view ? (
             <FieldFrame
               view={view}
               width={width}
@@ -77,6 +110,7 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
           ) : (
             <PaleMarket height={FIELD_HEIGHT} />
           )}
+          {view && <HoursPart hours={view.hours} own={hoursOn} currency={currency} />}
         </FieldColumn>
         {view && (
           <MarketSide

@@ -9,7 +9,14 @@ const START: Address = {
   month: undefined,
   reading: 'calendar',
   ledger: { of: 'machine', fold: 'meter', meters: [], states: [] },
-  market: { measure: undefined, best: undefined, part: WHOLE_FIELD, uncommitted: false, picked: undefined },
+  market: {
+    drawing: 'field',
+    measure: undefined,
+    best: undefined,
+    part: WHOLE_FIELD,
+    uncommitted: false,
+    picked: undefined,
+  },
   bench: { fold: 'machine', order: 'total' },
   book: undefined,
   day: undefined,
@@ -50,6 +57,7 @@ test.each([
 
 test('an address of the market holds what stands down, what is listed, the part that is looked at and what was picked', () => {
   const market = {
+    drawing: 'map',
     measure: 'memory',
     best: 'country',
     part: { left: 0.25, right: 0.5, top: 0.125, bottom: 0.9 },

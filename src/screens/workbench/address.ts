@@ -51,6 +51,7 @@ interface BenchAddress {
 }
 
 interface MarketAddress {
+  readonly drawing: MarketDrawing
   /** What stands down the field; what suits the machine when absent. */
   readonly measure: FieldMeasure | undefined
   /** What the best of each is listed of; all of the cheapest when absent. */
@@ -60,6 +61,10 @@ interface MarketAddress {
   readonly uncommitted: boolean
   readonly picked: OfferName | undefined
 }
+
+/** What the market is drawn as: by cost and a measure, or on a map. */
+export const MARKET_DRAWINGS = ['field', 'map'] as const
+export type MarketDrawing = (typeof MARKET_DRAWINGS)[number]
 
 interface BookAddress {
   readonly provider: string
@@ -133,6 +138,7 @@ export function readAddress(query: URLSearchParams): Address {
       order: among(SHARE_ORDERS, query.get('sort')) ?? 'total',
     },
     market: {
+      drawing: among(MARKET_DRAWINGS, query.get('drawing')) ?? 'field',
       measure: among(FIELD_MEASURES, query.get('down')),
       best: among(OFFER_GROUPINGS, query.get('best')),
       part: partOf(query.get('part')),
@@ -174,6 +180,7 @@ export function writeAddress({
     if (bench.order !== 'total') query.set('sort', bench.order)
   }
   if (view === 'market') {
+    if (market.drawing !== 'field') query.set('drawing', market.drawing)
     if (market.measure !== undefined) query.set('down', market.measure)
     if (market.best !== undefined) query.set('best', market.best)
     if (market.part !== WHOLE_FIELD) query.set('part', writePart(market.part))

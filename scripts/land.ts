@@ -1,0 +1,5 @@
+// `npm run land`: writes the outline of the world that the map of places is drawn on.
+import { writeFileSync } from 'node:fs'
+import { landOutline } from './landOutline.ts'
+
+writeFileSync('src/screens/market/land.json', `${JSON.stringify({ path: landOutline() })}\n`)

@@ -1,0 +1,13 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from 'vitest'
+import { landOutline } from './landOutline.ts'
+
+test('the outline that ships is that of the package it is made from', () => {
+  const { path } = JSON.parse(readFileSync('src/screens/market/land.json', 'utf8')) as { path: string }
+  expect(path).toBe(landOutline())
+  // Rings, each closed, of degrees within the world.
+  const figures = path.match(/[\d.]+/g)!.map(Number)
+  expect(Math.min(...figures)).toBeGreaterThanOrEqual(0)
+  expect(Math.max(...figures)).toBeLessThanOrEqual(360)
+  expect(path.split('M').length).toBeGreaterThan(100)
+})
