@@ -2,4 +2,4 @@
 import { writeFileSync } from 'node:fs'
 import { landOutline } from './landOutline.ts'
 
-writeFileSync('src/screens/market/land.json', `${JSON.stringify({ path: landOutline() })}\n`)
+writeFileSync('src/screens/market/land.json', `{ "path": ${JSON.stringify(landOutline())} }\n`)

@@ -1,13 +1,12 @@
-import { readFileSync } from 'node:fs'
 import { feature } from 'topojson-client'
-import type { Topology } from 'topojson-specification'
+import land110m from 'world-atlas/land-110m.json'
 
 /**
  * The outline of all land as one SVG path, 360 wide and 180 high: degrees east of 180° W, and south of 90° N, to a tenth.
  * From the package `world-atlas`, which has it from Natural Earth (public domain).
  */
 export function landOutline(): string {
-  const topology = JSON.parse(readFileSync('node_modules/world-atlas/land-110m.json', 'utf8')) as Topology
+  const topology = land110m as unknown as Parameters<typeof feature>[0]
   const land = feature(topology, topology.objects.land!)
   const features = land.type === 'FeatureCollection' ? land.features : [land]
   const rings = features.flatMap(({ geometry }) =>

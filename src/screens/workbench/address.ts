@@ -63,7 +63,7 @@ interface MarketAddress {
 }
 
 /** What the market is drawn as: by cost and a measure, or on a map. */
-export const MARKET_DRAWINGS = ['field', 'map'] as const
+const MARKET_DRAWINGS = ['field', 'map'] as const
 export type MarketDrawing = (typeof MARKET_DRAWINGS)[number]
 
 interface BookAddress {
