@@ -90,6 +90,7 @@ test('the field is looked at more nearly, moved, drawn around, and opened where 
   expect(part()).toBeNull()
   await page.getByRole('button', { name: 'Look nearer' }).click()
   await expect.poll(part).toBe('200,800,200,800')
+  await expect(page.getByRole('button', { name: 'Whole field' })).toBeEnabled()
   await page.mouse.move(box.x + 300, box.y + 200)
   await page.mouse.down()
   await page.mouse.move(box.x + 200, box.y + 200, { steps: 4 })

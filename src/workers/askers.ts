@@ -10,6 +10,7 @@ import type { EditionEffect, EditionEffectInputs } from '../core/pricelist/editi
 import type { EditionSummary } from '../core/pricelist/summariseEditions.ts'
 import type { Outcome } from '../core/outcome.ts'
 import type { MarketLook, MarketQuestion, MarketView } from '../core/market/marketView.ts'
+import type { MixAnswer, MixQuestion, MixStep } from '../core/market/planMix.ts'
 import type { ManyChange } from '../core/wholePlan/changeMany.ts'
 import type { ManyPreview } from '../core/wholePlan/previewMany.ts'
 import type { OverviewInputs, OverviewPart } from '../core/wholePlan/planOverview.ts'
@@ -227,6 +228,14 @@ export const marketAsker = () =>
     begin: () => new Worker(new URL('./market.worker.ts', import.meta.url), { type: 'module' }),
     failure: 'The market could not be looked at.',
     waits: true,
+  })
+
+/** Looks for the cheapest way to run a whole plan elsewhere. */
+export const mixAsker = () =>
+  new WorkerAsker<MixQuestion, MixAnswer, MixStep>({
+    begin: () => new Worker(new URL('./mix.worker.ts', import.meta.url), { type: 'module' }),
+    failure: 'Where else the plan could run was not found out.',
+    listens: true,
   })
 
 /** Prices all machines of a plan. */

@@ -123,7 +123,7 @@ export function TopBar() {
 
 const Bar = styled.header`
   display: flex;
-  gap: 16px;
+  gap: 12px;
   align-items: center;
   min-height: 48px;
   padding: 0 16px;

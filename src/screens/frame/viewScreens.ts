@@ -5,6 +5,7 @@ import type { View } from '../workbench/views.ts'
 export const VIEW_SCREENS: Record<View, LazyPart<object>> = {
   bench: lazyPart(() => import('../bench/BenchScreen'), 'BenchScreen', { isMain: true }),
   prices: lazyPart(() => import('../prices/PricesScreen'), 'PricesScreen', { isMain: true }),
+  mix: lazyPart(() => import('../mix/MixScreen'), 'MixScreen', { isMain: true }),
   'hand-off': lazyPart(() => import('../handoff/HandOffScreen'), 'HandOffScreen', { isMain: true }),
   bill: lazyPart(() => import('../bill/BillScreen'), 'BillScreen', { isMain: true }),
   gauge: lazyPart(() => import('../gauge/Gauge'), 'Gauge'),

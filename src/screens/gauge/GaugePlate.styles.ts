@@ -20,7 +20,7 @@ export const Plate = styled.div`
     grid-template-columns: ${LABEL_WIDTH_COMPACT} minmax(0, 1fr);
   }
   ${media.coarse} {
-    min-height: 92px;
+    min-height: 94px;
   }
 
   /* Its table lies over the plates below, and their scale. */

@@ -17,6 +17,7 @@ const START: Address = {
     uncommitted: false,
     picked: undefined,
   },
+  mix: { providers: 2, places: 2, uncommitted: true },
   bench: { fold: 'machine', order: 'total' },
   book: undefined,
   day: undefined,
@@ -71,4 +72,12 @@ test('an address of the market holds what stands down, what is listed, the part 
     expect(readAddress(new URLSearchParams({ part })).market.part).toBe(WHOLE_FIELD)
   for (const offer of ['a/b/c', 'a/b/c/d/e', '///', 'x'.repeat(300)])
     expect(readAddress(new URLSearchParams({ offer })).market.picked).toBeUndefined()
+})
+
+test('an address of the mix holds at how few providers and places', () => {
+  const mix = { providers: 1, places: 3, uncommitted: false }
+  const written = writeAddress({ ...START, view: 'mix', mix })
+  expect(readAddress(new URLSearchParams(written.slice(2))).mix).toEqual(mix)
+  for (const places of ['0', '5', '2.5', 'x', '1e9'])
+    expect(readAddress(new URLSearchParams({ places })).mix.places).toBe(2)
 })

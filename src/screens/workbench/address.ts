@@ -27,6 +27,7 @@ export interface Address {
   readonly ledger: LedgerAddress
   readonly bench: BenchAddress
   readonly market: MarketAddress
+  readonly mix: MixAddress
   /** Id of a provider and an edition of its book; the open machine's own when absent. */
   readonly book: BookAddress | undefined
   /** The day of the month that is open, as a date. */
@@ -65,6 +66,16 @@ interface MarketAddress {
 /** What the market is drawn as: by cost and a measure, or on a map. */
 const MARKET_DRAWINGS = ['field', 'map'] as const
 export type MarketDrawing = (typeof MARKET_DRAWINGS)[number]
+
+/** At so few providers and places a whole plan is to run. */
+interface MixAddress {
+  readonly providers: number
+  readonly places: number
+  /** Only on terms that bind nobody and promise their hours: nobody moves a whole plan to machines that are taken away. */
+  readonly uncommitted: boolean
+}
+
+export const MOST_MIXED = 4
 
 interface BookAddress {
   readonly provider: string
@@ -106,6 +117,11 @@ function partOf(text: string | null): FieldPart {
 const isSpan = (from: number | undefined, to: number | undefined): boolean =>
   from !== undefined && to !== undefined && from >= 0 && to <= 1 && to - from >= LEAST_SPAN
 
+const mixed = (text: string | null): number => {
+  const count = Number(text)
+  return Number.isInteger(count) && count >= 1 && count <= MOST_MIXED ? count : 2
+}
+
 const writePart = ({ left, right, top, bottom }: FieldPart): string =>
   [left, right, top, bottom].map((share) => Math.round(share * 1_000)).join(',')
 
@@ -145,6 +161,11 @@ export function readAddress(query: URLSearchParams): Address {
       uncommitted: query.get('terms') === 'free',
       picked: offerOf(query.get('offer')),
     },
+    mix: {
+      providers: mixed(query.get('providers')),
+      places: mixed(query.get('places')),
+      uncommitted: query.get('terms') !== 'any',
+    },
     book:
       provider !== undefined && edition !== undefined
         ? { provider, edition, ...(against !== undefined && { against }) }
@@ -163,6 +184,7 @@ export function writeAddress({
   ledger,
   bench,
   market,
+  mix,
   book,
   day,
   list,
@@ -178,6 +200,11 @@ export function writeAddress({
   if (view === 'bench') {
     if (bench.fold !== 'machine') query.set('by', bench.fold)
     if (bench.order !== 'total') query.set('sort', bench.order)
+  }
+  if (view === 'mix') {
+    if (mix.providers !== 2) query.set('providers', String(mix.providers))
+    if (mix.places !== 2) query.set('places', String(mix.places))
+    if (!mix.uncommitted) query.set('terms', 'any')
   }
   if (view === 'market') {
     if (market.drawing !== 'field') query.set('drawing', market.drawing)

@@ -14,6 +14,7 @@ interface ViewOptions {
 export const VIEWS = [
   { id: 'bench', name: 'Bench', scope: 'plan' },
   { id: 'prices', name: 'Prices', scope: 'plan' },
+  { id: 'mix', name: 'Mix', scope: 'plan' },
   { id: 'hand-off', name: 'Hand-off', scope: 'plan' },
   { id: 'bill', name: 'Bill', scope: 'plan' },
   { id: 'gauge', name: 'Gauge', scope: 'machine', hasMonthBeside: true, movesUnderHand: true },

@@ -1,0 +1,43 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { Workbench } from './workbench'
+
+const found = (page: Page): Promise<void> =>
+  expect(page.getByTestId('mix-screen')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 })
+
+test('where else the whole plan could run is found, taken in one step, and taken back', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=mix&month=2027-03')
+  await found(page)
+  const mix = page.getByTestId('mix')
+  const total = (await mix.innerText()).match(/€ [\d,.]+/)![0]
+  await expect(
+    page.getByRole('region', { name: 'All at one provider' }).getByRole('listitem'),
+  ).not.toHaveCount(0)
+  const planned = await bench.planTotal()
+
+  await page.getByRole('textbox', { name: 'Places at the most' }).fill('1')
+  await page.keyboard.press('Enter')
+  await found(page)
+  expect(new URL(page.url()).searchParams.get('places')).toBe('1')
+  await page.getByRole('textbox', { name: 'Places at the most' }).fill('2')
+  await page.keyboard.press('Enter')
+  await found(page)
+  await expect(mix).toContainText(total)
+
+  await mix.getByRole('button', { name: /^Take all \d+ changes$/ }).click()
+  // What was promised is what the plan then shows.
+  await expect.poll(() => bench.planTotal()).toContain(total)
+  await bench.undo.click()
+  await expect.poll(() => bench.planTotal()).toBe(planned)
+})
+
+test('axe finds nothing on the mix, in both themes', async ({ page }) => {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme })
+    await new Workbench(page).open('/?view=mix&month=2027-03')
+    await found(page)
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([])
+  }
+})

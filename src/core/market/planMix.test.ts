@@ -1,0 +1,138 @@
+import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { readPlan } from '../../files/plan/planFile.ts'
+import type { YearMonth } from '../calendar/yearMonth.ts'
+import { finish } from '../finish.ts'
+import type { Machine, Plan } from '../machine/plan.ts'
+import { PlanPricing } from '../meter/planPricing.ts'
+import { planTotals } from '../meter/planTotals.ts'
+import { exchanged, exchangeFor } from '../machine/exchange.ts'
+import { compare, toNumber, type Exact } from '../quantity/exact.ts'
+import { DEMO_BOOKS } from '../testing/demoBooks.ts'
+import {
+  anyMarketBook,
+  anyMarketMachine,
+  everyForm,
+  marketInputs,
+  MARKET_MONTH,
+} from '../testing/everyForm.ts'
+import { OFFICE_WEEK } from '../testing/resolved.ts'
+import { Market } from './market.ts'
+import { planMix, type MixQuestion } from './planMix.ts'
+
+const ask = (question: MixQuestion) => finish(planMix(new Market(), question))
+
+/** What each machine costs at the least at each place, by looking at every form that it can have. */
+function leastByPlace(plan: Plan, books: MixQuestion['books'], machine: Machine): Map<string, number> {
+  const least = new Map<string, Exact>()
+  for (const { resolved, total } of everyForm(marketInputs(plan, books, machine))) {
+    const key = `${resolved.machine.provider}/${resolved.machine.region}`
+    const known = least.get(key)
+    if (!known || compare(total, known) < 0) least.set(key, total)
+  }
+  const from = books.find(({ provider }) => provider.id === machine.provider)!.currency
+  const exchange = exchangeFor(from, 'EUR', plan.exchangeRates, MARKET_MONTH)
+  return new Map([...least].map(([key, total]) => [key, toNumber(exchanged(total, exchange)!)]))
+}
+
+describe('the best mix', () => {
+  test('is that of looking at every set of places, over random books and needs', () => {
+    let found = 0
+    fc.assert(
+      fc.property(
+        anyMarketBook('mill', 'EUR'),
+        anyMarketBook('weir', 'USD'),
+        fc.array(anyMarketMachine, { minLength: 2, maxLength: 2 }),
+        fc.integer({ min: 1, max: 2 }),
+        fc.integer({ min: 1, max: 3 }),
+        (own, other, drawn, providers, places) => {
+          const books = [own, other].map(({ freeAllowances: _, ...book }) => book)
+          const machines = drawn.map((machine, at) => ({
+            ...machine,
+            name: `machine-${at}`,
+            pinned: [],
+            needs: { vcpu: machine.needs.vcpu, memoryGiB: machine.needs.memoryGiB, iops: 0 },
+          }))
+          const plan: Plan = {
+            name: 'any',
+            month: MARKET_MONTH,
+            weeks: [OFFICE_WEEK],
+            machines,
+            currency: 'EUR',
+            exchangeRates: [{ from: 'USD', to: 'EUR', rate: '0.9184', date: '2027-02-26' }],
+          }
+          const question = {
+            plan,
+            books,
+            month: MARKET_MONTH,
+            reading: 'calendar',
+            providers,
+            places,
+          } as const
+          const { best } = ask(question)
+          const costs = machines.map((machine) => leastByPlace(plan, books, machine))
+          const all = [...new Set(costs.flatMap((each) => [...each.keys()]))]
+          let expected = Infinity
+          for (let set = 1; set < 2 ** all.length; set += 1) {
+            const chosen = all.filter((_, at) => set & (1 << at))
+            const sellers = new Set(chosen.map((key) => key.split('/')[0]))
+            if (chosen.length > places || sellers.size > providers) continue
+            const sum = costs.reduce(
+              (total, each) => total + Math.min(...chosen.map((key) => each.get(key) ?? Infinity)),
+              0,
+            )
+            expected = Math.min(expected, sum)
+          }
+          if (expected === Infinity) {
+            expect(best).toBeUndefined()
+            return
+          }
+          found += 1
+          // What is shown is rounded machine by machine.
+          expect(Math.abs(toNumber(best!.total) - expected)).toBeLessThanOrEqual(
+            0.005 * machines.length + 1e-9,
+          )
+        },
+      ),
+      { seed: 14, numRuns: 5 },
+    )
+    expect(found).toBeGreaterThan(2)
+  })
+})
+
+const read = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
+if (!read.ok) throw new Error('the demo is not valid')
+const demo = read.value
+const demoQuestion = {
+  plan: demo,
+  books: DEMO_BOOKS,
+  month: '2027-03' as YearMonth,
+  reading: 'calendar',
+  providers: 2,
+  places: 2,
+} as const
+
+test('of the demo, what is shown is what the plan costs once it is taken; more places are never dearer', () => {
+  const { best, now, currency, byProvider } = ask(demoQuestion)
+  const forms = new Map(best!.moves.map(({ name, row }) => [name, row.machine]))
+  const machines = demo.machines.map((machine) => forms.get(machine.name) ?? machine)
+  const taken = { ...demo, machines }
+  const pricing = new PlanPricing({ ...demoQuestion, plan: taken })
+  const estimates = machines.flatMap((machine) => {
+    const result = pricing.of(machine)
+    return result.ok ? [result.estimate] : []
+  })
+  expect(compare(planTotals(taken, estimates, demoQuestion.month, 2).planned, best!.total)).toBe(0)
+  expect(currency).toBe('EUR')
+  expect(compare(best!.total, now)).toBeLessThan(0)
+  expect([...best!.moves.map(({ name }) => name), ...best!.stay].toSorted()).toEqual(
+    demo.machines.map(({ name }) => name).toSorted(),
+  )
+  // A machine that is pinned to its place is there in every mix.
+  expect(byProvider.length).toBeGreaterThan(1)
+  const one = ask({ ...demoQuestion, providers: 1, places: 1 }).best
+  const three = ask({ ...demoQuestion, providers: 3, places: 3 }).best
+  if (one) expect(toNumber(one.total)).toBeGreaterThanOrEqual(toNumber(best!.total) - 0.1)
+  expect(toNumber(three!.total)).toBeLessThanOrEqual(toNumber(best!.total) + 0.1)
+})
