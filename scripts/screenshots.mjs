@@ -61,31 +61,25 @@ const PICTURES = [
   ],
   ['gauge-light', GAUGE, 'light', lookAtSize],
   ['week-light', '?machine=timetable-loadgen&view=week&month=2027-03', 'light'],
-  [
-    'gap-advice',
-    '?machine=axle-counter-sim&view=week&month=2027-03',
-    'light',
-    async (page) => {
-      const nights = page.getByRole('radiogroup', { name: 'When off for 14 h' })
-      await nights.getByRole('radio', { name: /^Left on/ }).click()
-      await page.getByRole('button', { name: /Take the cheapest for every gap/ }).waitFor()
-      await page.getByRole('button', { name: '5 machines' }).last().waitFor()
-      const section = page.getByRole('region', { name: 'What to be in each gap' })
-      await section.evaluate((element) => element.scrollIntoView({ block: 'start' }))
-    },
-  ],
   ['month', '?machine=timetable-loadgen&view=month&month=2027-03&day=2027-03-19', 'light'],
   [
-    'schedule-export',
-    '?machine=timetable-loadgen&view=week&month=2027-03',
-    'dark',
-    async (page) => {
-      await page.getByRole('button', { name: 'Export…' }).click()
-      await page.getByRole('button', { name: /Format of the schedule/ }).click()
-      await page.getByRole('option', { name: 'systemd timers' }).click()
-    },
+    'market',
+    '?machine=timetable-loadgen&view=market&month=2027-03',
+    'light',
+    (page) => page.getByRole('heading', { name: 'What hours change' }).waitFor(),
   ],
-  ['choices', `${GAUGE}&list=size`, 'light'],
+  [
+    'market-map',
+    '?machine=timetable-loadgen&view=market&month=2027-03&drawing=map&best=place',
+    'dark',
+    (page) => page.getByText(/^The cheapest that fits at each place/).waitFor(),
+  ],
+  [
+    'mix',
+    '?view=mix&month=2027-03',
+    'light',
+    (page) => page.locator('[data-testid="mix-screen"][aria-busy="false"]').waitFor({ timeout: 60_000 }),
+  ],
   [
     'bill',
     '?view=bill&month=2027-03',

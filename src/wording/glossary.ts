@@ -21,5 +21,9 @@ export const GLOSSARY = {
   'price book': 'One provider’s prices and rules of charging, valid from a date.',
   recipe: 'How a provider’s price lists become its price book.',
   assumed: 'An answer that nobody has confirmed; what it would cost if it were another one can be opened.',
+  offer:
+    'A size at a place of a provider on some terms, with the cheapest disks and state when off that the needs allow.',
+  edge: 'Offers to which no other is both cheaper and better, such as nearer.',
+  mix: 'A set of few places at which all machines of a plan could run.',
   pinned: 'A decision that is kept as it is, whatever is searched or proposed.',
 } as const satisfies Record<string, string>

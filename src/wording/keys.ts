@@ -25,6 +25,17 @@ export const VIEW_HELP: ReadonlyMap<string, ViewHelp> = new Map<string, ViewHelp
     },
   ],
   [
+    'market',
+    {
+      keys: [
+        ['← →', 'on the edge: to the next cheaper or better offer'],
+        ['Home, End', 'on the edge: to the cheapest, to the best'],
+      ],
+      words: ['offer', 'edge', 'assumed', 'pinned'],
+    },
+  ],
+  ['mix', { keys: [], words: ['mix', 'offer', 'pinned'] }],
+  [
     'gauge',
     {
       keys: [

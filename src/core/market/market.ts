@@ -5,7 +5,8 @@ import type { Machine } from '../machine/plan.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import type { PricedProvider } from '../meter/planPricing.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
-import { SellerBasis, type AskedForm } from './sellerBasis.ts'
+import type { AskedForm } from './askedForm.ts'
+import { SellerBasis } from './sellerBasis.ts'
 import { sellerQuestion, type SellerQuestion } from './sellerQuestion.ts'
 
 /**

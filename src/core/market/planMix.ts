@@ -22,7 +22,7 @@ export interface MixQuestion extends Omit<PlanPricingInputs, 'plan'>, SearchOpti
 /** Decimals of a plan’s total: it is the sum of what its machines show. */
 const SHOWN = 2
 
-export interface MixMove {
+interface MixMove {
   readonly name: string
   readonly row: OfferRow
   /** The machine’s month now, in the currency of the row. */

@@ -1,4 +1,4 @@
-import type { Image, Size, Terms } from '../catalogue/priceBook.ts'
+import type { Size, Terms } from '../catalogue/priceBook.ts'
 import { shutdownState } from '../catalogue/statesSold.ts'
 import { hourClock } from '../calendar/billingMonth.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
@@ -12,32 +12,16 @@ import { freeHours } from '../meter/freeShare.ts'
 import { meterMachine } from '../meter/meterMachine.ts'
 import type { MeteredMonth } from '../meter/meteredMonth.ts'
 import type { PricedProvider } from '../meter/planPricing.ts'
-import { offPlanKey, offStates, withOffPlan, type OffPlan } from '../off/offPlan.ts'
+import { offPlanKey, offStates, withOffPlan } from '../off/offPlan.ts'
 import { gib } from '../quantity/units.ts'
 import { dataDiskIn } from '../search/searchedChoices.ts'
+import type { AskedForm, Way } from './askedForm.ts'
 import { disksMonths, plainMonths } from './besideMonths.ts'
 import { chargedHours } from './chargedHours.ts'
 import { diskChoices, OF_PLACE_AND_TERMS, PLAIN_TERMS } from './diskChoices.ts'
 import { marketColumns, type MarketColumns } from './marketColumns.ts'
 import type { DiskSet, SizeGroup } from './sizeGroup.ts'
-import { sellerShelf, type SellerShelf } from './sellerShelf.ts'
 import { readsMemory, sizeShape } from './sizeShape.ts'
-
-/** A machine that is off in one way, with one image of the seller. */
-export interface Way {
-  readonly image: Image
-  readonly off: OffPlan
-}
-
-/** The machine that is asked about, and what two questions must have in common to share hours and groups. */
-export interface AskedForm {
-  readonly resolved: ResolvedMachine
-  readonly kept: ReadonlySet<Decision>
-  /** All of the machine that its hours depend on, spelt out. */
-  readonly hoursKey: string
-  /** The same with all that it needs, but for how much vCPU and memory, and where. */
-  readonly key: string
-}
 
 /**
  * What one seller charges a machine beside the price of sizes, worked out once for each shape of size and kept for as
@@ -50,22 +34,11 @@ export class SellerBasis {
   private readonly groups = new Map<string, SizeGroup>()
   private readonly dataDisks = new Map<string, readonly DataDisks[]>()
 
-  private readonly shelves = new Map<string, SellerShelf>()
   readonly positions: ReadonlyMap<string, number>
 
   constructor(readonly seller: PricedProvider) {
     this.columns = marketColumns(seller.index, seller.month)
     this.positions = new Map(this.columns.sizes.map(({ id }, at) => [id, at]))
-  }
-
-  /** What questions have in common that differ in vCPU, memory and place alone. */
-  shelfFor(form: AskedForm, isHome: boolean): SellerShelf {
-    let shelf = this.shelves.get(form.key)
-    if (!shelf) {
-      if (this.shelves.size >= MOST_SHELVES) this.shelves.clear()
-      this.shelves.set(form.key, (shelf = sellerShelf(this, form, isHome)))
-    }
-    return shelf
   }
 
   /** The groups of sizes for a machine in one way: a size's is found once for each of its shapes. */
@@ -200,9 +173,6 @@ interface DataDisks {
   /** By region: 1 where it has these. */
   readonly isIn: Uint8Array
 }
-
-/** Of one seller: 40 kilobytes each for a thousand sizes. */
-const MOST_SHELVES = 32
 
 /** Of one seller; a group has some kilobytes. */
 const MOST_KEPT = 4_000

@@ -3,7 +3,9 @@ import { ownValue } from '../ownValue.ts'
 import { toNumber } from '../quantity/exact.ts'
 import { termsToTry, type SearchOptions } from '../search/searchedChoices.ts'
 import { BLOCK } from './marketColumns.ts'
-import type { AskedForm, SellerBasis } from './sellerBasis.ts'
+import type { AskedForm } from './askedForm.ts'
+import type { SellerBasis } from './sellerBasis.ts'
+import { sellerShelf } from './sellerShelf.ts'
 import type { WayColumns } from './wayColumns.ts'
 
 /**
@@ -60,7 +62,7 @@ export function sellerQuestion(
     return Number(placeReasons({ region, machine: here, users: resolved.users }).length === 0)
   })
   const open = new Set(termsToTry(machine, columns.terms, kept, options))
-  const shelf = basis.shelfFor(form, isHome)
+  const shelf = sellerShelf(basis, form, isHome)
   const { ways } = shelf
   const choiceWays = shelf.choiceWays(form)
   const sizes = fittingSizes(basis, form, ways)

@@ -1,12 +1,14 @@
 import { zonesSelling } from '../catalogue/bookIndex.ts'
 import type { Image, PriceBook, Size } from '../catalogue/priceBook.ts'
 import { fittingSizes, type FittingSize } from '../carry/fittingSizes.ts'
+import { keptFor } from '../keptFor.ts'
 import { neededImages } from '../machine/neededImages.ts'
 import type { Machine } from '../machine/plan.ts'
 import { ownValue } from '../ownValue.ts'
 import { gib } from '../quantity/units.ts'
 import { offPlansToTry } from '../search/searchedChoices.ts'
-import type { AskedForm, SellerBasis } from './sellerBasis.ts'
+import type { AskedForm } from './askedForm.ts'
+import type { SellerBasis } from './sellerBasis.ts'
 import { WayColumns } from './wayColumns.ts'
 
 /**
@@ -20,7 +22,23 @@ export interface SellerShelf {
   readonly choiceWays: (form: AskedForm) => readonly WayColumns[]
 }
 
+const shelvesOf: (basis: SellerBasis) => Map<string, SellerShelf> = keptFor(() => new Map())
+
+/** Of one seller: 40 kilobytes each for a thousand sizes. */
+const MOST_KEPT = 32
+
+/** Made once for a basis and all that a machine needs but for those. */
 export function sellerShelf(basis: SellerBasis, form: AskedForm, isHome: boolean): SellerShelf {
+  const kept = shelvesOf(basis)
+  let shelf = kept.get(form.key)
+  if (!shelf) {
+    if (kept.size >= MOST_KEPT) kept.clear()
+    kept.set(form.key, (shelf = fillShelf(basis, form, isHome)))
+  }
+  return shelf
+}
+
+function fillShelf(basis: SellerBasis, form: AskedForm, isHome: boolean): SellerShelf {
   const { index } = basis.seller
   const { resolved, kept } = form
   const { machine } = resolved

@@ -2,7 +2,8 @@ import type { FittingSize } from '../carry/fittingSizes.ts'
 import type { Machine } from '../machine/plan.ts'
 import { licenceHours, perVcpuHour, type LicenceHours } from './licenceColumns.ts'
 import { monthHours } from './marketColumns.ts'
-import type { AskedForm, SellerBasis, Way } from './sellerBasis.ts'
+import type { AskedForm, Way } from './askedForm.ts'
+import type { SellerBasis } from './sellerBasis.ts'
 import type { SizeGroup } from './sizeGroup.ts'
 
 const UNKNOWN = -2

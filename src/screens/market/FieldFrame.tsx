@@ -108,7 +108,7 @@ const Bar = styled.div`
   justify-content: space-between;
   align-items: center;
   gap: 6px 10px;
-  margin-bottom: 6px;
+  margin: 6px 0;
   font-size: 12px;
   color: var(--ink-2);
 `
