@@ -66,7 +66,7 @@ test('the service answers what the screen shows', async ({ page, request }) => {
   }
   expect([description.openapi, Object.keys(description.paths)]).toEqual([
     '3.1.0',
-    ['/api/estimate', '/api/bill', '/api/openapi.json'],
+    ['/api/estimate', '/api/bill', '/api/market', '/api/openapi.json'],
   ])
 
   const head =

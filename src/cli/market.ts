@@ -1,5 +1,6 @@
 import { Command, Option } from 'commander'
 import { marketCsv } from '../files/market/marketCsv.ts'
+import { MOST_LISTED, USUALLY_LISTED } from '../files/market/marketLimits.ts'
 import { marketReport, type MarketReport } from '../files/market/marketReport.ts'
 import { marketTable } from '../files/market/marketTable.ts'
 import { issueLine } from '../files/reading/fileIssue.ts'
@@ -22,9 +23,6 @@ const FORMATS = {
   csv: (report, { bom }) => marketCsv(report, { byteOrderMark: bom }),
 } as const satisfies Record<string, (report: MarketReport, options: Options) => string>
 
-/** More are read by nobody, and each is priced exactly. */
-const MOST_LISTED = 1_000
-
 /** `npm run --silent market -- --plan P --machine NAME --book B --month M`. */
 export async function runMarket(args: readonly string[], run: CommandRun): Promise<number> {
   const program = withCommonOptions(
@@ -37,7 +35,7 @@ export async function runMarket(args: readonly string[], run: CommandRun): Promi
       .requiredOption('--plan <file>', 'plan file (required)')
       .requiredOption('--machine <name>', 'machine of the plan (required)'),
   )
-    .option('--top <count>', `how many are listed, up to ${MOST_LISTED}`, '50')
+    .option('--top <count>', `how many are listed, up to ${MOST_LISTED}`, String(USUALLY_LISTED))
     .addOption(new Option('--format <format>', 'how to print').choices(Object.keys(FORMATS)).default('table'))
     .addOption(digitsOption())
     .option('--bom', 'begin CSV with a byte-order mark, by which spreadsheets know UTF-8')

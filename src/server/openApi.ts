@@ -2,11 +2,13 @@ import bill from '../../docs/formats/bill.schema.json'
 import comparison from '../../docs/formats/bill-comparison.schema.json'
 import billRecipe from '../../docs/formats/bill-recipe.schema.json'
 import estimate from '../../docs/formats/estimate.schema.json'
+import market from '../../docs/formats/market.schema.json'
 import plan from '../../docs/formats/plan.schema.json'
 import book from '../../docs/formats/price-book.schema.json'
 import { MONTH_READINGS } from '../core/calendar/billingMonth.ts'
 import { asComponents } from './asComponents.ts'
 import { MOST_REQUEST_BYTES, MOST_REQUEST_MACHINES } from '../files/estimate/requestLimits.ts'
+import { MOST_LISTED, USUALLY_LISTED } from '../files/market/marketLimits.ts'
 import { SERVICE_LIMITS } from './serviceLimits.ts'
 
 const json = (schema: object) => ({ 'application/json': { schema } })
@@ -75,6 +77,18 @@ export const OPEN_API = {
         },
       },
     },
+    '/api/market': {
+      post: {
+        operationId: 'market',
+        summary: 'Everything that fits one machine, wherever it is sold',
+        description: 'The cheapest first, under the machine’s own week. Limits as for estimates.',
+        requestBody: { required: true, content: json({ $ref: '#/components/schemas/MarketRequest' }) },
+        responses: {
+          '200': { description: 'The market', content: json({ $ref: '#/components/schemas/Market' }) },
+          ...refusals,
+        },
+      },
+    },
     '/api/openapi.json': {
       get: {
         operationId: 'description',
@@ -108,6 +122,24 @@ export const OPEN_API = {
           },
           reading: { enum: [...MONTH_READINGS], default: 'calendar' },
           machine: { type: 'string', minLength: 1, maxLength: 60, description: 'Only this one.' },
+        },
+      },
+      MarketRequest: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['plan', 'books', 'machine'],
+        properties: {
+          plan: { $ref: '#/components/schemas/Plan' },
+          books: {
+            type: 'array',
+            minItems: 1,
+            maxItems: 50,
+            items: { $ref: '#/components/schemas/PriceBook' },
+          },
+          machine: { type: 'string', minLength: 1, maxLength: 60 },
+          month: { type: 'string', pattern: '^[0-9]{4}-(0[1-9]|1[0-2])$' },
+          reading: { enum: [...MONTH_READINGS], default: 'calendar' },
+          top: { type: 'integer', minimum: 1, maximum: MOST_LISTED, default: USUALLY_LISTED },
         },
       },
       BillRequest: {
@@ -163,6 +195,7 @@ export const OPEN_API = {
       ...asComponents('Plan', plan),
       ...asComponents('PriceBook', book),
       ...asComponents('Estimate', estimate),
+      ...asComponents('Market', market),
       ...asComponents('Bill', bill),
       ...asComponents('BillComparison', comparison),
       ...asComponents('BillRecipe', billRecipe),

@@ -102,8 +102,8 @@ describe('the cheapest offers', () => {
           }
         },
       ),
-      { seed: 2718, numRuns: 14 },
+      { seed: 2718, numRuns: 8 },
     )
-    expect(seen).toBeGreaterThan(150)
+    expect(seen).toBeGreaterThan(60)
   })
 })

@@ -6,6 +6,8 @@ import * as billSchema from '../bill/billSchema.ts'
 import { COMPARISON_VERSION } from '../bill/comparisonReport.ts'
 import { comparisonSchema } from '../bill/comparisonSchema.ts'
 import * as estimate from '../estimate/estimateSchema.ts'
+import { MARKET_VERSION } from '../market/marketReport.ts'
+import { marketSchema, offer } from '../market/marketSchema.ts'
 import { access } from '../plan/accessSchema.ts'
 import { needs } from '../plan/needsSchema.ts'
 import * as plan from '../plan/planSchema.ts'
@@ -89,6 +91,14 @@ export const FORMATS: readonly Format[] = [
     description: 'How price lists of one shape become a provider’s price book.',
     schema: recipeSchema,
     definitions: { id, currency },
+  },
+  {
+    file: 'market',
+    version: MARKET_VERSION,
+    title: 'Notchgauge market',
+    description: 'Everything that fits one machine, wherever it is sold. Amounts are decimal text.',
+    schema: marketSchema,
+    definitions: { offer },
   },
   {
     file: 'estimate',

@@ -17,7 +17,8 @@ import type { EstimateQuestion } from '../estimate/askEstimate.ts'
 import { machineIssue } from '../plan/checkPlan.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 
-const MARKET_FORMAT = 'notchgauge/market/1'
+export const MARKET_VERSION = 1
+export const MARKET_FORMAT = `notchgauge/market/${MARKET_VERSION}` as const
 
 /** What an offer makes of the machine, and its month. Amounts are decimal text to 12 decimals. */
 export interface OfferReport {
@@ -43,6 +44,12 @@ export interface OfferReport {
   readonly difference: string
 }
 
+export interface NeedReport {
+  readonly need: NeedId
+  /** What the cheapest would cost less without it. */
+  readonly saves?: string
+}
+
 /** What the market answers about one machine; docs/formats/market.md describes it. */
 export interface MarketReport {
   readonly format: typeof MARKET_FORMAT
@@ -57,7 +64,7 @@ export interface MarketReport {
   readonly offers: number
   /** The cheapest first, in exact order. */
   readonly cheapest: readonly OfferReport[]
-  readonly needs: readonly { readonly need: NeedId; readonly saves?: string }[]
+  readonly needs: readonly NeedReport[]
   readonly leftOut: readonly LeftOut[]
 }
 

@@ -1,0 +1,14 @@
+import { estimateService } from '../../../src/server/estimateService.ts'
+import { sharedThreads } from '../../../src/server/sharedThreads.ts'
+
+const answer = (request: Request): Promise<Response> => estimateService(request, sharedThreads, 'market')
+
+// Each method by its name: what the framework answers to others has neither a body nor the methods that would do.
+export const POST = answer
+export const GET = answer
+export const PUT = answer
+export const PATCH = answer
+export const DELETE = answer
+
+export const OPTIONS = (): Response =>
+  new Response(null, { status: 204, headers: { allow: 'POST, OPTIONS' } })
