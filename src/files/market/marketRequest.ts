@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { accept, refuse, type Outcome } from '../../core/outcome.ts'
+import { refuse, type Outcome } from '../../core/outcome.ts'
 import type { EstimateQuestion } from '../estimate/askEstimate.ts'
 import { parseEstimateRequest } from '../estimate/estimateRequest.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
