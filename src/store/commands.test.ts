@@ -35,6 +35,7 @@ import {
   dropVariant,
   freezeVariant,
   isWeekShared,
+  keepFormAsVariant,
   keepVariant,
   renameVariant,
   takeVariant,
@@ -196,6 +197,18 @@ describe('decisions about one machine', () => {
 
   test('no more variants are kept than can stand side by side', () => {
     const many = run(...Array.from({ length: MOST_VARIANTS + 2 }, () => keepVariant(NAME)))
+    expect(named(many, NAME).variants).toHaveLength(MOST_VARIANTS)
+  })
+
+  test('another form is kept beside the machine, which stays as it is, and is a plan that can be read', () => {
+    const other = { ...original, size: 'kite-4-16', name: 'another' }
+    const kept = run(keepFormAsVariant(NAME, `Kite 4/16 in ${'Gdynia '.repeat(12)}`, other))
+    const [variant] = named(kept, NAME).variants!
+    expect([variant!.number, variant!.form.size, variant!.name.length]).toEqual([1, 'kite-4-16', 60])
+    expect({ ...named(kept, NAME), variants: undefined }).toEqual({ ...original, variants: undefined })
+    expect(readPlan(writePlan(kept)).ok).toBe(true)
+    expect(named(produce(kept, takeVariant(NAME, 1)), NAME).size).toBe('kite-4-16')
+    const many = run(...Array.from({ length: MOST_VARIANTS + 2 }, () => keepFormAsVariant(NAME, 'x', other)))
     expect(named(many, NAME).variants).toHaveLength(MOST_VARIANTS)
   })
 

@@ -3,9 +3,6 @@ import { offerIn, type FieldLane, type FieldOffers } from './fieldOffers.ts'
 import type { Grouping } from './offerGroups.ts'
 import { offerTotal, type MarketOffer } from './offerTotal.ts'
 
-/** In more groups than these the best is not looked for: the cheapest groups are. */
-const MOST_GROUPS = 400
-
 export interface GroupBest {
   readonly offer: MarketOffer
   readonly lane: FieldLane
@@ -13,8 +10,11 @@ export interface GroupBest {
   readonly at: number
 }
 
-/** The cheapest offer of each group in reach by its exact month, the cheapest first. O(lanes + sizes) beside what is priced. */
-export function bestOfEach(field: FieldOffers, grouping: Grouping): GroupBest[] {
+/**
+ * The cheapest offer of each group in reach by its exact month, the cheapest first; of more groups than `most`, those with
+ * the least bounds. O(lanes + sizes) beside what is priced.
+ */
+export function bestOfEach(field: FieldOffers, grouping: Grouping, most = Infinity): GroupBest[] {
   const { lanes, leastOfSizes } = field
   const least = new Float64Array(grouping.groups).fill(Infinity)
   const note = (group: number, cost: number): void => {
@@ -26,7 +26,7 @@ export function bestOfEach(field: FieldOffers, grouping: Grouping): GroupBest[] 
       for (const [at, cost] of costs.entries()) note(grouping.of(seller, at), cost)
   const leading = [...least.keys()].filter((group) => least[group]! < Infinity)
   leading.sort((a, b) => least[a]! - least[b]!)
-  const looked = new Set(leading.slice(0, MOST_GROUPS))
+  const looked = new Set(leading.slice(0, most))
   const best = new Map<number, GroupBest>()
   // Up to its limit a group may have something cheaper: at first its least bound, then the month of its best so far.
   const limits = least.map((cost, group) => (looked.has(group) ? cost * (1 + 2e-9) + 2e-9 : -Infinity))

@@ -21,23 +21,30 @@ export function laneCosts(
   for (const { groups, groupAt, licences, byOffer } of ways) {
     const hours = Float64Array.from(groups, (group) => group.hours[terms]!)
     const beside = Float64Array.from(groups, (group) => group.beside[region]!)
+    const hasOwn = byOffer.length > 0
     for (let at = 0; at < sizes.length; at += 1) {
       const size = sizes[at]!
       const group = groupAt[size]!
       if (group < 0) continue
       let cost = perHour[first + size]! * hours[group]! + licences[size]! + beside[group]!
-      for (const column of byOffer) cost += column[first + size]! * groups[group]!.licenceHours
+      if (hasOwn) cost += ownLicences(byOffer, first + size) * groups[group]!.licenceHours
       if (cost < costs[start + at]!) costs[start + at] = cost
     }
   }
   const most = mostVcpu[region]!
-  for (let at = 0; at < sizes.length; at += 1) {
-    const slot = start + at
-    if (costs[slot]! < minimum && exists(ways, sizes[at]!)) costs[slot] = minimum
-    costs[slot] = vcpu[sizes[at]!]! > most ? NaN : costs[slot]! * rate
+  if (minimum > 0 || rate !== 1 || most < Infinity) {
+    for (let at = 0; at < sizes.length; at += 1) {
+      const slot = start + at
+      if (costs[slot]! < minimum && exists(ways, sizes[at]!)) costs[slot] = minimum
+      costs[slot] = vcpu[sizes[at]!]! > most ? NaN : costs[slot]! * rate
+    }
   }
   for (const [at, size] of choices.entries()) {
     const isAllowed = question.choiceWays.every(({ fitting }) => (fitting(size)?.size.vcpu ?? 0) <= most)
     costs[end + at] = isAllowed ? offerBound(question, region, terms, size) : NaN
   }
 }
+
+/** Licences that have prices beside sizes, for an hour. */
+const ownLicences = (byOffer: readonly Float64Array[], offer: number): number =>
+  byOffer.reduce((sum, column) => sum + column[offer]!, 0)

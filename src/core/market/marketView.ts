@@ -61,6 +61,9 @@ export interface SolvedMarket {
   readonly scales: FieldScales
 }
 
+/** The best of more places or families than these is read by nobody. */
+const MOST_GROUPS = 120
+
 /** Undefined where the machine itself has no price: then nothing can be set against it. O(offers that fit). */
 export function solveMarket(market: Market, question: MarketQuestion): SolvedMarket | undefined {
   const { machine, measure, listed: most } = question
@@ -76,7 +79,9 @@ export function solveMarket(market: Market, question: MarketQuestion): SolvedMar
     limit > 0 ? market.ask(withNeeds(inputs, withoutNeed(machine.needs, 'round-trip')), question) : asked
   const field = fieldOffers(wider, measure, resolved.users, limit)
   const bestBy = (grouping: OfferGrouping): OfferRow[] =>
-    bestOfEach(field, offerGroups(field, grouping)).map(({ offer }) => offerRow(offer.resolved, offer.total))
+    bestOfEach(field, offerGroups(field, grouping), MOST_GROUPS).map(({ offer }) =>
+      offerRow(offer.resolved, offer.total),
+    )
   const ownMeasure = measureOf(resolved, measure)
   return {
     offers: asked.reduce((sum, { basis }) => sum + basis.columns.sold, 0),
