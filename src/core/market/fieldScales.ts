@@ -31,6 +31,8 @@ export function fieldScales(field: FieldOffers, present: number, own: number | u
   if (measure === 'round-trip') for (const { roundTripMs } of lanes) note(roundTripMs)
   else for (const seller of questions.keys()) measureOfSizes(field, seller)?.forEach(note)
   if (!(least <= most)) [least, most] = [1, 1]
+  // One value alone stands in the middle of something.
+  if (least === most) [least, most] = [least / 2, most * 2]
   const reach = { cheaper: roundedUp(present - cheapest), dearer: roundedUp(dearest - present) }
   return openScales({ measure, reach, present, least, most })
 }
@@ -54,14 +56,13 @@ const logOf = (value: number): number => Math.log(Math.max(value, 1e-3))
 /** From the top: far places, and sizes that have little, stand above. */
 function shareOfMeasure({ measure, least, most }: FieldScales, value: number): number {
   const [low, high] = [logOf(least), logOf(most)]
-  const inside = high === low ? 0.5 : (logOf(value) - low) / (high - low)
+  const inside = (logOf(value) - low) / (high - low)
   const down = measure === 'round-trip' ? 1 - inside : inside
   return MARGIN + down * (1 - 2 * MARGIN)
 }
 
 function measureAtShare({ measure, least, most }: FieldScales, share: number): number {
   const [low, high] = [logOf(least), logOf(most)]
-  if (high === low) return Math.exp(low + (measure === 'round-trip' ? 0.5 - share : share - 0.5))
   const down = (share - MARGIN) / (1 - 2 * MARGIN)
   const inside = measure === 'round-trip' ? 1 - down : down
   return Math.exp(low + inside * (high - low))

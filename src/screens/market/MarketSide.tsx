@@ -51,31 +51,35 @@ export function MarketSide({ view, shown, priced, best = 'provider', onBest, onP
           would fit without each need.
         </p>
       )}
-      <Bar>
-        <h2>
-          Best of each
-          <Dropdown
-            label="What the best is listed of"
-            value={best}
-            options={OFFER_GROUPINGS.map((id) => ({ id, name: GROUPING_NAMES[id] }))}
-            onChange={(id) => onBest(OFFER_GROUPINGS.find((each) => each === id))}
-          />
-        </h2>
-        <small>{currencySymbol(currency)} a month, from now</small>
-      </Bar>
-      <ListInPart
-        label={`Best of each ${GROUPING_NAMES[best]}`}
-        items={rows}
-        keyOf={(row) => offerKey(row.machine)}
-      >
-        {line}
-      </ListInPart>
-      <Bar>
-        <h2>The {listed.length} cheapest</h2>
-      </Bar>
-      <ListInPart label="The cheapest" items={listed} keyOf={(row) => offerKey(row.machine)}>
-        {line}
-      </ListInPart>
+      {listed.length > 0 && (
+        <>
+          <Bar>
+            <h2>
+              Best of each
+              <Dropdown
+                label="What the best is listed of"
+                value={best}
+                options={OFFER_GROUPINGS.map((id) => ({ id, name: GROUPING_NAMES[id] }))}
+                onChange={(id) => onBest(OFFER_GROUPINGS.find((each) => each === id))}
+              />
+            </h2>
+            <small>{currencySymbol(currency)} a month, from now</small>
+          </Bar>
+          <ListInPart
+            label={`Best of each ${GROUPING_NAMES[best]}`}
+            items={rows}
+            keyOf={(row) => offerKey(row.machine)}
+          >
+            {line}
+          </ListInPart>
+          <Bar>
+            <h2>The {listed.length} cheapest</h2>
+          </Bar>
+          <ListInPart label="The cheapest" items={listed} keyOf={(row) => offerKey(row.machine)}>
+            {line}
+          </ListInPart>
+        </>
+      )}
     </Side>
   )
 }

@@ -25,7 +25,7 @@ export function MixMoves({ mix, answer, isStale }: MixMovesProps) {
       <Head>
         <p>
           <Total>{formatMoney(mix.total, currency)}</Total> a month, {formatDifference(mix.total, now)} from
-          now, at {mixPlacesText(mix.places)}.
+          now: {mixPlacesText(mix.places)}.
         </p>
         {!isThis && (
           <Button
