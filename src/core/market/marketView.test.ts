@@ -105,6 +105,13 @@ test('needs that nothing meets leave an empty list, and say from what cost on so
   const vcpu = solved.savings.find(({ need }) => need === 'vcpu')!
   expect(vcpu.saved).toBeUndefined()
   expect(toNumber(vcpu.total!)).toBeGreaterThan(0)
+  // How many fit without it, and the most that anything has: one more, and nothing fits.
+  const fitsAt = (least: number) =>
+    solve('signal-replay', { machine: { ...machine, needs: { ...machine.needs, vcpu: least } } })
+  const { eased, fitting } = vcpu.instead!
+  expect(fitting).toBe(fitsAt(0).fitting)
+  expect(compare(fitsAt(eased!.to).listed[0]!.total, eased!.total)).toBe(0)
+  expect(fitsAt(eased!.to + 1).listed).toEqual([])
   expect(solved.savings.find(({ need }) => need === 'memory')!.total).toBeUndefined()
   expect(marketView(solved, LOOK).marks).toEqual([])
 })

@@ -8,6 +8,7 @@ import { gib } from '../../core/quantity/units.ts'
 import { NumberInput } from '../../interface/NumberInput'
 import { isZero, negate, sign } from '../../core/quantity/exact.ts'
 import { formatAmount, formatMoney } from '../../wording/money'
+import { formatNumber } from '../../wording/number'
 import { needText } from '../../wording/needs'
 import { useNeeds } from '../needs/useNeeds'
 
@@ -90,21 +91,23 @@ export function MarketNeeds({ machine, savings, currency, isStale }: MarketNeeds
   )
 }
 
-function Saving({
-  saving: { need, saved, total },
-  currency,
-}: {
-  readonly saving: NeedSaving
-  readonly currency: string
-}) {
-  if (!saved) {
-    return (
-      <Costs title={`Without ${need}`}>
-        {total ? `from ${formatMoney(total, currency)} without it` : 'nothing fits without it either'}
-      </Costs>
+function Saving({ saving, currency }: { readonly saving: NeedSaving; readonly currency: string }) {
+  const { saved, total, instead } = saving
+  if (saved)
+    return isZero(saved) || sign(saved) < 0 ? (
+      <Costs>free</Costs>
+    ) : (
+      <Saves>{formatAmount(negate(saved))}</Saves>
     )
-  }
-  return isZero(saved) || sign(saved) < 0 ? <Costs>free</Costs> : <Saves>{formatAmount(negate(saved))}</Saves>
+  if (!total) return <Costs>nothing fits without it either</Costs>
+  const { fitting, eased } = instead ?? {}
+  return (
+    <Costs>
+      {fitting === undefined ? '' : `${formatNumber(fitting)} fit `}without it, from{' '}
+      {formatMoney(total, currency)}
+      {eased && `; at ${formatNumber(eased.to)}, from ${formatMoney(eased.total, currency)}`}
+    </Costs>
+  )
 }
 
 const Line = styled.section`
@@ -122,7 +125,6 @@ const Need = styled.span`
   display: inline-flex;
   gap: 6px;
   align-items: baseline;
-  white-space: nowrap;
 `
 
 const Saves = styled.b`
