@@ -42,9 +42,11 @@ test('CSV and table hold the same offers', async () => {
   const { data } = Papa.parse<Record<string, string>>(csv.stdout.trim(), { header: true })
   expect(data.map(({ rank }) => rank)).toEqual(['0', '1', '2', '3', '4', '5'])
   const table = await market('--machine', 'signal-replay', '--top', '5', '--digits', '12')
-  for (const { month, provider } of data) {
+  for (const { rank, month, provider, 'less now': less } of data) {
     const line = table.stdout.split('\n').find((each) => each.includes(month!))
     expect(line).toContain(provider)
+    // To the last digit, the difference too.
+    if (rank !== '0') expect(line).toContain(` ${less} `)
   }
 })
 

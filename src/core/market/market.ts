@@ -45,33 +45,21 @@ const isSame = (a: PricedProvider, b: PricedProvider): boolean =>
   a.month.to === b.month.to &&
   a.month.reading === b.month.reading
 
-/** All of a machine that its hours and what it costs beside its size depend on. */
-const HOURS_OF = [
-  'name',
-  'provider',
-  'region',
-  'zone',
-  'size',
-  'chosen',
-  'image',
-  'ownLicence',
-  'terms',
-  'systemDisk',
-  'dataDisks',
-  'address',
-  'addressGoes',
-  'trafficOutGiB',
-  'week',
-  'off',
-  'longGaps',
-  'firstDay',
-  'lastDay',
-  'pinned',
-] as const satisfies readonly (keyof Machine)[]
+/** What has no say in a machine's hours, nor in what it costs beside its size: all else has, also what is not known yet. */
+const NOT_OF_HOURS: ReadonlySet<string> = new Set<keyof Machine>([
+  'needs',
+  'purpose',
+  'access',
+  'setup',
+  'accepted',
+  'tags',
+  'costCentre',
+  'variants',
+])
 
 function askedForm({ resolved }: PlatesInputs, kept: AskedForm['kept']): AskedForm {
   const { machine } = resolved
   const { vcpu, memoryGiB, jurisdictions, usedFrom, roundTripMs, ...others } = machine.needs
-  const hoursKey = JSON.stringify(HOURS_OF.map((field) => machine[field]))
+  const hoursKey = JSON.stringify(Object.entries(machine).filter(([field]) => !NOT_OF_HOURS.has(field)))
   return { resolved, kept, hoursKey, key: `${hoursKey}|${JSON.stringify(others)}` }
 }

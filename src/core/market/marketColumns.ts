@@ -21,7 +21,7 @@ export interface MarketColumns {
   readonly sizes: readonly Size[]
   readonly lanes: number
   readonly blocks: number
-  /** At `lane × sizes + size`: of a charged hour, monthly parts and what is paid up front spread over the month; NaN where it is not sold. */
+  /** At `lane × sizes + size`: of a charged hour, monthly parts and what is paid up front spread over the month, of bands of hours the least; NaN where it is not sold. */
   readonly perHour: Float64Array
   /** At `lane × blocks + block`: the least of its sizes but for those of free choice; Infinity where none of them is sold. */
   readonly leastPerHour: Float64Array
@@ -36,8 +36,6 @@ export interface MarketColumns {
   readonly choices: readonly number[]
   /** Of those sizes, by offer. */
   readonly choiceRates: ReadonlyMap<number, ChoiceRates>
-  /** Offers whose price depends on the hours: `perHour` is their least. */
-  readonly banded: ReadonlySet<number>
 }
 
 interface ChoiceRates {
@@ -77,7 +75,6 @@ function build(index: BookIndex, hours: number): MarketColumns {
   const leastPerHour = new Float64Array(lanes * blocks).fill(Infinity)
   const choices = sizes.flatMap((size, at) => (size.choice ? [at] : []))
   const choiceRates = new Map<number, ChoiceRates>()
-  const banded = new Set<number>()
   let sold = 0
   for (const [region, { prices }] of regions.entries()) {
     for (let at = 0; at < sizes.length; at += 1) {
@@ -93,7 +90,6 @@ function build(index: BookIndex, hours: number): MarketColumns {
         const offer = lane * sizes.length + at
         sold += 1
         perHour[offer] = rate
-        if (texts!.perHourBands) banded.add(offer)
         if (size.choice) {
           choiceRates.set(offer, choiceRatesOf(texts!))
           continue
@@ -118,7 +114,6 @@ function build(index: BookIndex, hours: number): MarketColumns {
     sold,
     choices,
     choiceRates,
-    banded,
   }
 }
 

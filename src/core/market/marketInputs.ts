@@ -1,5 +1,4 @@
 import type { Machine, Plan } from '../machine/plan.ts'
-import { machineTotal } from '../meter/machineTotal.ts'
 import type { MachineIssue, PlanPricing } from '../meter/planPricing.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { accept, type Outcome } from '../outcome.ts'
@@ -19,11 +18,10 @@ export function marketInputs(
 ): Outcome<MarketInputs, MachineIssue> {
   const priced = pricing.of(machine)
   if (!priced.ok) return { ok: false, issues: [priced.issues[0]!, ...priced.issues.slice(1)] }
-  const { resolved, month, account } = priced
+  const { resolved, month, account, estimate } = priced
   const shared = account.planned
   const inputs = { resolved, plan, month, shared, elsewhere: pricing.elsewhere(resolved.index) }
-  // What could be estimated has a total.
-  return accept({ inputs, total: machineTotal(resolved, month, shared)! })
+  return accept({ inputs, total: estimate.total })
 }
 
 /** The same machine, if it needed something else. */

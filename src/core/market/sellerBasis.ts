@@ -84,7 +84,6 @@ export class SellerBasis {
     const licensed = disks.map(({ metered }) => hourPieces(metered.licence.pieces, month).ticks)
     return {
       hours,
-      leastHours: leastOf(hours),
       licenceHours: disks.length === 0 ? 0 : Math.min(...licensed) / hourClock(month).ticksPerHour,
       beside,
       disks,
@@ -194,9 +193,6 @@ function dataDisksAt(here: ResolvedMachine): readonly Disk[] | undefined {
 
 const allowsTerms = (here: ResolvedMachine, terms: Terms): boolean =>
   fitReasons({ ...here, terms }, 'terms').every(({ code }) => OF_PLACE_AND_TERMS.has(code))
-
-const leastOf = (values: Float64Array): number =>
-  values.reduce((least, each) => (each < least ? each : least), Infinity)
 
 /** NaN is nothing: what is not sold takes part in no least. */
 function takeLeast(least: Float64Array, values: Float64Array): void {

@@ -8,8 +8,6 @@ import type { Disk } from '../machine/plan.ts'
 export interface SizeGroup {
   /** By terms of the book: charged hours, NaN where the terms do not allow it. */
   readonly hours: Float64Array
-  /** The least of `hours`; Infinity where no terms allow it. */
-  readonly leastHours: number
   /** Hours in which licences are charged. */
   readonly licenceHours: number
   /** By region: disks, address, memory on disk, traffic and all that does not go by the size; NaN where it cannot be. */

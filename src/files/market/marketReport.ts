@@ -1,7 +1,6 @@
 import type { MonthReading } from '../../core/calendar/billingMonth.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { NeedId } from '../../core/fit/needId.ts'
-import type { LeftOut } from '../../core/search/cheapestFit.ts'
 import { cheapestOffers } from '../../core/market/cheapestOffers.ts'
 import { marketInputs } from '../../core/market/marketInputs.ts'
 import { needSavings } from '../../core/market/needSavings.ts'
@@ -10,9 +9,9 @@ import { offerRow, type OfferRow } from '../../core/market/offerRow.ts'
 import type { OffState } from '../../core/off/powerState.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
-import { MOST_DECIMALS, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
 import { subtract, type Exact } from '../../core/quantity/exact.ts'
-import { searchLeavesOut } from '../../core/search/cheapestFit.ts'
+import { searchLeavesOut, type LeftOut } from '../../core/search/cheapestFit.ts'
 import type { EstimateQuestion } from '../estimate/askEstimate.ts'
 import { machineIssue } from '../plan/checkPlan.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
@@ -136,6 +135,7 @@ function offerReport(row: OfferRow, now: Exact): OfferReport {
     ...(roundTripMs !== undefined && { roundTripMs }),
     ...(assumed > 0 && { assumed }),
     total: decimal(total),
-    difference: decimal(subtract(total, now)),
+    // Of the figures as they are written, so that whoever subtracts comes to the same.
+    difference: decimal(subtract(roundTo(total, MOST_DECIMALS), roundTo(now, MOST_DECIMALS))),
   }
 }

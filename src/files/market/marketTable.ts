@@ -1,5 +1,5 @@
-import { parseDecimal, roundTo, toDecimal } from '../../core/quantity/decimal.ts'
-import { subtract } from '../../core/quantity/exact.ts'
+import { parseDecimal, toDecimal, trimDecimal } from '../../core/quantity/decimal.ts'
+import { subtract, type Exact } from '../../core/quantity/exact.ts'
 import type { TableDigits } from '../estimate/estimateTable.ts'
 import type { MarketReport, OfferReport } from './marketReport.ts'
 
@@ -8,7 +8,8 @@ const IS_FIGURE = [true, true, true, false, false, false, true, true, false, fal
 
 /** The market of a machine as a table for people: what it is now, then the cheapest offers, then what needs cost. */
 export function marketTable(report: MarketReport, digits: TableDigits = 2): string {
-  const read = (text: string): string => (digits === 12 ? text : toDecimal(parseDecimal(text)!, digits))
+  const read = (text: string): string =>
+    digits === 12 ? trimDecimal(text) : toDecimal(parseDecimal(text)!, digits)
   const rows = [
     HEAD,
     cells('now', report.now, report, read),
@@ -36,8 +37,8 @@ function cells(
   const figures = [String(vcpu), String(memoryGiB)]
   const where = `${place} ${zone}`
   // Less what is shown of both, so that a reader who subtracts comes to the same.
-  const less = subtract(roundTo(parseDecimal(offer.total)!, 2), roundTo(parseDecimal(now.total)!, 2))
-  const from = read(toDecimal(less, 2))
+  const shown = (text: string): Exact => parseDecimal(read(text))!
+  const from = read(toDecimal(subtract(shown(offer.total), shown(now.total)), 12))
   return [
     rank,
     read(offer.total),

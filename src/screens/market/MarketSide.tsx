@@ -47,8 +47,8 @@ export function MarketSide({ view, shown, priced, best = 'provider', onBest, onP
         <OfferDetail row={shown} priced={priced} />
       ) : (
         <p role="status">
-          <b>Nothing that is sold has all that it needs.</b> The line above says from what cost on something
-          would fit without each need.
+          <b>Nothing that is sold has all that it needs.</b> The line above says how many fit without each
+          need, from what cost on, and how far it need only be eased.
         </p>
       )}
       {listed.length > 0 && (

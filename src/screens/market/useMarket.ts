@@ -20,8 +20,6 @@ export interface AskedMarket extends Pick<
   'failure' | 'again' | 'isStale'
 > {
   readonly view: MarketView | undefined
-  /** Whether the machine itself turned out to have no price. */
-  readonly isUnpriced: boolean
 }
 
 /** Everything that is sold, ranked for a machine in a worker; of the field, the part that is shown. */
@@ -51,13 +49,7 @@ export function useMarket(machine: Machine, part: FieldPart, width: number, heig
     [plan, books, month, reading, machine, measure, uncommitted, part, columns, rows, picked],
   )
   const { answer, isStale, failure, again } = useAnswer(marketAsker, asked)
-  return {
-    view: answer?.view,
-    isStale,
-    failure,
-    again,
-    isUnpriced: answer !== undefined && !answer.view && !isStale,
-  }
+  return { view: answer?.view, isStale, failure, again }
 }
 
 /** How far away is said where somebody is anywhere; else what sizes have. */
