@@ -12,7 +12,7 @@ import type { Access } from '../core/machine/access.ts'
 import { MOST_LEFT_OVER, type Disk, type LeftOver, type Machine, type Plan } from '../core/machine/plan.ts'
 import { withOffPlan, type OffPlan } from '../core/off/offPlan.ts'
 import type { Recipe } from './change.ts'
-import { become, onMachine, onWeek, patch } from './recipes.ts'
+import { become, inKnownGroup, onMachine, onWeek, patch } from './recipes.ts'
 
 /** Every change of a plan that a person can make. Machines are found by name, weeks by id. */
 
@@ -27,8 +27,10 @@ export const takeChoice =
   }
 
 /** The machine in another form: carried over, or as a variant of it stood. Its name and place in the plan stay. */
-export const replaceMachine = (name: string, machine: Machine): Recipe =>
-  onMachine(name, () => ({ ...machine, name }))
+export const replaceMachine =
+  (name: string, machine: Machine): Recipe =>
+  (draft) =>
+    onMachine(name, () => inKnownGroup({ ...machine, name }, draft))(draft)
 
 export const pinPlate = (name: string, plate: PlateId, pinned: boolean): Recipe =>
   onMachine(name, (machine) => {

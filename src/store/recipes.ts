@@ -1,6 +1,6 @@
 import { original, type Draft } from 'immer'
 import type { WeekPlan } from '../core/calendar/weekPlan.ts'
-import type { Machine } from '../core/machine/plan.ts'
+import type { Machine, Plan } from '../core/machine/plan.ts'
 import type { Recipe } from './change.ts'
 
 /** Changes the machine of this name, where there is one. */
@@ -21,6 +21,15 @@ export const onWeek =
     const week = draft.weeks.find((candidate) => candidate.id === id)
     if (week) change(week)
   }
+
+/** A form that was kept can be of a group that is gone: it is kept apart from none then. */
+export function inKnownGroup(
+  machine: Machine,
+  { apartGroups = [] }: Pick<Draft<Plan>, 'apartGroups'>,
+): Machine {
+  const { apart, ...needs } = machine.needs
+  return !apart || apartGroups.some(({ name }) => name === apart.group) ? machine : { ...machine, needs }
+}
 
 /** Absent and undefined are not the same in a file: what is set to undefined is taken away. */
 export function patch<T extends object>(draft: T, part: { readonly [Field in keyof T]?: unknown }): void {

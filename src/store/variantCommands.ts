@@ -3,7 +3,7 @@ import type { WeekPlan } from '../core/calendar/weekPlan.ts'
 import type { Machine, MachineForm, Plan, Variant } from '../core/machine/plan.ts'
 import { asVariant, formOf, MOST_VARIANTS, nextVariantNumber } from '../core/machine/variant.ts'
 import type { Recipe } from './change.ts'
-import { freeName, onMachine, patch } from './recipes.ts'
+import { freeName, inKnownGroup, onMachine, patch } from './recipes.ts'
 
 /** Keeps the machine as it is beside what it will be. */
 export const keepVariant = (name: string): Recipe =>
@@ -28,11 +28,13 @@ export const keepFormAsVariant = (name: string, as: string, form: Machine): Reci
   })
 
 /** Takes a variant over: the machine is as the variant stood. */
-export const takeVariant = (name: string, number: number): Recipe =>
-  onMachine(name, (machine) => {
-    const variant = machine.variants?.find((each) => each.number === number)
-    return variant && asVariant(machine as Machine, variant as Variant)
-  })
+export const takeVariant =
+  (name: string, number: number): Recipe =>
+  (draft) =>
+    onMachine(name, (machine) => {
+      const variant = machine.variants?.find((each) => each.number === number)
+      return variant && inKnownGroup(asVariant(machine as Machine, variant as Variant), draft)
+    })(draft)
 
 /** Gives a kept variant a week of its own, as the one that it follows stands now. */
 export const freezeVariant =

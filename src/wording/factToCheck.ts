@@ -13,6 +13,8 @@ export function factToCheckText(fact: FactToCheck): string {
       return `whose law ${of} stands under: the data may be in ${fact.allowed.join(', ')} only`
     case 'distance':
       return `where ${of} lies: from ${fact.from} a round trip may take ${formatNumber(fact.most)} ms`
+    case 'fault-domains':
+      return `that it shares no fault domain of ${of} with more of “${fact.group}” than the group allows: ${fact.with.join(', ')} may stand in the same`
     case 'size-architecture':
       return `how ${of} is built: ${fact.asks.join(' or ')} is asked for`
     case 'image-architectures':

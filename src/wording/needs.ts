@@ -41,6 +41,8 @@ export function needText(id: NeedId, needs: Needs): string {
       return `in ${(needs.jurisdictions ?? []).join(' or ')}`
     case 'round-trip':
       return `${formatNumber(needs.roundTripMs ?? 0)} ms from ${(needs.usedFrom ?? []).join(' and ')}`
+    case 'apart':
+      return `kept apart in “${needs.apart?.group ?? ''}”${needs.apart?.sharesNothing ? ', sharing nothing' : ''}`
     case 'back-within':
       return `back within ${formatNumber(needs.backWithinSeconds ?? 0)} s`
     case 'keep-hardware':

@@ -4,8 +4,17 @@ import type { Keep } from '../core/machine/needs.ts'
 import { STATE_NAMES } from './state'
 import { formatNumber } from './number'
 
+/** Names beyond these are counted. */
+const MOST_LISTED = 8
+
 const listed = (names: readonly string[]): string =>
-  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}` : (names[0] ?? '')
+  names.length > MOST_LISTED
+    ? `${names.slice(0, MOST_LISTED).join(', ')} and ${names.length - MOST_LISTED} more`
+    : names.length > 1
+      ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
+      : (names[0] ?? '')
+
+const standing = (names: readonly string[]): string => (names.length === 1 ? 'stands' : 'stand')
 
 const asks = (by: 'needs' | 'image'): string => (by === 'image' ? 'the image needs' : 'you need')
 
@@ -72,6 +81,12 @@ function reasonText(reason: FitReason): string {
       return `${reason.place} is in ${reason.has}, you allow ${listed(reason.allowed)}`
     case 'too-far':
       return `${formatNumber(reason.milliseconds)} ms ${reason.isMeasured ? 'measured' : 'estimated'} from ${reason.from} and back, you allow ${formatNumber(reason.most)}`
+    case 'shares-zone':
+      return `${listed(reason.with)} ${standing(reason.with)} in zone ${reason.zone} of ${reason.place}, “${reason.group}” allows ${formatNumber(reason.most)} together`
+    case 'shares-fault-domain':
+      return `${listed(reason.with)} ${standing(reason.with)} in zone ${reason.zone} of ${reason.place}, “${reason.group}” allows ${formatNumber(reason.most)} in each of its fault domains`
+    case 'shares-region':
+      return `${listed(reason.with)} of “${reason.group}” ${standing(reason.with)} in ${reason.place}, with which it shares nothing`
     case 'not-kept':
       return `${STATE_NAMES[reason.state].toLowerCase()} does not keep ${KEEP_NAMES[reason.what]}`
     case 'taken-away':

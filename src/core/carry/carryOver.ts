@@ -5,11 +5,13 @@ import { diskRate } from '../catalogue/diskRates.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
+import { openZones, zoneReason } from '../fit/apartChecks.ts'
 import { sellsIopsOf } from '../fit/diskChecks.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitsBut } from '../fit/fitReasons.ts'
 import { offPlanOf, withOffPlan, type OffPlan } from '../off/offPlan.ts'
 import { akinImage } from '../machine/akinImage.ts'
+import { apartOf } from '../machine/apart.ts'
 import { proposedChoice } from '../machine/chosenSize.ts'
 import type { Decision } from '../machine/decision.ts'
 import { changesBetween, type ForcedChange } from '../machine/forcedChange.ts'
@@ -53,12 +55,18 @@ export function carryOver(
   const placed = inPlace(machine, index, kept)
   if (!placed) return undefined
   const { image, region } = placed
+  const apart = apartOf(machine, plan)
   const sizes = options.sizes ?? new NearestSizes(placed.machine, image, index, like)
   for (const terms of termsToTry(placed, index, kept)) {
     for (const size of candidates(placed, terms, sizes, index, kept)) {
       const chosen = machine.chosen ?? proposedChoice(size, machine.needs, like)
       const sized = withChosen({ ...placed.machine, size: size.id, terms: terms.id }, chosen)
-      for (const changed of variants(sized, size, region, index, options)) {
+      for (const changed of variants(
+        { machine: sized, region, ...(apart && { apart }) },
+        size,
+        index,
+        options,
+      )) {
         const resolved = resolveMachine(changed, plan, index)
         if (!resolved.ok || !fitsBut(resolved.value, tolerated)) continue
         const changes = changesBetween(machine, changed, index)
@@ -119,16 +127,14 @@ function* candidates(
 
 /** In its own zone, with its own disks and state when off where they can be, then with others, nearest first. */
 function* variants(
-  machine: Machine,
+  placed: Pick<ResolvedMachine, 'machine' | 'region' | 'apart'>,
   size: Size,
-  region: RegionIndex,
   index: BookIndex,
-  { kept = NONE, tolerated = NONE }: CarryOptions,
+  options: CarryOptions,
 ): Generator<Machine> {
-  const selling = zonesSelling(region, size.id)
-  // Where another size may stand in, one that the zone sells does.
-  const mayMove = kept.has('size') && !kept.has('place')
-  const zones = selling.includes(machine.zone) ? [machine.zone] : mayMove ? selling : []
+  const { machine, region } = placed
+  const { kept = NONE, tolerated = NONE } = options
+  const zones = zonesToTry(placed, size, kept, tolerated)
   const carried = { size, region, index, tolerated }
   const dataDisks = machine.dataDisks.map((disk) => disksToTry(disk, carried, 'data', kept)[0])
   if (dataDisks.some((disk) => !disk)) return
@@ -140,6 +146,23 @@ function* variants(
       }
     }
   }
+}
+
+/** Its own where that sells the size and has room for it; else, where it may move, the others that do. */
+function zonesToTry(
+  placed: Pick<ResolvedMachine, 'machine' | 'region' | 'apart'>,
+  size: Size,
+  kept: ReadonlySet<Decision>,
+  tolerated: ReadonlySet<FitReason['code']>,
+): readonly string[] {
+  const { zone } = placed.machine
+  const full = zoneReason(placed, zone)
+  const isFull = full !== undefined && !tolerated.has(full.code)
+  const isSold = zonesSelling(placed.region, size.id).includes(zone)
+  if (isSold && (!isFull || kept.has('place'))) return [zone]
+  // Where another size may stand in, one that the zone sells does.
+  const mayMove = !kept.has('place') && (kept.has('size') || isFull)
+  return mayMove ? openZones(placed, size.id) : []
 }
 
 interface DiskAsked {

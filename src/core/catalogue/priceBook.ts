@@ -107,6 +107,8 @@ export interface Region {
   readonly latitude?: number
   readonly longitude?: number
   readonly zones: readonly string[]
+  /** Names of the parts of each zone that fail on their own; a machine stands in one of them. */
+  readonly faultDomains?: readonly string[]
 }
 
 export interface Family {

@@ -17,6 +17,13 @@ export type FactToCheck =
   /** What a disk of the kind costs, or the system: nobody has said, and nothing is charged. */
   | { readonly code: 'disk-price' | 'system-price'; readonly of: string }
   | { readonly code: 'jurisdiction'; readonly of: string; readonly allowed: readonly string[] }
+  /** Which of its group share a fault domain there: the book names none. */
+  | {
+      readonly code: 'fault-domains'
+      readonly of: string
+      readonly group: string
+      readonly with: readonly string[]
+    }
   | { readonly code: 'distance'; readonly of: string; readonly from: string; readonly most: number }
 
 /** In the order in which a machine is decided. O(disks + places). */
@@ -36,7 +43,8 @@ function* unknownPrices({ index: { book }, systemKind, image }: ResolvedMachine)
   if (assumed.has('system-price')) yield { code: 'system-price', of: image.name } satisfies FactToCheck
 }
 
-function* unknownOfPlace({ region: { region }, machine: { needs, provider }, users }: ResolvedMachine) {
+function* unknownOfPlace({ region: { region }, machine, users, apart }: ResolvedMachine) {
+  const { needs, provider } = machine
   const of = region.name
   const allowed = needs.jurisdictions ?? []
   if (allowed.length > 0 && region.jurisdiction === undefined) {
@@ -46,6 +54,16 @@ function* unknownOfPlace({ region: { region }, machine: { needs, provider }, use
   for (const place of most > 0 ? users : []) {
     if (!roundTrip(place, provider, region)) {
       yield { code: 'distance', of, from: place.name, most } satisfies FactToCheck
+    }
+  }
+  if (apart?.group.mostInFaultDomain !== undefined && region.faultDomains === undefined) {
+    const together = apart.others.filter(
+      (other) =>
+        other.provider === provider && other.region === machine.region && other.zone === machine.zone,
+    )
+    if (together.length >= apart.group.mostInFaultDomain) {
+      const names = together.map(({ name }) => name)
+      yield { code: 'fault-domains', of, group: apart.group.name, with: names } satisfies FactToCheck
     }
   }
 }

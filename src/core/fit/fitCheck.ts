@@ -17,7 +17,7 @@ export interface SizeCheck extends Pick<FitCheck, 'concerns'> {
 }
 
 /** What a check of a place may look at, before anything else of the machine is known there. */
-export type PlaceSubject = Pick<ResolvedMachine, 'region' | 'machine' | 'users'>
+export type PlaceSubject = Pick<ResolvedMachine, 'region' | 'machine' | 'users' | 'apart'>
 
 export interface PlaceCheck extends Pick<FitCheck, 'concerns'> {
   readonly find: (machine: PlaceSubject) => FitReason | undefined

@@ -75,6 +75,22 @@ export type FitReason =
       readonly isMeasured: boolean
       readonly most: number
     }
+  /** So many of its group stand in the zone that it may not be one more; or in each fault domain of it. */
+  | {
+      readonly code: 'shares-zone' | 'shares-fault-domain'
+      readonly group: string
+      readonly zone: string
+      readonly place: string
+      readonly most: number
+      readonly with: readonly string[]
+    }
+  /** Others of its group stand in the region, and it shares nothing with them or they with it. */
+  | {
+      readonly code: 'shares-region'
+      readonly group: string
+      readonly place: string
+      readonly with: readonly string[]
+    }
   | { readonly code: 'not-kept'; readonly what: Keep; readonly state: OffState }
   | { readonly code: 'taken-away'; readonly terms: string; readonly interruption: string }
   | {

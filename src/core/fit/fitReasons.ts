@@ -1,5 +1,6 @@
 import { decisionFacts, DECISIONS, type Decision } from '../machine/decision.ts'
 import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { APART_CHECKS, everyZoneReason } from './apartChecks.ts'
 import { DISK_CHECKS } from './diskChecks.ts'
 import type { FitCheck, PlaceSubject, SizeSubject } from './fitCheck.ts'
 import { OFF_CHECKS } from './offChecks.ts'
@@ -12,6 +13,7 @@ const ALL_CHECKS: readonly FitCheck[] = [
   ...SALE_CHECKS,
   ...DISK_CHECKS,
   ...PLACE_CHECKS,
+  ...APART_CHECKS,
   ...REGION_CHECKS,
   ...OFF_CHECKS,
 ]
@@ -58,8 +60,10 @@ export const fitsAnywhere = (machine: SizeSubject): boolean =>
   SIZE_CHECKS.every(({ find }) => find(machine) === undefined)
 
 /** Why the machine may not stand in its region at all, whatever it is. */
-export const placeReasons = (machine: PlaceSubject): readonly FitReason[] =>
-  PLACE_CHECKS.flatMap(({ find }) => find(machine) ?? [])
+export const placeReasons = (machine: PlaceSubject): readonly FitReason[] => [
+  ...PLACE_CHECKS.flatMap(({ find }) => find(machine) ?? []),
+  ...[everyZoneReason(machine)].filter((reason) => reason !== undefined),
+]
 
 function disksAskedAbout(
   machine: ResolvedMachine,

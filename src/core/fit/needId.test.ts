@@ -22,11 +22,12 @@ const ALL: Needs = {
   roundTripMs: 60,
   keeps: ['memory', 'address', 'local-disk', 'hardware'],
   backWithinSeconds: 60,
+  apart: { group: 'web' },
 }
 
 test('each need can be left out by itself, and then nothing is left', () => {
   const asked = needsAsked(ALL)
-  expect(asked).toHaveLength(15)
+  expect(asked).toHaveLength(16)
   for (const id of asked) {
     expect(needsAsked(withoutNeed(ALL, id))).toEqual(asked.filter((other) => other !== id))
   }
@@ -69,6 +70,7 @@ test.each<[FitReason, NeedId | undefined]>([
     { code: 'too-far', place: 'East', from: 'Lisbon', milliseconds: 70, isMeasured: false, most: 60 },
     'round-trip',
   ],
+  [{ code: 'shares-region', group: 'web', place: 'East', with: ['two'] }, 'apart'],
   [{ code: 'not-kept', what: 'memory', state: 'deallocated' }, 'keep-memory'],
   [{ code: 'taken-away', terms: 'Spot', interruption: 'often' }, 'keep-hardware'],
   [{ code: 'back-too-late', state: 'deallocated', seconds: 75, most: 60 }, 'back-within'],

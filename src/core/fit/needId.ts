@@ -14,6 +14,7 @@ export type NeedId =
   | 'architecture'
   | 'jurisdictions'
   | 'round-trip'
+  | 'apart'
   | 'back-within'
   | `keep-${Keep}`
 
@@ -30,6 +31,7 @@ export function needsAsked(needs: Needs): NeedId[] {
     ['architecture', needs.architecture !== undefined],
     ['jurisdictions', (needs.jurisdictions?.length ?? 0) > 0],
     ['round-trip', needs.roundTripMs !== undefined && (needs.usedFrom?.length ?? 0) > 0],
+    ['apart', needs.apart !== undefined],
     ...KEEPS.map((keep): [NeedId, boolean] => [`keep-${keep}`, needs.keeps?.includes(keep) ?? false]),
     ['back-within', needs.backWithinSeconds !== undefined],
   ]
@@ -59,6 +61,8 @@ export function withoutNeed(needs: Needs, id: NeedId): Needs {
       return without(needs, 'jurisdictions')
     case 'round-trip':
       return without(needs, 'roundTripMs')
+    case 'apart':
+      return without(needs, 'apart')
     case 'back-within':
       return without(needs, 'backWithinSeconds')
     default:
@@ -95,6 +99,10 @@ export function needOf(reason: FitReason): NeedId | undefined {
       return 'jurisdictions'
     case 'too-far':
       return 'round-trip'
+    case 'shares-zone':
+    case 'shares-fault-domain':
+    case 'shares-region':
+      return 'apart'
     case 'not-kept':
       return `keep-${reason.what}`
     case 'taken-away':

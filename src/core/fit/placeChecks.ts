@@ -1,5 +1,6 @@
 import { addressRate, trafficBands } from '../catalogue/regionRates.ts'
 import { roundTrip } from '../machine/roundTrip.ts'
+import { APART_PLACE_CHECK } from './apartChecks.ts'
 import type { FitCheck, PlaceCheck } from './fitCheck.ts'
 
 /** Where the machine may stand at all, whatever it is. */
@@ -28,6 +29,7 @@ export const PLACE_CHECKS: readonly PlaceCheck[] = [
       return undefined
     },
   },
+  APART_PLACE_CHECK,
 ]
 
 /** What the region must sell for this machine beside its size and disks. */

@@ -1,4 +1,5 @@
 import type { Size } from '../catalogue/priceBook.ts'
+import type { ApartNeed } from './apart.ts'
 import type { ImageNeed } from './imageNeed.ts'
 import type { GiB } from '../quantity/units.ts'
 
@@ -28,6 +29,8 @@ export interface Needs {
   readonly keeps?: readonly Keep[]
   /** From off to running. */
   readonly backWithinSeconds?: number
+  /** The others of a group that it must not fall with. */
+  readonly apart?: ApartNeed
 }
 
 /** A place where people sit. */

@@ -5,6 +5,7 @@ import type { GiB } from '../quantity/units.ts'
 import type { Commands } from './switchActions.ts'
 import type { AccountFacts } from '../catalogue/account.ts'
 import type { Access } from './access.ts'
+import type { ApartGroup } from './apart.ts'
 import type { PlateId } from './decision.ts'
 import type { LifeDates } from './life.ts'
 import type { Needs, UserPlace } from './needs.ts'
@@ -30,6 +31,8 @@ export interface Plan {
   readonly taxPercent?: string
   /** Where the people sit who use the machines. */
   readonly places?: readonly UserPlace[]
+  /** Machines that must not fall together; names are unique. */
+  readonly apartGroups?: readonly ApartGroup[]
   /** What switches a machine, by what is done; see `switchActions.ts`. */
   readonly commands?: Commands
   /** What a month may cost, in the plan's currency, before tax: decimal text. */

@@ -5,6 +5,7 @@ import type { DiskKind, Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import { keptFor } from '../keptFor.ts'
 import { accept, refuse, type Outcome } from '../outcome.ts'
+import { apartOf, isSameApart, type Apart } from './apart.ts'
 import { chosenSize } from './chosenSize.ts'
 import type { UserPlace } from './needs.ts'
 import type { Disk, Machine, Plan } from './plan.ts'
@@ -23,10 +24,12 @@ export interface ResolvedMachine {
   readonly week: WeekPlan
   /** The places that its needs name. */
   readonly users: readonly UserPlace[]
+  /** The machines that it must not fall with. */
+  readonly apart?: Apart
 }
 
 /** What a machine's names may refer to beside its price book. */
-export type PlanParts = Pick<Plan, 'weeks' | 'places'>
+export type PlanParts = Pick<Plan, 'weeks' | 'places'> & Partial<Pick<Plan, 'apartGroups' | 'machines'>>
 
 /** A disk of a machine: position 0 is the system disk, data disks count from 1. */
 export interface ResolvedDisk {
@@ -63,6 +66,7 @@ export type ReferenceIssue =
 interface Resolution {
   readonly weeks: Plan['weeks']
   readonly places: Plan['places'] | undefined
+  readonly apart: Apart | undefined
   readonly index: BookIndex
   readonly outcome: Outcome<ResolvedMachine, ReferenceIssue>
 }
@@ -73,19 +77,28 @@ const resolutions = new WeakMap<Machine, Resolution>()
 /** Looks up every name; refused with each one that the book, or the plan's weeks, do not hold. */
 export function resolveMachine(
   machine: Machine,
-  { weeks, places }: PlanParts,
+  plan: PlanParts,
   index: BookIndex,
 ): Outcome<ResolvedMachine, ReferenceIssue> {
+  const { weeks, places } = plan
+  const apart = apartOf(machine, plan)
   const last = resolutions.get(machine)
-  if (last?.index === index && last.weeks === weeks && last.places === places) return last.outcome
-  const outcome = lookUp(machine, { weeks, ...(places && { places }) }, index)
-  resolutions.set(machine, { weeks, places, index, outcome })
+  if (
+    last?.index === index &&
+    last.weeks === weeks &&
+    last.places === places &&
+    isSameApart(last.apart, apart)
+  )
+    return last.outcome
+  const outcome = lookUp(machine, plan, apart, index)
+  resolutions.set(machine, { weeks, places, apart, index, outcome })
   return outcome
 }
 
 function lookUp(
   machine: Machine,
   { weeks, places = [] }: PlanParts,
+  apart: Apart | undefined,
   index: BookIndex,
 ): Outcome<ResolvedMachine, ReferenceIssue> {
   const issues: ReferenceIssue[] = []
@@ -123,6 +136,7 @@ function lookUp(
     dataKinds: dataKinds as DiskKind[],
     week: week!,
     users: usersOf(machine, places),
+    ...(apart && { apart }),
   })
 }
 

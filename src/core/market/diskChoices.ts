@@ -22,6 +22,9 @@ export const OF_PLACE_AND_TERMS: ReadonlySet<FitReason['code']> = new Set<FitRea
   'traffic-not-sold-here',
   'jurisdiction-not-allowed',
   'too-far',
+  'shares-zone',
+  'shares-fault-domain',
+  'shares-region',
 ])
 
 /** Terms of which nothing is known but that they are the plainest: what is closed by terms is looked at by itself. */

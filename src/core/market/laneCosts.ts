@@ -39,6 +39,8 @@ export function laneCosts(
       costs[slot] = vcpu[sizes[at]!]! > most ? NaN : costs[slot]! * rate
     }
   }
+  const full = question.full[region]
+  if (full) for (const [at, size] of sizes.entries()) if (full.has(size)) costs[start + at] = NaN
   for (const [at, size] of choices.entries()) {
     const isAllowed = question.choiceWays.every(({ fitting }) => (fitting(size)?.size.vcpu ?? 0) <= most)
     costs[end + at] = isAllowed ? offerBound(question, region, terms, size) : NaN

@@ -1,4 +1,5 @@
-import type { Machine, Plan } from '../machine/plan.ts'
+import type { Machine } from '../machine/plan.ts'
+import type { PlanParts } from '../machine/resolveMachine.ts'
 import type { MachineIssue, PlanPricing } from '../meter/planPricing.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { accept, type Outcome } from '../outcome.ts'
@@ -13,7 +14,7 @@ interface MarketInputs {
 /** A machine of a plan with every provider that it may go to; refused where it has no price itself. */
 export function marketInputs(
   pricing: PlanPricing,
-  plan: Pick<Plan, 'weeks' | 'places'>,
+  plan: PlanParts,
   machine: Machine,
 ): Outcome<MarketInputs, MachineIssue> {
   const priced = pricing.of(machine)

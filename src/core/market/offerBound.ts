@@ -10,7 +10,7 @@ export function offerBound(question: SellerQuestion, region: number, terms: numb
   const { columns } = basis
   const offer = (region * columns.terms.length + terms) * columns.sizes.length + size
   const perHour = columns.perHour[offer]!
-  if (Number.isNaN(perHour)) return NaN
+  if (Number.isNaN(perHour) || question.full[region]?.has(size)) return NaN
   const ways = waysFor(question, size)
   let best = Infinity
   for (let at = 0; at < ways.length; at += 1) {

@@ -1,7 +1,7 @@
 import type { RegionIndex } from '../catalogue/bookIndex.ts'
-import { zonesSelling } from '../catalogue/bookIndex.ts'
 import type { Size, Terms } from '../catalogue/priceBook.ts'
 import { withChosen } from '../carry/fittingSizes.ts'
+import { openZones } from '../fit/apartChecks.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import { exchanged } from '../machine/exchange.ts'
 import type { Machine } from '../machine/plan.ts'
@@ -92,13 +92,15 @@ function resolvedAs(
   const terms = columns.terms[termsAt]!
   const { size, chosen } = fitting(sizeAt)!
   const { machine: before } = form.resolved
-  const isHome = before.provider === index.book.provider.id && before.region === region.region.id
-  const selling = zonesSelling(region, size.id)
-  const zone = isHome && selling.includes(before.zone) ? before.zone : selling[0]
+  const provider = index.book.provider.id
+  const isHome = before.provider === provider && before.region === region.region.id
+  const open = openZones({ ...form.resolved, region, machine: { ...before, provider } }, size.id)
+  const isOwn = isHome && open.includes(before.zone)
+  const zone = isOwn ? before.zone : form.kept.has('place') ? undefined : open[0]
   if (zone === undefined) return undefined
   const machine: Machine = {
     ...withOffPlan(withChosen(before, chosen), way.off),
-    provider: index.book.provider.id,
+    provider,
     region: region.region.id,
     zone,
     size: size.id,

@@ -6,6 +6,14 @@ export interface PlaceCosts {
   readonly providers: readonly number[]
   /** Places at which something stands that cannot move: they are in every set. */
   readonly held: readonly number[]
+  /** Machines that cannot each stand at the cheapest place for it: what they cost together, never less than each alone. */
+  readonly together?: readonly PlacedTogether[]
+}
+
+interface PlacedTogether {
+  readonly machines: readonly number[]
+  /** Infinity where not all of them can be at those places. */
+  readonly cost: (among: ReadonlySet<number>) => number
 }
 
 export interface PlaceSetLimits {
@@ -22,14 +30,15 @@ export interface PlaceSet {
 const STEP = 20_000
 
 /**
- * The cheapest set of places that all machines together can stand at, each at the cheapest of them for it. Undefined where
+ * The cheapest set of places that all machines together can stand at, each at the cheapest of them for it, or with others
+ * as is cheapest for them together. Undefined where
  * no set of so few holds them all. Every set is looked at but those that cannot be cheaper: a set and all that could still
  * be added to it cost at the least what each machine costs at the best of both. Yields now and then.
  *
  * O(places ^ most places × machines) at the worst; bounds leave little of it where places differ.
  */
 export function* cheapestPlaceSet(
-  { costs, providers, held }: PlaceCosts,
+  { costs, providers, held, together = [] }: PlaceCosts,
   limits: PlaceSetLimits,
 ): Generator<number, PlaceSet | undefined> {
   const machines = costs.length
@@ -51,8 +60,10 @@ export function* cheapestPlaceSet(
     least: Float64Array,
     sellers: ReadonlySet<number>,
   ): Generator<number, void> {
-    const cost = sumOf(least)
-    if (cost < (best?.cost ?? Infinity)) best = { places: [...chosen], cost }
+    if (sumOf(least) < (best?.cost ?? Infinity)) {
+      const cost = costOf(least, chosen)
+      if (cost < (best?.cost ?? Infinity)) best = { places: [...chosen], cost }
+    }
     if (chosen.length >= limits.places) return
     for (let at = from; at < useful.length; at += 1) {
       if (boundOf(least, later[at]!) >= (best?.cost ?? Infinity)) return
@@ -67,6 +78,14 @@ export function* cheapestPlaceSet(
         next[machine] = Math.min(least[machine]!, costs[machine]![place]!)
       yield* extend(at + 1, [...chosen, place], next, isNew ? new Set([...sellers, seller]) : sellers)
     }
+  }
+
+  function costOf(least: Float64Array, chosen: readonly number[]): number {
+    if (together.length === 0) return sumOf(least)
+    const among = new Set(chosen)
+    const single = Float64Array.from(least)
+    for (const { machines: those } of together) for (const machine of those) single[machine] = 0
+    return together.reduce((sum, { cost }) => sum + cost(among), sumOf(single))
   }
 
   const sellers = new Set(held.map((place) => providers[place]!))

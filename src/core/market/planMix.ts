@@ -1,15 +1,15 @@
-import { exchanged, exchangeFor } from '../machine/exchange.ts'
+import { membersByGroup } from '../machine/apart.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { planTotals } from '../meter/planTotals.ts'
 import { toNumber, type Exact } from '../quantity/exact.ts'
 import type { SearchOptions } from '../search/searchedChoices.ts'
 import { losses, type Loss } from '../wholePlan/losses.ts'
-import { bestOfEach } from './bestOfEach.ts'
-import { fieldOffers } from './fieldOffers.ts'
+import { apartSeating } from './apartSeating.ts'
 import type { Market } from './market.ts'
-import { marketInputs } from './marketInputs.ts'
-import { offerGroups } from './offerGroups.ts'
+import { groupCost, mixGroup, type MixGroup } from './mixGroup.ts'
+import { mixMover, moverCosts, type MixMover } from './mixMover.ts'
+import { MixPlaces, type MixPlace } from './mixPlaces.ts'
 import { offerRow, type OfferRow } from './offerRow.ts'
 import type { MarketOffer } from './offerTotal.ts'
 import { cheapestPlaceSet, type PlaceCosts, type PlaceSetLimits } from './placeSet.ts'
@@ -28,12 +28,6 @@ interface MixMove {
   /** The machine’s month now, in the currency of the row. */
   readonly before: Exact
   readonly losses: readonly Loss[]
-}
-
-/** By the names of its book; ids where there is none. */
-export interface MixPlace {
-  readonly provider: string
-  readonly place: string
 }
 
 /** A set of places, and every machine of the plan at one of them. */
@@ -67,12 +61,15 @@ export type MixStep =
 /** More places than these are not listed one by one. */
 const MOST_LISTED = 12
 
-interface Mover {
-  readonly machine: Machine
-  readonly before: Exact
-  readonly resolved: MarketOffer['resolved']
-  /** The cheapest at each place, by the place’s number. */
-  readonly offers: ReadonlyMap<number, MarketOffer>
+/** All that is moved about, and what it costs where. */
+interface Moved {
+  readonly question: MixQuestion
+  readonly places: MixPlaces
+  readonly held: readonly string[]
+  readonly movers: readonly MixMover[]
+  /** By mover: by place. */
+  readonly costs: readonly Float64Array[]
+  readonly groups: readonly MixGroup[]
 }
 
 /**
@@ -83,26 +80,46 @@ interface Mover {
 export function* planMix(market: Market, question: MixQuestion): Generator<MixStep, MixAnswer> {
   const { plan } = question
   const pricing = new PlanPricing(question)
-  const places = new Places()
-  const movers: Mover[] = []
-  const held: string[] = []
-  const heldAt = new Set<number>()
+  const places = new MixPlaces()
+  const movers: MixMover[] = []
+  const heldAt = new Map<string, number>()
   for (const [done, machine] of plan.machines.entries()) {
     yield { kind: 'machines', done, of: plan.machines.length }
-    const mover = moverOf(market, question, pricing, machine, places)
-    if (mover && mover.offers.size > 0) movers.push(mover)
+    const mover = mixMover(market, question, pricing, machine, places)
+    if (mover) movers.push(mover)
     else {
-      held.push(machine.name)
-      const { provider, region } = machine
-      heldAt.add(places.number(provider, region, () => ({ provider, place: region })))
+      const { name, provider, region } = machine
+      heldAt.set(
+        name,
+        places.number(provider, region, () => ({ provider, place: region })),
+      )
     }
   }
   yield { kind: 'machines', done: plan.machines.length, of: plan.machines.length }
   const { currency, planned: now } = totalsOf(question, plan.machines)
-  const costs = movers.map((mover) => costsAt(mover, places.length, currency, question))
-  const priced: PlaceCosts = { costs, providers: places.providers, held: [...heldAt] }
-  const found = yield* setsOf(priced, question)
-  const mix = (among: readonly number[]): PlanMix => mixOf(question, movers, held, costs, places, among)
+  const groups = groupsOf(market, question, movers, heldAt, places, currency)
+  const costs = movers.map((mover) =>
+    moverCosts(
+      mover,
+      [...places.providers.keys()].map((place) => mover.offers.get(place)),
+      currency,
+      question,
+    ),
+  )
+  const moved: Moved = { question, places, held: [...heldAt.keys()], movers, costs, groups }
+  const found = yield* setsOf(
+    {
+      costs,
+      providers: places.providers,
+      held: [...new Set(heldAt.values())],
+      together: groups.map((group) => ({
+        machines: group.movers,
+        cost: (among) => groupCost(group, among),
+      })),
+    },
+    question,
+  )
+  const mix = (among: readonly number[]): PlanMix => mixOf(moved, among)
   const ofProvider = [...new Set(places.providers)].map((provider) =>
     mix([...places.providers.keys()].filter((place) => places.providers[place] === provider)),
   )
@@ -112,7 +129,7 @@ export function* planMix(market: Market, question: MixQuestion): Generator<MixSt
   return {
     currency,
     now,
-    held,
+    held: moved.held,
     best: found && mix(found.places),
     byProvider: ofProvider.sort(fullFirst),
     byPlace: singly.map((place) => mix([place])).sort(fullFirst),
@@ -134,93 +151,63 @@ function* setsOf(
 const fullFirst = (a: PlanMix, b: PlanMix): number =>
   a.missing.length - b.missing.length || toNumber(a.total) - toNumber(b.total)
 
-/** Places by number, as machines come upon them. */
-class Places {
-  readonly providers: number[] = []
-  readonly names: MixPlace[] = []
-  private readonly known = new Map<string, number>()
-  private readonly sellers = new Map<string, number>()
-
-  get length(): number {
-    return this.providers.length
-  }
-
-  number(provider: string, region: string, name: () => MixPlace): number {
-    const key = `${provider}/${region}`
-    let number = this.known.get(key)
-    if (number === undefined) {
-      this.known.set(key, (number = this.providers.length))
-      if (!this.sellers.has(provider)) this.sellers.set(provider, this.sellers.size)
-      this.providers.push(this.sellers.get(provider)!)
-      this.names.push(name())
-    }
-    return number
-  }
-}
-
-function moverOf(
-  market: Market,
-  question: MixQuestion,
-  pricing: PlanPricing,
-  machine: Machine,
-  places: Places,
-): Mover | undefined {
-  const found = marketInputs(pricing, question.plan, machine)
-  if (!found.ok) return undefined
-  const { inputs, total: before } = found.value
-  const field = fieldOffers(market.ask(inputs, question), 'vcpu', [])
-  const best = bestOfEach(field, offerGroups(field, 'place'))
-  const offers = new Map(
-    best.map(({ offer }) => {
-      const { machine: moved, place, resolved } = offer
-      const provider = resolved.index.book.provider.name
-      const name = (): MixPlace => ({ provider, place: place.region.name })
-      return [places.number(moved.provider, moved.region, name), offer] as const
-    }),
-  )
-  return { machine, before, resolved: inputs.resolved, offers }
-}
-
-/** In the plan’s currency; Infinity where it does not fit, and where its currency has no rate. */
-function costsAt(
-  { resolved, offers }: Mover,
-  places: number,
-  currency: string,
-  question: MixQuestion,
-): Float64Array {
-  const { plan, month } = question
-  const exchange = exchangeFor(resolved.index.book.currency, currency, plan.exchangeRates, month)
-  const costs = new Float64Array(places).fill(Infinity)
-  for (const [place, { total }] of offers) {
-    const inPlan = exchanged(total, exchange)
-    if (inPlan) costs[place] = toNumber(inPlan)
-  }
-  return costs
-}
-
 const costAt = (costs: readonly Float64Array[], among: readonly number[]): number =>
   costs.reduce((sum, of) => sum + Math.min(1e12, ...among.map((place) => of[place]!)), 0)
 
-function mixOf(
+/** Of each group: its machines that can move, with those that cannot in their zones. */
+function groupsOf(
+  market: Market,
   question: MixQuestion,
-  movers: readonly Mover[],
-  held: readonly string[],
-  costs: readonly Float64Array[],
-  places: Places,
+  movers: readonly MixMover[],
+  heldAt: ReadonlyMap<string, number>,
+  places: MixPlaces,
+  currency: string,
+): MixGroup[] {
+  const { apartGroups = [], machines } = question.plan
+  return apartGroups.flatMap((group) => {
+    const members = membersByGroup(machines).get(group.name) ?? []
+    const held = members.flatMap((machine) => {
+      const at = heldAt.get(machine.name)
+      return at === undefined ? [] : [{ ...machine, at }]
+    })
+    const moving = movers.flatMap((mover, at) => (members.includes(mover.machine) ? [{ ...mover, at }] : []))
+    if (moving.length === 0) return []
+    return [mixGroup(market, question, group, moving, held, places, currency)]
+  })
+}
+
+/** The cheapest offer of each mover at some of the places; undefined where it fits at none of them. */
+function offersAmong(
+  { movers, costs, groups }: Moved,
   among: readonly number[],
-): PlanMix {
+): (MarketOffer | undefined)[] {
+  const offers = movers.map(({ offers }, at) => {
+    const place = among.reduce((low, each) => (costs[at]![each]! < costs[at]![low]! ? each : low), among[0]!)
+    return costs[at]![place]! < Infinity ? offers.get(place) : undefined
+  })
+  for (const group of groups) {
+    const { seats } = apartSeating(group.seats, new Set(among))
+    group.movers.forEach((mover, i) => (offers[mover] = group.offers[i]![seats[i]!]))
+  }
+  return offers
+}
+
+function mixOf(moved: Moved, among: readonly number[]): PlanMix {
+  const { question, places, held, movers } = moved
   const moves: MixMove[] = []
   const stay = [...held]
   const missing: string[] = []
   const forms = new Map<string, Machine>()
   const used = new Set<number>()
-  for (const [at, { machine, before, resolved, offers }] of movers.entries()) {
-    const place = among.reduce((low, each) => (costs[at]![each]! < costs[at]![low]! ? each : low), among[0]!)
-    const offer = costs[at]![place]! < Infinity ? offers.get(place) : undefined
+  const offers = offersAmong(moved, among)
+  for (const [at, { machine, before, inputs }] of movers.entries()) {
+    const offer = offers[at]
     if (!offer) {
       missing.push(machine.name)
       continue
     }
+    const { provider, region } = offer.machine
+    const place = places.number(provider, region, () => ({ provider, place: region }))
     used.add(place)
     forms.set(machine.name, offer.machine)
     if (JSON.stringify(offer.machine) === JSON.stringify(machine)) stay.push(machine.name)
@@ -229,7 +216,7 @@ function mixOf(
         name: machine.name,
         row: offerRow(offer.resolved, offer.total),
         before,
-        losses: losses(resolved, offer.resolved),
+        losses: losses(inputs.resolved, offer.resolved),
       })
   }
   const without = new Set(missing)

@@ -1,4 +1,6 @@
+import { openZones, zoneReason } from '../fit/apartChecks.ts'
 import { placeReasons } from '../fit/fitReasons.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { ownValue } from '../ownValue.ts'
 import { toNumber } from '../quantity/exact.ts'
 import { termsToTry, type SearchOptions } from '../search/searchedChoices.ts'
@@ -23,6 +25,8 @@ export interface SellerQuestion {
   readonly rate: number
   /** By region: 1 where the machine may stand. */
   readonly regionOpen: Uint8Array
+  /** By region: sizes that only zones sell which the machine's group has filled. */
+  readonly full: readonly (ReadonlySet<number> | undefined)[]
   readonly termsOpen: Uint8Array
   /** By region: the most vCPU that the account may have there. */
   readonly mostVcpu: Float64Array
@@ -59,7 +63,8 @@ export function sellerQuestion(
   const here = { ...machine, provider: book.provider.id }
   const regionOpen = Uint8Array.from(columns.regions, (region) => {
     if (isPlaced && !(isHome && region.region.id === machine.region)) return 0
-    return Number(placeReasons({ region, machine: here, users: resolved.users }).length === 0)
+    if (isPlaced && zoneReason({ ...resolved, region, machine: here }, machine.zone)) return 0
+    return Number(placeReasons({ ...resolved, region, machine: here }).length === 0)
   })
   const open = new Set(termsToTry(machine, columns.terms, kept, options))
   const shelf = sellerShelf(basis, form, isHome)
@@ -74,6 +79,9 @@ export function sellerQuestion(
     choiceWays,
     rate: exchange.kind === 'rate' ? toNumber(exchange.value) : 1,
     regionOpen,
+    full: columns.regions.map((region, at) =>
+      regionOpen[at] === 0 ? undefined : fullIn({ ...resolved, region, machine: here }, basis),
+    ),
     termsOpen: Uint8Array.from(columns.terms, (terms) => Number(open.has(terms))),
     mostVcpu: Float64Array.from(columns.regions, ({ region }) => ownValue(byRegion, region.id) ?? Infinity),
     sizes,
@@ -81,6 +89,14 @@ export function sellerQuestion(
     choices: columns.choices.filter((at) => canBe(choiceWays, at)),
     minimum: Number(book.billing.minimumPerMachineMonth ?? 0),
   }
+}
+
+/** O(sizes) for a machine that is kept apart from others there. */
+function fullIn(there: ResolvedMachine, { columns }: SellerBasis): ReadonlySet<number> | undefined {
+  const { zones } = there.region.region
+  if (zones.every((zone) => !zoneReason(there, zone))) return undefined
+  const sizes = [...columns.sizes.keys()]
+  return new Set(sizes.filter((at) => openZones(there, columns.sizes[at]!.id).length === 0))
 }
 
 /** Asks every way, so that each knows the size. */

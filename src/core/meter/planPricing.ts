@@ -41,7 +41,7 @@ export interface PricedProvider {
 }
 
 export interface PlanPricingInputs {
-  readonly plan: Pick<Plan, 'machines' | 'weeks' | 'places' | 'exchangeRates' | 'providers'>
+  readonly plan: Pick<Plan, 'machines' | 'weeks' | 'places' | 'exchangeRates' | 'providers' | 'apartGroups'>
   readonly books: readonly PriceBook[]
   readonly month: YearMonth
   readonly reading: MonthReading

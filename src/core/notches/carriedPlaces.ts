@@ -1,5 +1,6 @@
 import { akinImage } from '../machine/akinImage.ts'
 import { carryOver } from '../carry/carryOver.ts'
+import { zoneReason } from '../fit/apartChecks.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import { type Choice, applyChoice, choiceKey } from '../decisions/choice.ts'
@@ -79,7 +80,11 @@ class CarryOver {
     const { index } = this.seller
     const region = index.regions.get(choice.region)!
     const machine = applyChoice(resolved.machine, choice)
-    const barred = placeReasons({ region, machine, users: resolved.users })
+    const there = { ...resolved, region, machine }
+    const barred = [
+      ...placeReasons(there),
+      ...[zoneReason(there, choice.zone)].filter((reason) => reason !== undefined),
+    ]
     if (barred.length > 0) return { reasons: barred }
     const { kept, tolerated, sizes } = this
     const found = sizes && carryOver(machine, plan, index, { like: resolved.size, kept, tolerated, sizes })

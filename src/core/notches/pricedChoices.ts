@@ -74,11 +74,21 @@ function pricedSizes(inputs: PlatesInputs, asked: MachineDecision): readonly Pri
   return choices
 }
 
-function allButSize({ machine, region, image, terms, week, systemKind, dataKinds, users }: ResolvedMachine) {
+function allButSize({
+  machine,
+  region,
+  image,
+  terms,
+  week,
+  systemKind,
+  dataKinds,
+  users,
+  apart,
+}: ResolvedMachine) {
   const fields = Object.entries(machine)
     .filter(([field]) => field !== 'size')
     .flat()
-  return [...fields, region, image, terms, week, systemKind, ...dataKinds, ...users]
+  return [...fields, region, image, terms, week, systemKind, ...dataKinds, ...users, apart]
 }
 
 const alike = (a: readonly unknown[], b: readonly unknown[]): boolean =>

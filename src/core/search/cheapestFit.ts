@@ -1,7 +1,8 @@
-import { zonesSelling, type RegionIndex } from '../catalogue/bookIndex.ts'
+import type { RegionIndex } from '../catalogue/bookIndex.ts'
 import { kindsCarried } from '../catalogue/notKnown.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
 import type { Image } from '../catalogue/priceBook.ts'
+import { openZones } from '../fit/apartChecks.ts'
 import { fitReasons, placeReasons } from '../fit/fitReasons.ts'
 import type { Decision } from '../machine/decision.ts'
 import { exchanged } from '../machine/exchange.ts'
@@ -118,8 +119,8 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
     return [...index.regions.values()].flatMap((region): SearchedRegion[] => {
       const isHome = seller === own && region.region.id === machine.region
       if (kept.has('place') && !isHome) return []
-      const there = { ...machine, provider: index.book.provider.id }
-      if (placeReasons({ region, machine: there, users: resolved.users }).length > 0) return []
+      const there = { ...resolved, region, machine: { ...machine, provider: index.book.provider.id } }
+      if (placeReasons(there).length > 0) return []
       return withSizes.map(({ image, sizes }) => ({
         options,
         seller,
@@ -170,12 +171,16 @@ function searchRegion(searched: SearchedRegion, best: Best): void {
   }
 }
 
-/** The machine's own zone where it stands there and the zone sells the size, else the first that does. */
-function zoneFor({ region, kept, inputs, isHome }: SearchedRegion, size: string): string | undefined {
-  const selling = zonesSelling(region, size)
-  const { zone } = inputs.resolved.machine
-  if (isHome && selling.includes(zone)) return zone
-  return isHome && kept.has('place') ? undefined : selling[0]
+/** The machine's own zone where it stands there and the zone is open for the size, else the first that is. */
+function zoneFor(
+  { region, seller, kept, inputs: { resolved }, isHome }: SearchedRegion,
+  size: string,
+): string | undefined {
+  const { machine } = resolved
+  const there = { ...machine, provider: seller.index.book.provider.id }
+  const open = openZones({ ...resolved, region, machine: there }, size)
+  if (isHome && open.includes(machine.zone)) return machine.zone
+  return isHome && kept.has('place') ? undefined : open[0]
 }
 
 /** On each kind of system disk that boots, in each room that it may need; data disks stay on their own kinds, or on the cheapest that can be. */

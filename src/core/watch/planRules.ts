@@ -59,7 +59,8 @@ const sameInSeveralZones: WatchRule = ({ resolved: { machine }, machines, estima
   const copies = (copiesIn(machines).get(copyOf(machine).text) ?? []).filter(
     (other) => other.name !== machine.name && other.zone !== machine.zone,
   )
-  if (copies.length === 0) return []
+  // Machines of one group are bought for each zone on purpose.
+  if (copies.length === 0 || machine.needs.apart) return []
   return [
     {
       key: 'same-in-several-zones',

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
+import type { ApartGroup } from '../machine/apart.ts'
 import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
@@ -8,9 +9,14 @@ import { changeMany, copyNames, type ManyChange } from './changeMany.ts'
 
 const never = { ...OFFICE_WEEK, id: 'never', windows: [] }
 const other = { ...SMALL_BOOK, provider: { id: 'weir', name: 'Weir' } }
-const run = (parts: readonly Partial<Machine>[], change: ManyChange, names?: readonly string[]) => {
+const run = (
+  parts: readonly Partial<Machine>[],
+  change: ManyChange,
+  names?: readonly string[],
+  apartGroups?: readonly ApartGroup[],
+) => {
   const machines = parts.map((part, i) => ({ ...SMALL_MACHINE, name: `m${i}`, ...part }))
-  const plan = { machines, weeks: [OFFICE_WEEK, never] }
+  const plan = { machines, weeks: [OFFICE_WEEK, never], ...(apartGroups && { apartGroups }) }
   const inputs = {
     plan,
     books: [SMALL_BOOK, other],
@@ -33,6 +39,43 @@ describe('a change of many machines', () => {
     const { before, machines, changed } = run([{ off: 'stopped' }], { kind: 'off', off: { off: 'stopped' } })
     expect(machines[0]).toBe(before[0])
     expect(changed).toEqual([])
+  })
+
+  test('of one group each moves to a zone that the others leave free, and the last stays', () => {
+    const inGroup = { needs: { ...SMALL_MACHINE.needs, apart: { group: 'web' } } }
+    const { machines, changed, left } = run(
+      [
+        { ...inGroup, region: 'west' },
+        { ...inGroup, region: 'west' },
+        { ...inGroup, region: 'west' },
+      ],
+      { kind: 'region', provider: 'mill', region: 'east' },
+      undefined,
+      [{ name: 'web', mostInZone: 1 }],
+    )
+    expect(machines.map(({ region, zone }) => `${region} ${zone}`)).toEqual(['east a', 'east b', 'west a'])
+    expect(changed).toEqual(['m0', 'm1'])
+    expect(left.map(({ name, reasons: [reason] }) => [name, reason!.code])).toEqual([['m2', 'shares-zone']])
+  })
+
+  test('a new group is taken by all; those that do not keep to it are named', () => {
+    const added = { name: 'web', mostInZone: 1 }
+    const change: ManyChange = { kind: 'apart', apart: { group: 'web' }, added }
+    const { machines, changed, unfit } = run([{ zone: 'a' }, { zone: 'a' }, { zone: 'b' }], change)
+    expect(machines.map(({ needs }) => needs.apart)).toEqual([
+      { group: 'web' },
+      { group: 'web' },
+      { group: 'web' },
+    ])
+    expect(changed).toEqual(['m0', 'm1', 'm2'])
+    expect(unfit.map(({ name, reasons: [reason] }) => [name, reason!.code])).toEqual([
+      ['m0', 'shares-zone'],
+      ['m1', 'shares-zone'],
+    ])
+    const again = run([{ needs: machines[0]!.needs }], { kind: 'apart', apart: undefined }, undefined, [
+      added,
+    ])
+    expect(again.machines[0]!.needs.apart).toBeUndefined()
   })
 
   test('leaves what would not fit as it is, and says why', () => {

@@ -3,7 +3,9 @@ import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
 import type { FitReason } from '../fit/fitReason.ts'
+import { apartOf, type ApartGroup, type ApartNeed } from '../machine/apart.ts'
 import type { Machine, Plan, Tags } from '../machine/plan.ts'
+import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { PlanPricing, type MachineIssue, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { withOffPlan, type OffPlan } from '../off/offPlan.ts'
 
@@ -22,6 +24,8 @@ export type ManyChange =
   | { readonly kind: 'life'; readonly firstDay: string | undefined; readonly lastDay: string | undefined }
   /** A need, which every machine takes; those that do not meet it are named. None takes it away. */
   | { readonly kind: 'jurisdictions'; readonly jurisdictions: readonly string[] }
+  /** The group that they must not fall with, met or not; `added` is the group where the plan does not hold it yet. */
+  | { readonly kind: 'apart'; readonly apart: ApartNeed | undefined; readonly added?: ApartGroup }
 
 /** A machine that cannot take the change, and stays as it is. */
 export interface LeftAsItIs {
@@ -54,9 +58,20 @@ export function changeMany(
   const changed: string[] = []
   const left: LeftAsItIs[] = []
   const unfit: LeftAsItIs[] = []
-  const weeks = 'added' in change && change.added ? [...inputs.plan.weeks, change.added] : inputs.plan.weeks
-  const priced =
-    weeks === inputs.plan.weeks ? pricing : new PlanPricing({ ...inputs, plan: { ...inputs.plan, weeks } })
+  const plan = withAdded(inputs.plan, change)
+  const priced = plan === inputs.plan ? pricing : new PlanPricing({ ...inputs, plan })
+  // Of a group each stands with the others as they are changed by then; and all of them are in it at once.
+  let standing: readonly Machine[] = plan.machines
+  if (change.kind === 'apart') {
+    standing = standing.map((machine) =>
+      names.has(machine.name) ? (formsOf(machine, change, inputs)[0] ?? machine) : machine,
+    )
+  }
+  const reasonsOf = (resolved: ResolvedMachine): readonly FitReason[] => {
+    const { apart: _, ...alone } = resolved
+    const apart = apartOf(resolved.machine, { ...plan, machines: standing })
+    return fitReasons(apart ? { ...alone, apart } : alone)
+  }
   const machines = inputs.plan.machines.map((machine) => {
     if (!names.has(machine.name)) return machine
     const { name } = machine
@@ -70,18 +85,21 @@ export function changeMany(
     const known = new Set(before.ok ? fitReasons(before.resolved).map(({ code }) => code) : [])
     // Another need of the kind is another reason, though it has the same code.
     if (change.kind === 'jurisdictions') known.delete('jurisdiction-not-allowed')
+    if (change.kind === 'apart' || change.kind === 'region') for (const code of OF_GROUPS) known.delete(code)
     const faults = forms.map((form): LeftAsItIs & { readonly form: Machine } => {
       const after = priced.of(form)
-      const reasons = after.ok ? fitReasons(after.resolved).filter(({ code }) => !known.has(code)) : []
+      const reasons = after.ok ? reasonsOf(after.resolved).filter(({ code }) => !known.has(code)) : []
       return { form, name, reasons, issues: after.ok || !before.ok ? [] : after.issues, otherProvider: false }
     })
     const fits = faults.find(({ reasons, issues }) => reasons.length + issues.length === 0)
     if (fits) {
       changed.push(name)
-      return fits.form
+      const { form } = fits
+      if (form.needs.apart) standing = standing.map((each) => (each.name === name ? form : each))
+      return form
     }
     const { form, ...why } = faults[0]!
-    if (change.kind === 'jurisdictions') {
+    if (change.kind === 'jurisdictions' || change.kind === 'apart') {
       unfit.push(why)
       changed.push(name)
       return form
@@ -90,6 +108,16 @@ export function changeMany(
     return machine
   })
   return { machines, changed, left, unfit }
+}
+
+const OF_GROUPS = ['shares-zone', 'shares-fault-domain', 'shares-region'] as const
+
+/** The plan with the week or group that a change brings along. */
+function withAdded(plan: PlanPricingInputs['plan'], change: ManyChange): PlanPricingInputs['plan'] {
+  if (change.kind === 'week' && change.added) return { ...plan, weeks: [...plan.weeks, change.added] }
+  if (change.kind === 'apart' && change.added)
+    return { ...plan, apartGroups: [...(plan.apartGroups ?? []), change.added] }
+  return plan
 }
 
 /** The machine with the change, in each zone that it could be in; none where it is so already. */
@@ -145,6 +173,13 @@ function formsOf(
       if (jurisdictions.length === asked.length && asked.every((each) => jurisdictions.includes(each)))
         return []
       return [{ ...machine, needs: asked.length > 0 ? { ...needs, jurisdictions: asked } : needs }]
+    }
+    case 'apart': {
+      const { apart, ...needs } = machine.needs
+      const asked = change.apart
+      const isSo =
+        apart?.group === asked?.group && Boolean(apart?.sharesNothing) === Boolean(asked?.sharesNothing)
+      return isSo ? [] : [{ ...machine, needs: asked ? { ...needs, apart: asked } : needs }]
     }
   }
 }

@@ -53,7 +53,7 @@ export function machineSurvey(
   const shown: PlatesInputs = { resolved, plan, month, shared: account.planned, elsewhere }
   const accounts = [account.planned, account.alwaysOn, ...elsewhere.map(({ shared }) => shared)]
   const reads = readsOf(priced, inputs, accounts)
-  const isAlone = accounts.every(isApart(machine))
+  const isAlone = !resolved.apart && accounts.every(sharesNothing(machine))
   const kept = isAlone ? likeOf(index).get(formOf(machine).text) : knownOf(machine).survey
   let known = kept && sameFields(kept.reads, reads) ? kept : undefined
   if (!known) {
@@ -85,6 +85,7 @@ function readsOf(
     week: resolved.week,
     weeks: plan.weeks,
     places: plan.places,
+    apart: resolved.apart,
     exchangeRates: plan.exchangeRates,
     from: month.from,
     to: month.to,
@@ -95,7 +96,7 @@ function readsOf(
 }
 
 /** Nothing in it is shared with this machine: it makes no difference which of them stands first, nor what it is called. */
-const isApart =
+const sharesNothing =
   ({ trafficOutGiB }: Machine) =>
   (account: SharedAccount | undefined): boolean =>
     !account ||

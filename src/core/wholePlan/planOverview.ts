@@ -150,7 +150,7 @@ const MOST_TOGETHER = 5
 /** Priced together and not added up: machines may share an allowance. */
 function savedTogether({ notches }: LeadingSurvey, inputs: OverviewInputs): Together | undefined {
   const { plan, month, decimals } = inputs
-  const best = bestOfMachines(notches.first).slice(0, MOST_TOGETHER)
+  const best = bestOfMachines(notches.first, plan).slice(0, MOST_TOGETHER)
   if (best.length < 2) return undefined
   const changes = planChange(inputs, withNotches(plan, best))
   return { machines: best.length, saving: negate(changeTotal(changes, plan, month, decimals).difference) }

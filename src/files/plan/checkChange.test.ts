@@ -33,6 +33,13 @@ const CHANGES: [string, Partial<Record<keyof Plan, unknown>>][] = [
   ['weeks that machines go by and that are gone', { weeks: demo.weeks.slice(0, 1) }],
   ['a week of another name', { weeks: demo.weeks.map((week) => ({ ...week, name: 'Other' })) }],
   ['two weeks of one id', { weeks: [...demo.weeks, demo.weeks[0]] }],
+  ['a group', { apartGroups: [{ name: 'web', mostInZone: 1 }] }],
+  ['two groups of one name', { apartGroups: [{ name: 'web' }, { name: 'web' }] }],
+  ['a group that holds none', { apartGroups: [{ name: 'web', mostInZone: 0 }] }],
+  [
+    'a machine of a group that there is not',
+    { machines: [{ ...first, needs: { ...first!.needs, apart: { group: 'web' } } }, ...others] },
+  ],
   ['a month that there is not', { month: '2027-13' }],
   ['a field that there is not', { colour: 'red' } as Partial<Record<keyof Plan, unknown>>],
 ]
@@ -48,6 +55,18 @@ describe('a change is judged by what it touches as the whole plan would be', () 
     }
     expect(passes).toBe(wholePasses(after))
   })
+})
+
+test('a group that is gone is missed by its machines', () => {
+  const needs = { ...first!.needs, apart: { group: 'web' } }
+  const before: Plan = {
+    ...demo,
+    machines: [{ ...first!, needs }, ...others],
+    apartGroups: [{ name: 'web' }, { name: 'data' }],
+  }
+  expect(passesAsChanged(demo, before)).toBe(true)
+  expect(passesAsChanged(before, { ...before, apartGroups: [{ name: 'web', mostInZone: 2 }] })).toBe(true)
+  expect(passesAsChanged(before, { ...before, apartGroups: [{ name: 'data' }] })).toBe(false)
 })
 
 test('what did not change is not looked at', () => {

@@ -14,7 +14,8 @@ export function passesAsChanged(before: Plan, after: Plan): boolean {
   if (!parsePlan(planToFile({ ...after, machines })).ok) return false
   return (
     new Set(after.machines.map(({ name }) => name)).size === after.machines.length &&
-    weeksAreThere(before, after)
+    weeksAreThere(before, after) &&
+    groupsAreThere(before, after)
   )
 }
 
@@ -25,4 +26,10 @@ function weeksAreThere(before: Plan, after: Plan): boolean {
   return after.machines.every(
     ({ week, variants = [] }) => ids.has(week) && variants.every(({ form }) => ids.has(form.week)),
   )
+}
+
+function groupsAreThere(before: Plan, after: Plan): boolean {
+  if (before.apartGroups === after.apartGroups) return true
+  const names = new Set(after.apartGroups?.map(({ name }) => name))
+  return after.machines.every(({ needs: { apart } }) => !apart || names.has(apart.group))
 }

@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { IMAGE_NEEDS } from '../../core/machine/imageNeed.ts'
+import { MOST_TOGETHER, type ApartGroup, type ApartNeed } from '../../core/machine/apart.ts'
 import { KEEPS, MOST_PLACES, type Needs, type UserPlace } from '../../core/machine/needs.ts'
 import { count, id, label, listOf, need, objectOf, room } from '../reading/rules.ts'
 
@@ -8,6 +9,12 @@ export const needs = objectOf<Needs>({
   image: Joi.valid(...IMAGE_NEEDS).description(
     'What will do for an image; the machine’s own, or one akin to it, where absent.',
   ),
+  apart: objectOf<ApartNeed>({
+    group: need(label(60)).description('Name of one of /apartGroups.'),
+    sharesNothing: Joi.boolean().description(
+      'No other machine of the group stands in its region, let alone in its zone.',
+    ),
+  }).description('The others of a group that it must not fall with.'),
   architecture: Joi.valid('x86-64', 'arm64'),
   vcpu: need(count(4_096)),
   memoryGiB: need(Joi.number().min(0).max(65_536)),
@@ -23,6 +30,15 @@ export const needs = objectOf<Needs>({
   megabytesPerSecond: count(1_000_000),
   roundTripMs: count(10_000).min(1),
   usedFrom: listOf(label(60), MOST_PLACES).unique().description('Names of /places.'),
+})
+
+/** Machines that must not fall together. */
+export const apartGroup = objectOf<ApartGroup>({
+  name: need(label(60)),
+  mostInZone: count(MOST_TOGETHER).min(1).description('So many of its machines at the most in one zone.'),
+  mostInFaultDomain: count(MOST_TOGETHER)
+    .min(1)
+    .description('So many at the most in one fault domain of a zone, where the price book names them.'),
 })
 
 const MOST_MEASURED = 500

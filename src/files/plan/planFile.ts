@@ -5,7 +5,7 @@ import { pointerOf, type FileIssue } from '../reading/fileIssue.ts'
 import { readJson } from '../reading/readJson.ts'
 import { stableJson } from '../reading/stableJson.ts'
 import { limited, validate } from '../reading/validate.ts'
-import { PLAN_KIND, PLAN_VERSION, planToFile, toPlan, toWeek } from './planDocument.ts'
+import { PLAN_KIND, PLAN_VERSION, planToFile, toPlan, toWeek, type PlanFile } from './planDocument.ts'
 import { planSchema } from './planSchema.ts'
 import { weekSchema } from './weekSchema.ts'
 
@@ -39,7 +39,26 @@ export function parsePlan(value: unknown): Outcome<Plan, FileIssue> {
           },
         ],
   )
+  lost.push(...lostGroups(file.value))
   return lost.length > 0 ? { ok: false, issues: limited(lost) } : accept(toPlan(file.value))
+}
+
+/** A variant may name a group that is gone: it is kept as it was. */
+function lostGroups({ machines, apartGroups = [] }: PlanFile): FileIssue[] {
+  const groups = apartGroups.map(({ name }) => name)
+  return machines.flatMap(({ needs: { apart } }, i): FileIssue[] =>
+    !apart || groups.includes(apart.group)
+      ? []
+      : [
+          {
+            code: 'unknown-reference',
+            pointer: pointerOf(['machines', i, 'needs', 'apart', 'group']),
+            problem: `There is no group "${apart.group}" in this plan.`,
+            expected:
+              groups.length > 0 ? `one of ${groups.slice(0, 8).join(', ')}.` : 'a group in /apartGroups.',
+          },
+        ],
+  )
 }
 
 /** As it leaves the browser: without the id that tells plans apart in it. */

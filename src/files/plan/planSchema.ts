@@ -21,6 +21,7 @@ import {
 import { MINUTES_PER_DAY } from '../../core/calendar/weekPlan.ts'
 import { isLifeBackwards, type LifeDates } from '../../core/machine/life.ts'
 import { DECISIONS, isPlateId, PLATE_PATTERN } from '../../core/machine/decision.ts'
+import { MOST_APART_GROUPS } from '../../core/machine/apart.ts'
 import { MOST_PLACES } from '../../core/machine/needs.ts'
 import { MOST_VARIANTS } from '../../core/machine/variant.ts'
 import { LONGEST_GAP_DAYS, MOST_LONG_GAPS, type LongGap } from '../../core/off/offPlan.ts'
@@ -33,7 +34,7 @@ import { setup } from './setupSchema.ts'
 import { cleanUp } from './cleanUpSchema.ts'
 import { credit } from './creditSchema.ts'
 import { weekSchema } from './weekSchema.ts'
-import { needs, userPlace } from './needsSchema.ts'
+import { apartGroup, needs, userPlace } from './needsSchema.ts'
 import { LONGEST_TEMPLATE, templateProblem } from './commandTemplate.ts'
 import {
   amountGiB,
@@ -203,6 +204,9 @@ export const planSchema = objectOf<PlanFile>({
       'Whose price books the plan considers, beside those on which its machines stand; absent, these alone.',
     ),
   machines: need(listOf(machine, MOST_MACHINES).unique('name', { ignoreUndefined: true })),
+  apartGroups: listOf(apartGroup, MOST_APART_GROUPS)
+    .unique('name', { ignoreUndefined: true })
+    .description('Machines that must not fall together; each says in its needs which group it is of.'),
   budget: price.description('What a month may cost, in the plan’s currency, before tax.'),
   commands: objectOf<Commands>({
     create: command,

@@ -51,6 +51,12 @@ export const region = objectOf<Region>({
   latitude: Joi.number().min(-90).max(90).description('Degrees, north positive; both or neither.'),
   longitude: Joi.number().min(-180).max(180),
   zones: need(Joi.array().items(id).min(1).max(26).unique()),
+  faultDomains: Joi.array()
+    .items(label(20))
+    .min(1)
+    .max(50)
+    .unique()
+    .description('The parts of each zone that fail on their own; a machine stands in one of them.'),
 })
 
 /** Steps of a free choice; what can be chosen must be a figure that a plan can hold. */

@@ -4,6 +4,8 @@ import { jurisdictions as jurisdictionsKnown } from '../../core/catalogue/jurisd
 import { useState } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
+import type { ApartGroup } from '../../core/machine/apart.ts'
+import { freeGroupName } from '../../core/wholePlan/inSeveralZones.ts'
 import type { ManyChange } from '../../core/wholePlan/changeMany.ts'
 import type { LifeDates } from '../../core/machine/life.ts'
 import { TAG_KEY } from '../../core/machine/plan.ts'
@@ -14,15 +16,17 @@ import { Dialog } from '../../interface/Dialog'
 import { Dropdown, type DropdownOption } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
 import { ToggleRow } from '../../interface/ToggleRow'
+import { apartGroupText } from '../../wording/apart'
 import { OFF_NAMES } from '../../wording/state'
+import { addApartGroup } from '../../store/apartCommands.ts'
 import { addWeek, replaceMachines } from '../../store/commands.ts'
 import { manyAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
-import { ChangedMachines } from '../week/ChangedMachines'
+import { ChangedMachines } from '../workbench/ChangedMachines'
 import { LifeFields } from '../workbench/LifeFields'
 import { offeredWeeks } from '../workbench/offeredWeeks.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { ChangeSum } from './ChangeSum'
+import { ChangeSum } from '../workbench/ChangeSum'
 import { MachineReasons } from './MachineReasons'
 
 export const MANY_KINDS = {
@@ -34,6 +38,7 @@ export const MANY_KINDS = {
   'cost-centre': 'Cost centre',
   life: 'First and last day',
   jurisdictions: 'Where data may be',
+  apart: 'Kept apart',
 } as const
 export type ManyKind = keyof typeof MANY_KINDS
 
@@ -71,6 +76,7 @@ export function ChangeMany({ kind, names, onClose }: ChangeManyProps) {
               const { forms } = outcome
               session.edit(`${MANY_KINDS[kind].toLowerCase()} of ${countText(forms.length)}`, (draft) => {
                 if (change.kind === 'week' && change.added) addWeek(change.added)(draft)
+                if (change.kind === 'apart' && change.added) addApartGroup(change.added)(draft)
                 replaceMachines(forms)(draft)
               })
               onClose()
@@ -135,6 +141,7 @@ function Asked({ kind, names, onChange }: AskedProps) {
     )
   }
   if (kind === 'life') return <LifeAsked onChange={onChange} />
+  if (kind === 'apart') return <ApartAsked names={names} onChange={onChange} />
   if (kind === 'jurisdictions') return <JurisdictionsAsked onChange={onChange} />
   const providers = new Set(
     plan.machines.filter(({ name }) => names.has(name)).map(({ provider }) => provider),
@@ -218,6 +225,38 @@ function JurisdictionsAsked({ onChange }: AskedOne) {
       />
       <Button onPress={() => take([])}>Anywhere</Button>
     </Line>
+  )
+}
+
+const NO_GROUP = ' none'
+const NEW_GROUP = ' new'
+
+/** Ids that no group can have stand for none and for a new one. */
+function ApartAsked({ names, onChange }: Pick<AskedProps, 'names' | 'onChange'>) {
+  const { plan } = useWorkbench().state
+  const [value, setValue] = useState('')
+  const groups = plan.apartGroups ?? []
+  const [first = 'group'] = names
+  const added: ApartGroup = { name: freeGroupName(first, plan), mostInZone: 1 }
+  const changeOf = (id: string): ManyChange => {
+    if (id === NO_GROUP) return { kind: 'apart', apart: undefined }
+    if (id === NEW_GROUP) return { kind: 'apart', apart: { group: added.name }, added }
+    return { kind: 'apart', apart: { group: id } }
+  }
+  return (
+    <Dropdown
+      label="Kept apart in group"
+      value={value || 'Choose…'}
+      options={[
+        ...groups.map((group) => ({ id: group.name, name: `${group.name}: ${apartGroupText(group)}` })),
+        { id: NEW_GROUP, name: `a new group “${added.name}”: ${apartGroupText(added)}` },
+        { id: NO_GROUP, name: 'from none' },
+      ]}
+      onChange={(id) => {
+        setValue(id)
+        onChange(changeOf(id))
+      }}
+    />
   )
 }
 

@@ -32,8 +32,8 @@ export function PlanNotches({ overview }: { readonly overview: Overview }) {
   // What is shown may be of the plan as it was a moment ago.
   const best = useMemo(() => {
     const names = new Set(plan.machines.map(({ name }) => name))
-    return bestOfMachines(first).filter(({ machine }) => names.has(machine))
-  }, [plan.machines, first])
+    return bestOfMachines(first, plan).filter(({ machine }) => names.has(machine))
+  }, [plan, first])
   return (
     <BenchSection aria-label="Largest notches left" data-testid="notches">
       <BenchTitle>

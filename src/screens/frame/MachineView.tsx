@@ -53,6 +53,7 @@ export function MachineView() {
           button="⋯"
           entries={[
             { id: 'duplicate', label: 'Duplicate the machine', onAction: actions.duplicate },
+            { id: 'zones', label: 'In several zones…', onAction: () => open('zones') },
             { id: 'life', label: 'First and last day…', onAction: () => open('life') },
             { id: 'remove', label: 'Delete the machine…', onAction: () => open('delete') },
           ]}

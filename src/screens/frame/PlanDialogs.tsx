@@ -13,6 +13,7 @@ const PlansDialog = lazyDialog(() => import('../plans/PlansDialog'), 'PlansDialo
 const AboutDialog = lazyDialog(() => import('./AboutDialog'), 'AboutDialog')
 const HelpDialog = lazyDialog(() => import('./HelpDialog'), 'HelpDialog')
 const LifeDialog = lazyDialog(() => import('./LifeDialog'), 'LifeDialog')
+const SeveralZonesDialog = lazyDialog(() => import('../apart/SeveralZonesDialog'), 'SeveralZonesDialog')
 const MoneyDialog = lazyDialog(() => import('./MoneyDialog'), 'MoneyDialog')
 
 /** Dialogs of the plan that many places open: the bar, the bench, the palette. */
@@ -39,6 +40,7 @@ export function PlanDialogs({ children }: { readonly children: ReactNode }) {
       {shown === 'help' && <HelpDialog onClose={close} />}
       {shown === 'about' && <AboutDialog onClose={close} />}
       {machine && shown === 'life' && <LifeDialog machine={machine} onClose={close} />}
+      {machine && shown === 'zones' && <SeveralZonesDialog machine={machine} onClose={close} />}
       {machine && shown === 'delete' && (
         <DeleteMany names={new Set([machine.name])} onDeleted={leave} onClose={close} />
       )}

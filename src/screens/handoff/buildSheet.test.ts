@@ -43,6 +43,33 @@ describe('a build sheet', () => {
     )
   })
 
+  test('says which fault domain it goes to, and what it must not share', () => {
+    const book = {
+      ...SMALL_BOOK,
+      regions: SMALL_BOOK.regions.map((region) => ({ ...region, faultDomains: ['one', 'two'] })),
+    }
+    const [first] = pricedTogether([{}], book)
+    const { machine } = first!.resolved
+    const inGroup = { ...machine, needs: { ...machine.needs, apart: { group: 'web', sharesNothing: true } } }
+    const machines = [{ ...inGroup, name: 'other' }, inGroup]
+    const plan = { machines, weeks: [first!.resolved.week] }
+    const apartGroups = [{ name: 'web', mostInZone: 3, mostInFaultDomain: 2 }]
+    const pricing = new PlanPricing({
+      plan: { ...plan, apartGroups },
+      books: [book],
+      month: MARCH,
+      reading: 'calendar',
+    })
+    const priced = pricing.of(inGroup)
+    if (!priced.ok) throw new Error('it has no price')
+    expect(answers(buildSheet(priced, MARCH, 'host-0')).slice(2, 6)).toEqual([
+      'Zone: a',
+      'Fault domain: two',
+      'Kept apart: “web”: in a zone 3, in a fault domain 2 at most; this one in a region of its own',
+      'Kept apart from: other (east, zone a)',
+    ])
+  })
+
   test('has its prices by hour and month beside, and in all', () => {
     const sheet = sheetOf({})
     const size = sheet.sections[0]!.lines.find(({ ask }) => ask === 'Size')!

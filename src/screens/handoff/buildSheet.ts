@@ -19,6 +19,7 @@ import { OFF_NAMES, STATE_NAMES } from '../../wording/state'
 import { formatHours, formatMonth, shortDay } from '../../wording/time'
 import { weekText } from '../../wording/week'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
+import { apartLines } from './apartLines.ts'
 import { portsText } from './portsText.ts'
 import { formatNumber, groupDigits } from '../../wording/number'
 import { markedProvider } from '../../wording/providerName'
@@ -115,6 +116,7 @@ export function buildSheet(
           line('Provider', markedProvider(book)),
           line('Region', `${region.region.name}, ${region.region.country}`),
           line('Zone', machine.zone),
+          ...apartLines(resolved).map(([ask, answer]) => line(ask, answer)),
           line('Name', hostName),
           line('Image', `${image.name}${machine.ownLicence ? ', own licence' : ''}`, 'image'),
           line(

@@ -1,4 +1,4 @@
-import type { MixPlace } from '../../core/market/planMix.ts'
+import type { MixPlace } from '../../core/market/mixPlaces.ts'
 
 /** `Tidewright in Tallinn and Porto, Plinthouse in Gdynia`; empty where there is none. */
 export function mixPlacesText(places: readonly MixPlace[]): string {

@@ -18,6 +18,7 @@ import { ToggleRow } from '../../interface/ToggleRow'
 import { formatMoney } from '../../wording/money'
 import { IMAGE_NEED_NAMES, KEEP_LABELS } from '../../wording/needs'
 import { isZero } from '../../core/quantity/exact.ts'
+import { ApartRow } from '../apart/ApartRow'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { PlacesDialog } from './PlacesDialog'
 import { useNeedCosts, type NeedCost } from './useNeedCosts'
@@ -179,6 +180,7 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
               )}
             </>,
           )}
+          {row('Kept apart', ['apart'], <ApartRow machine={machine} />)}
           {row(
             'Off, it keeps',
             KEEPS.map((keep): NeedId => `keep-${keep}`),

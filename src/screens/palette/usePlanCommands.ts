@@ -64,6 +64,7 @@ export function usePlanCommands(): readonly PlanCommand[] {
     ...(machine && address.machine !== undefined
       ? [
           { id: 'duplicate', name: `Duplicate ${machine.name}`, run: duplicate },
+          { id: 'zones', name: `${machine.name} in several zones`, run: () => open('zones') },
           { id: 'life', name: `First and last day of ${machine.name}`, run: () => open('life') },
           { id: 'remove', name: `Delete ${machine.name}`, run: () => open('delete') },
         ]

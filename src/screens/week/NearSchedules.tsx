@@ -11,7 +11,7 @@ import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { setWeek } from '../../store/commands.ts'
 import { DetailsToggle } from '../month/DetailsToggle'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { ChangedMachines } from './ChangedMachines'
+import { ChangedMachines } from '../workbench/ChangedMachines'
 import { useChanges } from './useChanges'
 
 const NAMES: Record<NearKind, string> = {

@@ -11,7 +11,7 @@ import { formatMoney, SHOWN_DECIMALS } from '../../wording/money'
 import { replaceWeek } from '../../store/commands.ts'
 import { DetailsToggle } from '../month/DetailsToggle'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-import { ChangedMachines } from './ChangedMachines'
+import { ChangedMachines } from '../workbench/ChangedMachines'
 import { useChanges } from './useChanges'
 
 /** Who shares the week, and what its changes since it was opened do to each of them; back to then at a press. */

@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react'
 
 /** Dialogs that many places open: the bar, the bench, the palette. They stand in `frame/PlanDialogs.tsx`. */
-export type PlanDialog = 'add' | 'plans' | 'money' | 'budget' | 'about' | 'help' | 'life' | 'delete'
+export type PlanDialog = 'add' | 'plans' | 'money' | 'budget' | 'about' | 'help' | 'life' | 'zones' | 'delete'
 
 interface PlanDialogsValue {
   readonly open: (dialog: PlanDialog) => void

@@ -4,7 +4,7 @@ import type { MachineChange } from '../../core/advice/planChange.ts'
 import { changeTotal } from '../../core/advice/changeTotal.ts'
 import { ZERO } from '../../core/quantity/exact.ts'
 import { currencyCode, formatDifference, SHOWN_DECIMALS } from '../../wording/money'
-import { useWorkbench } from '../workbench/WorkbenchContext'
+import { useWorkbench } from './WorkbenchContext'
 
 interface ChangeSumProps {
   readonly changes: readonly MachineChange[]
