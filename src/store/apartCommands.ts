@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import type { ApartGroup } from '../core/machine/apart.ts'
+import type { ApartGroup } from '../core/machine/apartGroup.ts'
 import type { Machine } from '../core/machine/plan.ts'
 import type { Recipe } from './change.ts'
 import { onMachine, patch } from './recipes.ts'

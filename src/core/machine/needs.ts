@@ -1,5 +1,5 @@
 import type { Size } from '../catalogue/priceBook.ts'
-import type { ApartNeed } from './apart.ts'
+import type { ApartNeed } from './apartGroup.ts'
 import type { ImageNeed } from './imageNeed.ts'
 import type { GiB } from '../quantity/units.ts'
 

@@ -1,4 +1,5 @@
-import type { ApartGroup, ApartNeighbour } from '../machine/apart.ts'
+import type { ApartNeighbour } from '../machine/apart.ts'
+import type { ApartGroup } from '../machine/apartGroup.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { apartSeating, type ApartSeats } from './apartSeating.ts'
@@ -6,7 +7,7 @@ import type { Market } from './market.ts'
 import { moverCosts, offersByPlace, type MixMover } from './mixMover.ts'
 import type { MixPlaces } from './mixPlaces.ts'
 import type { MarketOffer } from './offerTotal.ts'
-import type { MixQuestion } from './planMix.ts'
+import type { MixQuestion } from './mixQuestion.ts'
 import { UNSEATED } from './seating.ts'
 
 /** The machines of a group that can move, and what each costs in each zone. */

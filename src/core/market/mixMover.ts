@@ -10,7 +10,7 @@ import { marketInputs } from './marketInputs.ts'
 import type { MixPlaces } from './mixPlaces.ts'
 import { offerGroups } from './offerGroups.ts'
 import type { MarketOffer } from './offerTotal.ts'
-import type { MixQuestion } from './planMix.ts'
+import type { MixQuestion } from './mixQuestion.ts'
 
 /** A machine that can stand at several places, priced at each of them. */
 export interface MixMover {

@@ -19,7 +19,8 @@ import {
 } from '../testing/everyForm.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { Market } from './market.ts'
-import { planMix, type MixQuestion } from './planMix.ts'
+import type { MixQuestion } from './mixQuestion.ts'
+import { planMix } from './planMix.ts'
 
 const ask = (question: MixQuestion) => finish(planMix(new Market(), question))
 

@@ -1,23 +1,18 @@
 import { membersByGroup } from '../machine/apart.ts'
-import type { Machine, Plan } from '../machine/plan.ts'
-import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
+import type { Machine } from '../machine/plan.ts'
+import { PlanPricing } from '../meter/planPricing.ts'
 import { planTotals } from '../meter/planTotals.ts'
 import { toNumber, type Exact } from '../quantity/exact.ts'
-import type { SearchOptions } from '../search/searchedChoices.ts'
 import { losses, type Loss } from '../wholePlan/losses.ts'
 import { apartSeating } from './apartSeating.ts'
 import type { Market } from './market.ts'
 import { groupCost, mixGroup, type MixGroup } from './mixGroup.ts'
+import type { MixQuestion } from './mixQuestion.ts'
 import { mixMover, moverCosts, type MixMover } from './mixMover.ts'
 import { MixPlaces, type MixPlace } from './mixPlaces.ts'
 import { offerRow, type OfferRow } from './offerRow.ts'
 import type { MarketOffer } from './offerTotal.ts'
 import { cheapestPlaceSet, type PlaceCosts, type PlaceSetLimits } from './placeSet.ts'
-
-/** Where else all machines of a plan could run. */
-export interface MixQuestion extends Omit<PlanPricingInputs, 'plan'>, SearchOptions, PlaceSetLimits {
-  readonly plan: Plan
-}
 
 /** Decimals of a plan’s total: it is the sum of what its machines show. */
 const SHOWN = 2

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { ApartGroup } from '../machine/apart.ts'
+import type { ApartGroup } from '../machine/apartGroup.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 
 /** A machine in a group, and others of it that stand about: at one or two providers, in their regions and zones. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
-import type { ApartGroup } from '../machine/apart.ts'
+import type { ApartGroup } from '../machine/apartGroup.ts'
 import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'

@@ -1,4 +1,4 @@
-import type { ApartGroup } from '../machine/apart.ts'
+import type { ApartGroup } from '../machine/apartGroup.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { copyNames } from './changeMany.ts'
 import { copiedForm } from './quantity.ts'

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { IMAGE_NEEDS } from '../../core/machine/imageNeed.ts'
-import { MOST_TOGETHER, type ApartGroup, type ApartNeed } from '../../core/machine/apart.ts'
+import { MOST_TOGETHER, type ApartGroup, type ApartNeed } from '../../core/machine/apartGroup.ts'
 import { KEEPS, MOST_PLACES, type Needs, type UserPlace } from '../../core/machine/needs.ts'
 import { count, id, label, listOf, need, objectOf, room } from '../reading/rules.ts'
 

@@ -21,7 +21,7 @@ import {
 import { MINUTES_PER_DAY } from '../../core/calendar/weekPlan.ts'
 import { isLifeBackwards, type LifeDates } from '../../core/machine/life.ts'
 import { DECISIONS, isPlateId, PLATE_PATTERN } from '../../core/machine/decision.ts'
-import { MOST_APART_GROUPS } from '../../core/machine/apart.ts'
+import { MOST_APART_GROUPS } from '../../core/machine/apartGroup.ts'
 import { MOST_PLACES } from '../../core/machine/needs.ts'
 import { MOST_VARIANTS } from '../../core/machine/variant.ts'
 import { LONGEST_GAP_DAYS, MOST_LONG_GAPS, type LongGap } from '../../core/off/offPlan.ts'

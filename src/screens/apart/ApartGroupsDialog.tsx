@@ -1,12 +1,8 @@
 'use client'
 
 import styled from 'styled-components'
-import {
-  membersByGroup,
-  MOST_APART_GROUPS,
-  MOST_TOGETHER,
-  type ApartGroup,
-} from '../../core/machine/apart.ts'
+import { membersByGroup } from '../../core/machine/apart.ts'
+import { MOST_APART_GROUPS, MOST_TOGETHER, type ApartGroup } from '../../core/machine/apartGroup.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { freeGroupName } from '../../core/wholePlan/inSeveralZones.ts'
 import { isOneLine } from '../../files/reading/oneLine.ts'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { ApartGroup } from '../../core/machine/apart.ts'
+import type { ApartGroup } from '../../core/machine/apartGroup.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { freeGroupName } from '../../core/wholePlan/inSeveralZones.ts'
 import { Button } from '../../interface/Button'

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { zonesSelling } from '../../core/catalogue/bookIndex.ts'
+import { ZERO } from '../../core/quantity/exact.ts'
 import { MOST_MACHINES, type Machine } from '../../core/machine/plan.ts'
 import { inSeveralZones, withInZones } from '../../core/wholePlan/inSeveralZones.ts'
 import { Button } from '../../interface/Button'
@@ -39,7 +40,10 @@ export function SeveralZonesDialog({ machine, onClose }: SeveralZonesDialogProps
     changeAsker,
     after && { plan, books, month, reading: address.reading, after },
   )
-  const changes = isStale ? undefined : answer?.[0]
+  const isNew = new Set(copies.map((copy) => copy.name))
+  const changes = isStale
+    ? undefined
+    : answer?.[0]?.map((change) => (isNew.has(change.name) ? { ...change, before: ZERO } : change))
   const kept = group ?? plan.apartGroups?.find((each) => each.name === machine.needs.apart?.group)
   const tooMany = plan.machines.length + copies.length > MOST_MACHINES
   return (

@@ -4,7 +4,7 @@ import { jurisdictions as jurisdictionsKnown } from '../../core/catalogue/jurisd
 import { useState } from 'react'
 import styled from 'styled-components'
 import { bookFor } from '../../core/catalogue/bookFor.ts'
-import type { ApartGroup } from '../../core/machine/apart.ts'
+import type { ApartGroup } from '../../core/machine/apartGroup.ts'
 import { freeGroupName } from '../../core/wholePlan/inSeveralZones.ts'
 import type { ManyChange } from '../../core/wholePlan/changeMany.ts'
 import type { LifeDates } from '../../core/machine/life.ts'

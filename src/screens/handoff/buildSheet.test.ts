@@ -65,7 +65,7 @@ describe('a build sheet', () => {
     expect(answers(buildSheet(priced, MARCH, 'host-0')).slice(2, 6)).toEqual([
       'Zone: a',
       'Fault domain: two',
-      'Kept apart: “web”: in a zone 3, in a fault domain 2 at most; this one in a region of its own',
+      'Kept apart: “web”: at most 3 in a zone, 2 in a fault domain; this one in a region of its own',
       'Kept apart from: other (east, zone a)',
     ])
   })

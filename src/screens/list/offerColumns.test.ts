@@ -78,7 +78,7 @@ describe('places', () => {
       rows.some(({ jurisdiction, country, zones }) => `${jurisdiction} ${country} ${zones}` === 'EU PT 2'),
     ).toBe(true)
     expect(columns.map(({ id }) => id)).toEqual([
-      'provider', 'jurisdiction', 'country', 'ms Lisbon', 'km Lisbon', 'zones', 'missing',
+      'provider', 'jurisdiction', 'country', 'ms Lisbon', 'km Lisbon', 'zones', 'fault domains', 'missing',
     ].map((id) => id.replace(' ', '-'))) // prettier-ignore
   })
 

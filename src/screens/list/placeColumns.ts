@@ -46,6 +46,9 @@ export function placeColumns(inputs: PlatesInputs): ShownColumn[] {
       valueOf: (notch) => placeOf(notch).region.region.zones.length,
       textOf: (notch) => String(placeOf(notch).region.region.zones.length),
     },
+    text('fault-domains', 'fault domains', 84, ({ region }) =>
+      String(region.region.faultDomains?.length ?? NOT_KNOWN),
+    ),
     text('missing', 'not sold there', 260, missingText),
   ]
 }
