@@ -76,6 +76,10 @@ describe('what was found reads as a sentence with its figures', () => {
     [{ code: 'more-room-than-needed', room: gib(128), needed: gib(22) }, /has 128 GiB; .* need 22\.$/],
     [{ code: 'currency-without-rate', from: 'USD', to: 'EUR' }, /USD cannot be set against EUR/],
     [{ code: 'printed-month', hours: 743 }, /730 h; this one has 743 h/],
+    [
+      { code: 'old-prices', provider: 'Quarry Row', edition: '2026-01', since: '2026-01-01', months: 14 },
+      /Quarry Row’s edition 2026-01, valid since 2026-01-01: 14 months before this one/,
+    ],
     [{ code: 'sold-by-cores', size: 'Cobble 2', cores: 2, vcpu: 4 }, /2 physical cores, which are 4 vCPU/],
     [
       { code: 'over-quota', what: 'fixedAddresses', used: 4, most: 3, provider: 'Quarry Row' },

@@ -103,6 +103,8 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
       return `Prices in ${facts.from} cannot be set against ${facts.to} without a rate: enter one under Plan.`
     case 'printed-month':
       return `Read as printed lists do, a month is 730 h; this one has ${formatNumber(facts.hours, 0)} h. Never set one beside the other.`
+    case 'old-prices':
+      return `Prices are of ${facts.provider}’s edition ${facts.edition}, valid since ${facts.since}: ${formatNumber(facts.months)} months before this one. Look whether there is a newer one.`
     case 'sold-by-cores':
       return `${facts.size} is sold by ${formatNumber(facts.cores)} physical cores, which are ${formatNumber(facts.vcpu)} vCPU: compare it by vCPU.`
     case 'over-quota':

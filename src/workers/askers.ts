@@ -10,6 +10,7 @@ import type { EditionEffect, EditionEffectInputs } from '../core/pricelist/editi
 import type { EditionSummary } from '../core/pricelist/summariseEditions.ts'
 import type { Outcome } from '../core/outcome.ts'
 import type { MarketLook, MarketQuestion, MarketView } from '../core/market/marketView.ts'
+import type { DraggedNeed } from '../core/market/needSteps.ts'
 import type { MixQuestion } from '../core/market/mixQuestion.ts'
 import type { MixAnswer, MixStep } from '../core/market/planMix.ts'
 import type { ManyChange } from '../core/wholePlan/changeMany.ts'
@@ -216,7 +217,11 @@ export const manyAsker = () =>
   })
 
 /** Flat, so that a question is the same as long as all its fields are. */
-export type MarketAsked = MarketQuestion & MarketLook
+export type MarketAsked = MarketQuestion &
+  MarketLook & {
+    /** A need that is being dragged, and where it is. */
+    readonly dragged?: { readonly need: DraggedNeed; readonly value: number } | undefined
+  }
 
 export interface MarketAnswer {
   /** Undefined where the machine itself has no price. */

@@ -109,6 +109,8 @@ export interface Region {
   readonly zones: readonly string[]
   /** Names of the parts of each zone that fail on their own; a machine stands in one of them. */
   readonly faultDomains?: readonly string[]
+  /** Grams of carbon dioxide for each kilowatt-hour of its electricity, as the provider says. */
+  readonly carbonGramsPerKwh?: number
 }
 
 export interface Family {

@@ -12,15 +12,19 @@ export interface GroupBest {
 
 /**
  * The cheapest offer of each group in reach by its exact month, the cheapest first; of more groups than `most`, those with
- * the least bounds. O(lanes + sizes) beside what is priced.
+ * the least bounds. O(lanes + sizes) beside what is priced; O(offers) where each is by itself.
  */
 export function bestOfEach(field: FieldOffers, grouping: Grouping, most = Infinity): GroupBest[] {
-  const { lanes, leastOfSizes } = field
+  const { lanes, leastOfSizes, costs, sizes } = field
   const least = new Float64Array(grouping.groups).fill(Infinity)
   const note = (group: number, cost: number): void => {
     if (group >= 0 && cost < least[group]!) least[group] = cost
   }
   if (grouping.by === 'lane') for (const lane of lanes) note(grouping.of(lane), lane.least)
+  else if (grouping.by === 'offer')
+    for (const lane of lanes)
+      for (let at = 0; at < sizes[lane.seller]!.length; at += 1)
+        note(grouping.of(lane, at), costs[lane.start + at]!)
   else
     for (const [seller, costs] of leastOfSizes.entries())
       for (const [at, cost] of costs.entries()) note(grouping.of(seller, at), cost)
@@ -54,8 +58,7 @@ function forEachUpTo(
   limits: Float64Array,
   see: (group: number, lane: FieldLane, at: number) => void,
 ): void {
-  const isBySize = grouping.by === 'size'
-  const wanted = isBySize ? sizesUpTo(leastOfSizes, grouping, limits) : undefined
+  const wanted = grouping.by === 'size' ? sizesUpTo(leastOfSizes, grouping, limits) : undefined
   for (const lane of lanes) {
     if (!lane.isInReach) continue
     if (wanted) {
@@ -63,9 +66,16 @@ function forEachUpTo(
         if (costs[lane.start + at]! <= limits[group]!) see(group, lane, at)
       continue
     }
-    const group = isBySize ? -1 : grouping.of(lane)
-    if (group < 0 || lane.least > limits[group]!) continue
     const { length } = sizes[lane.seller]!
+    if (grouping.by === 'offer') {
+      for (let at = 0; at < length; at += 1) {
+        const group = grouping.of(lane, at)
+        if (group >= 0 && costs[lane.start + at]! <= limits[group]!) see(group, lane, at)
+      }
+      continue
+    }
+    const group = grouping.by === 'size' ? -1 : grouping.of(lane)
+    if (group < 0 || lane.least > limits[group]!) continue
     for (let at = 0; at < length; at += 1) if (costs[lane.start + at]! <= limits[group]!) see(group, lane, at)
   }
 }

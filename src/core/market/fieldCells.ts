@@ -1,4 +1,6 @@
-import { measureOfSizes, type FieldLane, type FieldOffers } from './fieldOffers.ts'
+import { leastDrawn, measuredBy } from './fieldMeasure.ts'
+import type { FieldLane, FieldOffers } from './fieldOffers.ts'
+import { laneMeasure, measureOfSizes } from './laneMeasure.ts'
 
 /** Offers that stand so near to each other in the window that they are one mark. */
 export interface FieldCell {
@@ -20,30 +22,53 @@ export interface FieldWindow {
 type FieldColumns = Pick<FieldOffers, 'questions' | 'measure' | 'lanes' | 'sizes' | 'costs'>
 
 /** All marks of a window, row by row. O(offers). */
-export function fieldCells(field: FieldColumns, window: FieldWindow): FieldCell[] {
+export const fieldCells = (field: FieldColumns, window: FieldWindow): FieldCell[] =>
+  cellsByStep(field, window, 1)[0]!
+
+/**
+ * The marks of a window at each of several steps of a need, row by row: those of the offers whose sizes reach that step.
+ * `reached` says of a seller's fitting sizes which step is the last that they reach, -1 for none. O(offers + steps × cells).
+ */
+export function cellsByStep(
+  field: FieldColumns,
+  window: FieldWindow,
+  steps: number,
+  reached?: readonly Int32Array[],
+): FieldCell[][] {
   const { questions, lanes, sizes, costs } = field
   const columns = window.costs.length - 1
   const rows = window.measured.length - 1
   const columnOf = quickCells(window.costs)
-  const counts = new Uint32Array(Math.max(0, columns * rows))
+  const perStep = Math.max(0, columns * rows)
+  const counts = new Uint32Array(perStep * steps)
   const cheapest = new Float64Array(counts.length).fill(Infinity)
   const slots = new Int32Array(counts.length)
   const laneAt = new Int32Array(counts.length)
+  const floor = leastDrawn(field.measure)
+  const rowOf = (measured: number): number => cellOf(window.measured, Math.max(measured, floor))
+  const isBySize = measuredBy(field.measure) === 'size'
   const rowsOfSizes = questions.map((_, seller) =>
-    measureOfSizes(field, seller)?.map((measured) => cellOf(window.measured, measured)),
+    isBySize ? measureOfSizes(field, seller)?.map(rowOf) : undefined,
   )
-  for (const [position, { seller, start, roundTripMs }] of lanes.entries()) {
+  for (const [position, lane] of lanes.entries()) {
+    const { seller, start } = lane
     const ofSizes = rowsOfSizes[seller]
-    const ofLane = ofSizes ? 0 : cellOf(window.measured, roundTripMs)
+    const measure = ofSizes ? undefined : laneMeasure(field, lane)
+    const values = measure?.of === 'each' ? measure.values : undefined
+    const ofLane = measure?.of === 'all' ? rowOf(measure.value) : 0
     if (ofLane < 0) continue
     const { length } = sizes[seller]!
+    const steps = reached?.[seller]
     for (let at = 0; at < length; at += 1) {
+      const step = steps ? steps[at]! : 0
+      if (step < 0) continue
       const cost = costs[start + at]!
-      const row = ofSizes ? ofSizes[at]! : ofLane
-      if (row < 0 || !(cost < Infinity)) continue
+      if (!(cost < Infinity)) continue
       const column = columnOf(cost)
       if (column < 0) continue
-      const cell = row * columns + column
+      const row = ofSizes ? ofSizes[at]! : values ? rowOf(values(at)) : ofLane
+      if (row < 0) continue
+      const cell = step * perStep + row * columns + column
       counts[cell]! += 1
       if (cost < cheapest[cell]!) {
         cheapest[cell] = cost
@@ -52,14 +77,26 @@ export function fieldCells(field: FieldColumns, window: FieldWindow): FieldCell[
       }
     }
   }
-  const cells: FieldCell[] = []
-  for (let cell = 0; cell < counts.length; cell += 1) {
-    if (counts[cell] === 0) continue
-    const column = cell % columns
-    const row = (cell - column) / columns
-    cells.push({ column, row, count: counts[cell]!, lane: lanes[laneAt[cell]!]!, at: slots[cell]! })
+  // What reaches a step reaches all before it.
+  for (let cell = counts.length - perStep - 1; cell >= 0; cell -= 1) {
+    const next = cell + perStep
+    counts[cell]! += counts[next]!
+    if (cheapest[next]! >= cheapest[cell]!) continue
+    cheapest[cell] = cheapest[next]!
+    slots[cell] = slots[next]!
+    laneAt[cell] = laneAt[next]!
   }
-  return cells
+  return Array.from({ length: steps }, (_, step) => {
+    const cells: FieldCell[] = []
+    for (let at = 0; at < perStep; at += 1) {
+      const cell = step * perStep + at
+      if (counts[cell] === 0) continue
+      const column = at % columns
+      const row = (at - column) / columns
+      cells.push({ column, row, count: counts[cell]!, lane: lanes[laneAt[cell]!]!, at: slots[cell]! })
+    }
+    return cells
+  })
 }
 
 /** As `cellOf`, by a table of equal steps and a step or two from there: millions are asked. */

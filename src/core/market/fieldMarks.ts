@@ -1,7 +1,9 @@
-import { fieldCells } from './fieldCells.ts'
-import { measureOfSizes, offerIn, type FieldOffers } from './fieldOffers.ts'
+import { fieldCells, type FieldCell } from './fieldCells.ts'
+import { isLessBetter } from './fieldMeasure.ts'
+import { offerIn, type FieldOffers } from './fieldOffers.ts'
 import type { FieldPart } from './fieldPart.ts'
 import { cellEdges, placeInPart, type FieldScales } from './fieldScales.ts'
+import { laneMeasure } from './laneMeasure.ts'
 import type { OfferName } from './offerName.ts'
 import type { OfferAt } from './scanOffers.ts'
 
@@ -33,19 +35,26 @@ const APART = 0.75
  * Marks stand in columns, at the very measure of their cheapest where the next mark of the column is far enough away, else
  * in the middle of their cell. O(offers × log cells).
  */
-export function fieldMarks(
+export function fieldMarks(field: FieldOffers, scales: FieldScales, options: MarkOptions): FieldMark[] {
+  const { part, columns, rows } = options
+  return marksOfCells(field, scales, options, fieldCells(field, cellEdges(scales, part, columns, rows)))
+}
+
+/** The same of cells that are known. O(cells). */
+export function marksOfCells(
   field: FieldOffers,
   scales: FieldScales,
   { part, columns, rows }: MarkOptions,
+  cells: readonly FieldCell[],
 ): FieldMark[] {
-  const edges = cellEdges(scales, part, columns, rows)
   const place = placeInPart(scales, part)
   const above = new Map<number, { mark: PlacedMark; middle: number }>()
-  return fieldCells(field, edges).map(({ column, row, count, lane, at }) => {
-    const middle = ((scales.measure === 'round-trip' ? rows - 1 - row : row) + 0.5) / rows
+  return cells.map(({ column, row, count, lane, at }) => {
+    const middle = ((isLessBetter(scales.measure) ? rows - 1 - row : row) + 0.5) / rows
+    const measured = laneMeasure(field, lane)
     const mark: PlacedMark = {
       x: (column + 0.5) / columns,
-      y: place.y(measureOfSizes(field, lane.seller)?.[at] ?? lane.roundTripMs),
+      y: place.y(measured.of === 'all' ? measured.value : measured.values(at)),
       count,
       isBeyond: !lane.isInReach,
       cost: field.costs[lane.start + at]!,

@@ -1,6 +1,7 @@
 import type { UserPlace } from '../machine/needs.ts'
 import type { FieldMeasure } from './fieldMeasure.ts'
 import { laneCosts } from './laneCosts.ts'
+import { measureOfLane } from './laneMeasure.ts'
 import { longestRoundTrip } from './longestRoundTrip.ts'
 import type { OfferAt } from './scanOffers.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
@@ -35,8 +36,8 @@ export interface FieldLane {
   readonly start: number
   /** The least of them. */
   readonly least: number
-  /** How far it is from the people; NaN where nobody knows. */
-  readonly roundTripMs: number
+  /** What all of it have of a measure that goes by places or terms; NaN where nobody knows, and for other measures. */
+  readonly measured: number
   readonly isInReach: boolean
 }
 
@@ -66,7 +67,8 @@ export function fieldOffers(
       for (let on = 0; on < terms.length; on += 1) {
         if (termsOpen[on] === 0) continue
         laneCosts(question, region, on, costs, start)
-        const lane = { seller, region, terms: on, start, roundTripMs, isInReach }
+        const measured = measureOfLane(basis.columns, measure, region, on, roundTripMs)
+        const lane = { seller, region, terms: on, start, measured, isInReach }
         lanes.push({ ...lane, least: lookThrough(costs, lane, leastOfSizes[seller]!, found) })
         start += length
       }
@@ -109,18 +111,3 @@ export const offerIn = (
   { seller, region, terms }: FieldLane,
   at: number,
 ): OfferAt => ({ seller, region, terms, size: sizes[seller]![at]! })
-
-/** What a size has of the measure, by its place among the fitting ones; nothing where the measure is of places. */
-export function measureOfSizes(
-  { questions, measure, sizes }: Pick<FieldOffers, 'questions' | 'measure' | 'sizes'>,
-  seller: number,
-): Float64Array | undefined {
-  if (measure === 'round-trip') return undefined
-  const { basis, choiceWays } = questions[seller]!
-  return Float64Array.from(sizes[seller]!, (position) => {
-    const size = basis.columns.sizes[position]!
-    const { vcpu, memoryGiB } =
-      (size.choice && choiceWays.find(({ fitting }) => fitting(position))?.fitting(position)?.size) ?? size
-    return measure === 'vcpu' ? vcpu : memoryGiB
-  })
-}

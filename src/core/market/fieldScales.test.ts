@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { FIELD_MEASURES } from './fieldMeasure.ts'
+import { FIELD_MEASURES, isLessBetter } from './fieldMeasure.ts'
 import { WHOLE_FIELD } from './fieldPart.ts'
 import { cellEdges, fieldScales, placeInPart } from './fieldScales.ts'
 
@@ -8,13 +8,13 @@ const field = (measure: (typeof FIELD_MEASURES)[number], cheapest: number, deare
 
 test('edges of cells stand where costs and measures are placed, and present costs on the gauge’s line', () => {
   for (const measure of FIELD_MEASURES) {
-    const scales = { ...fieldScales(field(measure, 12, 900), 58, 8), least: 4, most: 240 }
+    const scales = { ...fieldScales(field(measure, 12, 900), 58, 8), least: 30, most: 240 }
     const part = { left: 0.2, right: 0.7, top: 0.1, bottom: 0.6 }
     const place = placeInPart(scales, part)
     const { costs, measured } = cellEdges(scales, part, 10, 5)
     for (const [at, cost] of costs.entries()) expect(place.x(cost)).toBeCloseTo(at / 10, 6)
     const ys = measured.map((value) => place.y(value))
-    const expected = measured.map((_, at) => (measure === 'round-trip' ? 1 - at / 5 : at / 5))
+    const expected = measured.map((_, at) => (isLessBetter(measure) ? 1 - at / 5 : at / 5))
     for (const [at, y] of ys.entries()) expect(y).toBeCloseTo(expected[at]!, 6)
     expect(costs.toSorted((a, b) => a - b)).toEqual(costs)
     expect(measured.toSorted((a, b) => a - b)).toEqual(measured)

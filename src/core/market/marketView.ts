@@ -1,6 +1,5 @@
 import { withoutNeed } from '../fit/needId.ts'
 import type { Machine } from '../machine/plan.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { toNumber } from '../quantity/exact.ts'
 import { searchLeavesOut, type LeftOut } from '../search/cheapestFit.ts'
@@ -13,13 +12,13 @@ import type { FieldMeasure } from './fieldMeasure.ts'
 import { fieldOffers, type FieldOffers } from './fieldOffers.ts'
 import { fieldScales, placeInPart, type FieldScales } from './fieldScales.ts'
 import { hoursCurve, type HoursInputs, type HoursPoint } from './hoursCurve.ts'
-import { longestRoundTrip } from './longestRoundTrip.ts'
 import type { Market } from './market.ts'
 import { marketInputs, withNeeds } from './marketInputs.ts'
 import { needSavings, type NeedSaving } from './needSavings.ts'
 import { OFFER_GROUPINGS, type OfferGrouping } from './offerGrouping.ts'
 import { offerGroups } from './offerGroups.ts'
 import { namedOffer, offerKey, type OfferName } from './offerName.ts'
+import { offerMeasure } from './offerMeasure.ts'
 import { offerRow, type OfferRow } from './offerRow.ts'
 import { offerTotal, type MarketOffer } from './offerTotal.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
@@ -82,7 +81,7 @@ export function solveMarket(market: Market, question: MarketQuestion): SolvedMar
     bestOfEach(field, offerGroups(field, grouping), MOST_GROUPS).map(({ offer }) =>
       offerRow(offer.resolved, offer.total),
     )
-  const ownMeasure = measureOf(resolved, measure)
+  const ownMeasure = offerMeasure(resolved, total, measure, inputs.month)
   return {
     offers: asked.reduce((sum, { basis }) => sum + basis.columns.sold, 0),
     fitting: field.countInReach,
@@ -158,7 +157,7 @@ export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
     savings,
     present: placed(solved.present, solved.ownMeasure),
     edge: solved.edge.map(({ measured, row }) => ({ ...placed(row, measured), measured })),
-    picked: picked && placed(picked, measureOfRow(picked, scales.measure)),
+    picked: found && picked && placed(picked, measureOfPicked(solved, found)),
     marks: fieldMarks(field, scales, look),
     hours: hoursOf(solved, found ?? solved.cheapest[0]),
     scales: shown,
@@ -169,6 +168,11 @@ export function marketView(solved: SolvedMarket, look: MarketLook): MarketView {
 function pickedOffer({ asked }: SolvedMarket, name: OfferName): MarketOffer | undefined {
   const at = namedOffer(asked, name)
   return at && offerTotal(asked[at.seller]!, at)
+}
+
+function measureOfPicked({ asked, scales }: SolvedMarket, found: MarketOffer): number | undefined {
+  const { month } = asked[found.seller]!.basis.seller
+  return offerMeasure(found.resolved, found.total, scales.measure, month)
 }
 
 function hoursOf(
@@ -191,17 +195,4 @@ function hoursOf(
   })
   const all = [curve(present, now), ...others]
   return all.filter(({ key }, at) => all.findIndex((each) => each.key === key) === at)
-}
-
-const measureOfRow = (
-  { roundTripMs, vcpu, memoryGiB }: OfferRow,
-  measure: FieldMeasure,
-): number | undefined => (measure === 'round-trip' ? roundTripMs : measure === 'vcpu' ? vcpu : memoryGiB)
-
-function measureOf(
-  { users, index, region, size }: ResolvedMachine,
-  measure: FieldMeasure,
-): number | undefined {
-  if (measure === 'round-trip') return longestRoundTrip(users, index.book.provider.id, region)
-  return measure === 'vcpu' ? size.vcpu : size.memoryGiB
 }

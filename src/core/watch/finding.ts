@@ -70,6 +70,14 @@ export type FindingFacts =
   | { readonly code: 'more-room-than-needed'; readonly room: GiB; readonly needed: GiB }
   | { readonly code: 'currency-without-rate'; readonly from: string; readonly to: string }
   | { readonly code: 'printed-month'; readonly hours: number }
+  /** The price book had been valid for so many months when the month began. */
+  | {
+      readonly code: 'old-prices'
+      readonly provider: string
+      readonly edition: string
+      readonly since: string
+      readonly months: number
+    }
   | { readonly code: 'sold-by-cores'; readonly size: string; readonly cores: number; readonly vcpu: number }
   | {
       readonly code: 'over-quota'

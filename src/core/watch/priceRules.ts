@@ -1,3 +1,4 @@
+import { monthsValid } from '../catalogue/monthsValid.ts'
 import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
 import { lifeOf } from '../machine/life.ts'
 import { leftBehind } from '../meter/leftBehind.ts'
@@ -112,10 +113,23 @@ const comparedAcross: WatchRule = ({ resolved, month, elsewhere = [] }) => {
   return found
 }
 
+/** Prices change about once a year. */
+const OLD_AFTER_MONTHS = 12
+
+/** The book has been valid for more than a year when the month begins: there may be a newer edition. */
+const oldPrices: WatchRule = ({ resolved: { index }, month }) => {
+  const { provider, edition, valid } = index.book
+  const months = monthsValid(valid.from, month.from)
+  if (months <= OLD_AFTER_MONTHS) return []
+  const facts = { code: 'old-prices', provider: provider.name, edition, since: valid.from, months } as const
+  return [{ key: 'old-prices', severity: 'note', facts }]
+}
+
 export const PRICE_RULES: readonly WatchRule[] = [
   rateOutOfLine,
   sharedAllowance,
   leftAfterDelete,
   leftBehindNow,
   comparedAcross,
+  oldPrices,
 ]

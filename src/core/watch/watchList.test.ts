@@ -184,6 +184,14 @@ describe('each mistake is found, with its figures and what mends it', () => {
     expect(findWatched({ part: { ...QUIET, systemDisk: exact } }, 'just-above-step/0')).toBeUndefined()
   })
 
+  test('prices that have been valid for more than a year when the month begins', () => {
+    const of = (from: string) =>
+      findWatched({ part: QUIET, book: { ...SMALL_BOOK, valid: { from } } }, 'old-prices')?.facts
+    expect(of('2026-03-01')).toBeUndefined()
+    expect(of('2026-01-01')).toMatchObject({ provider: 'Mill', since: '2026-01-01', months: 14 })
+    expect(of('2025-03-01')).toMatchObject({ months: 24 })
+  })
+
   test('12. what cannot be set side by side', () => {
     const abroad = { ...RULE_BOOK, provider: { id: 'weir', name: 'Weir' }, currency: 'USD' }
     expect(findWatched({ part: QUIET, more: [abroad] }, 'currency-without-rate/usd')?.facts).toMatchObject({

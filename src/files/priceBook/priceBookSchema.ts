@@ -57,6 +57,10 @@ export const region = objectOf<Region>({
     .max(50)
     .unique()
     .description('The parts of each zone that fail on their own; a machine stands in one of them.'),
+  carbonGramsPerKwh: Joi.number()
+    .min(0)
+    .max(5_000)
+    .description('Grams of carbon dioxide for each kilowatt-hour of its electricity.'),
 })
 
 /** Steps of a free choice; what can be chosen must be a figure that a plan can hold. */

@@ -95,7 +95,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
     })
   }, [wanted, plan, week, isNew, books, month, reading])
   const isOver = limit !== undefined && inPlan !== undefined && compare(inPlan, limit) > 0
-  const add = (): void => {
+  const add = (view: 'gauge' | 'market'): void => {
     if (!best?.found) return
     const machine: Machine = { ...best.found.machine, name, purpose }
     session.edit(`add ${name}`, (draft) => {
@@ -103,7 +103,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
       addMachine(machine)(draft)
       return undefined
     })
-    go({ machine: name, view: 'gauge' })
+    go({ machine: name, view })
     onClose()
   }
   const takenNames = plan.machines.map((each) => each.name)
@@ -190,8 +190,11 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
         {isOver && <Over> That is more than {most}.</Over>}
       </p>
       <Line>
-        <Button isDisabled={!best?.found} onPress={add}>
+        <Button isDisabled={!best?.found} onPress={() => add('gauge')}>
           Add it{isOver ? ' all the same' : ''}
+        </Button>
+        <Button isDisabled={!best?.found} onPress={() => add('market')}>
+          Add it, and see all that fits
         </Button>
         <Button onPress={onClose}>Cancel</Button>
       </Line>

@@ -2,22 +2,25 @@
 
 import { ListBox, ListBoxItem } from 'react-aria-components'
 import styled from 'styled-components'
+import type { FieldMeasure } from '../../core/market/fieldMeasure.ts'
 import type { MarketView } from '../../core/market/marketView.ts'
 import { offerKey, type OfferName } from '../../core/market/offerName.ts'
 import { media } from '../../interface/theme/media'
-import { formatDifference, formatMoney } from '../../wording/money'
+import { measureText } from '../../wording/fieldMeasure'
+import { currencySymbol, formatDifference, formatMoney } from '../../wording/money'
 import { FIELD_HEIGHT } from './fieldHeight.ts'
 import { offerPlace } from './offerText.ts'
 
 interface EdgeWalkProps {
   readonly view: MarketView
+  readonly measure: FieldMeasure
   readonly currency: string
   readonly chosen: string | undefined
   readonly onPick: (offer: OfferName) => void
 }
 
 /** The cheapest edge as a list of choices on the field: arrow keys walk along it, from the cheapest to the best. */
-export function EdgeWalk({ view, currency, chosen, onPick }: EdgeWalkProps) {
+export function EdgeWalk({ view, measure, currency, chosen, onPick }: EdgeWalkProps) {
   const { edge, present } = view
   const points = edge.filter(({ x, y }) => y !== undefined && x >= 0 && x <= 1 && y >= 0 && y <= 1)
   if (points.length === 0) return null
@@ -34,8 +37,8 @@ export function EdgeWalk({ view, currency, chosen, onPick }: EdgeWalkProps) {
         if (point) onPick(nameOf(point.row.machine))
       }}
     >
-      {points.map(({ row, x, y }) => {
-        const name = `${row.size}, ${offerPlace(row)}, ${formatMoney(row.total, currency)}, ${formatDifference(row.total, present.row.total)} from now`
+      {points.map(({ row, x, y, measured }) => {
+        const name = `${row.size}, ${offerPlace(row)}, ${formatMoney(row.total, currency)}, ${measureText(measure, measured, currencySymbol(currency))}, ${formatDifference(row.total, present.row.total)} from now`
         const key = offerKey(row.machine)
         return (
           <Point

@@ -9,6 +9,7 @@ import type { MarketView } from '../../core/market/marketView.ts'
 import { offerKey } from '../../core/market/offerName.ts'
 import { currencySymbol, formatMoney } from '../../wording/money'
 import { formatNumber } from '../../wording/number'
+import { measureText } from '../../wording/fieldMeasure'
 import { costTicks, measureTicks } from './fieldTicks.ts'
 
 interface FieldDrawingProps {
@@ -21,8 +22,6 @@ interface FieldDrawingProps {
   readonly chosen: string | undefined
   readonly onOpen: (mark: FieldMark) => void
 }
-
-const UNITS = { 'round-trip': 'ms', vcpu: 'vCPU', memory: 'GiB' } as const
 
 /** A short count: nobody reads the last of five digits in a mark. */
 const countText = (count: number): string =>
@@ -40,8 +39,16 @@ export const FieldDrawing = memo(function FieldDrawing(props: FieldDrawingProps)
       {measureTicks(scales, part, 0.09).map(({ value, at }) => (
         <g key={value}>
           <path d={`M0 ${at * height}H${width}`} stroke="var(--rule)" />
-          <text x={2} y={at * height - 3} fontSize={11} fill="var(--ink-2)">
-            {formatNumber(value)} {UNITS[scales.measure]}
+          <text
+            x={2}
+            y={at * height - 3}
+            fontSize={11}
+            fill="var(--ink-2)"
+            paintOrder="stroke"
+            stroke="var(--sheet)"
+            strokeWidth={3}
+          >
+            {measureText(scales.measure, value, symbol)}
           </text>
         </g>
       ))}

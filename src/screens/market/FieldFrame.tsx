@@ -9,25 +9,21 @@ import type { MarketView } from '../../core/market/marketView.ts'
 import type { OfferName } from '../../core/market/offerName.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
+import { formatNumber } from '../../wording/number'
+import { MEASURE_NAMES } from '../../wording/fieldMeasure'
 import { EdgeWalk } from './EdgeWalk'
 import { FieldDrawing } from './FieldDrawing'
 import { FIELD_HEIGHT } from './fieldHeight.ts'
 import { useFieldGestures } from './useFieldGestures'
 import { zoomed } from './zoomed.ts'
 
-const MEASURE_NAMES: Readonly<Record<FieldMeasure, string>> = {
-  'round-trip': 'round trip from the people',
-  vcpu: 'vCPU',
-  memory: 'memory',
-}
-
 interface FieldFrameProps {
   readonly view: MarketView
   readonly width: number
   readonly currency: string
   readonly measure: FieldMeasure
-  /** Whether anybody is anywhere, so that something can be far away. */
-  readonly isPlaced: boolean
+  /** What can stand down: nothing is far away where nobody is anywhere, and few books say what carbon is. */
+  readonly measures: readonly FieldMeasure[]
   readonly part: FieldPart
   /** Key of the offer that is looked at. */
   readonly chosen: string | undefined
@@ -37,12 +33,14 @@ interface FieldFrameProps {
 
 /** The field with what stands around it: what is down, and how near one looks. */
 export function FieldFrame(props: FieldFrameProps) {
-  const { view, width, currency, measure, isPlaced, part, chosen, onChange, onPick } = props
+  const { view, width, currency, measure, measures, part, chosen, onChange, onPick } = props
   const scales = useMemo(() => openScales(view.scales), [view.scales])
   const field = useRef<HTMLDivElement>(null)
   const look = (next: FieldPart): void => onChange({ part: next })
   const { lasso, handlers } = useFieldGestures(field, part, look)
   const isWhole = part === WHOLE_FIELD
+  const drawn = view.marks.reduce((sum, { count, isBeyond }) => sum + (isBeyond ? 0 : count), 0)
+  const unknown = isWhole ? Math.max(0, view.fitting - drawn) : 0
   return (
     <Figure aria-label="Everything that fits, by cost">
       <Bar>
@@ -51,9 +49,7 @@ export function FieldFrame(props: FieldFrameProps) {
           <Dropdown
             label="What stands down the field"
             value={measure}
-            options={Object.entries(MEASURE_NAMES).flatMap(([id, name]) =>
-              id === 'round-trip' && !isPlaced ? [] : [{ id, name }],
-            )}
+            options={measures.map((id) => ({ id, name: MEASURE_NAMES[id] }))}
             onChange={(id) => onChange({ measure: id as FieldMeasure, part: WHOLE_FIELD })}
           />
         </Down>
@@ -87,11 +83,12 @@ export function FieldFrame(props: FieldFrameProps) {
           }
         />
         {lasso && <Lasso style={lasso} />}
-        <EdgeWalk view={view} currency={currency} chosen={chosen} onPick={onPick} />
+        <EdgeWalk view={view} measure={measure} currency={currency} chosen={chosen} onPick={onPick} />
       </Field>
       <Caption>
         a month, under its own week; better stands lower. Drag to move, draw with Shift held to look at a
         part, press a count to open it.
+        {unknown > 0 && ` Not drawn: ${formatNumber(unknown)} of which this is not known.`}
       </Caption>
     </Figure>
   )

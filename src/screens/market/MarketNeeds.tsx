@@ -5,11 +5,14 @@ import type { NeedId } from '../../core/fit/needId.ts'
 import type { NeedSaving } from '../../core/market/needSavings.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { gib } from '../../core/quantity/units.ts'
+import { NEED_STEPS, type DraggedNeed } from '../../core/market/needSteps.ts'
 import { NumberInput } from '../../interface/NumberInput'
+import { StepSlider } from '../../interface/StepSlider'
 import { isZero, negate, sign } from '../../core/quantity/exact.ts'
 import { formatAmount, formatMoney } from '../../wording/money'
 import { formatNumber } from '../../wording/number'
 import { needText } from '../../wording/needs'
+import type { MarketAsked } from '../../workers/askers.ts'
 import { useNeeds } from '../needs/useNeeds'
 
 interface MarketNeedsProps {
@@ -17,42 +20,63 @@ interface MarketNeedsProps {
   readonly savings: readonly NeedSaving[]
   readonly currency: string
   readonly isStale: boolean
+  /** The need that is being dragged. */
+  readonly drag: MarketAsked['dragged']
+  readonly onDrag: (drag: MarketAsked['dragged']) => void
 }
 
 /** These are numbers that are changed in the line itself. */
 const EDITED: readonly NeedId[] = ['vcpu', 'memory', 'iops', 'round-trip']
 
 /** What the machine needs, edited in place; beside each need, how much cheaper the cheapest would be without it. */
-export function MarketNeeds({ machine, savings, currency, isStale }: MarketNeedsProps) {
+export function MarketNeeds(props: MarketNeedsProps) {
+  const { machine, savings, currency, isStale, drag, onDrag } = props
   const need = useNeeds(machine.name)
   const { needs } = machine
   const costOf = (id: NeedId) => {
     const found = savings.find((each) => each.need === id)
     return found && <Saving saving={found} currency={currency} />
   }
+  const slider = (of: DraggedNeed, label: string, value: number, set: (value: number) => void) => (
+    <StepSlider
+      label={label}
+      steps={NEED_STEPS[of]}
+      value={value}
+      textOf={formatNumber}
+      onDrag={(next) => onDrag({ need: of, value: next })}
+      onChange={(next) => {
+        onDrag(undefined)
+        set(next)
+      }}
+    />
+  )
+  const vcpu = drag?.need === 'vcpu' ? drag.value : needs.vcpu
+  const memory = drag?.need === 'memory' ? drag.value : needs.memoryGiB
   return (
     <Line aria-label="What the machine must have" data-stale={isStale || undefined}>
       <Need>
         <NumberInput
           label="Least vCPU"
           unit="vCPU"
-          value={needs.vcpu}
+          value={vcpu}
           step={1}
           most={4_096}
           onChange={(vcpu) => need({ vcpu })}
         />
         {costOf('vcpu')}
+        {slider('vcpu', 'Drag the least vCPU', vcpu, (next) => need({ vcpu: next }))}
       </Need>
       <Need>
         <NumberInput
           label="Least memory in GiB"
           unit="GiB"
-          value={needs.memoryGiB}
+          value={memory}
           step={1}
           most={65_536}
           onChange={(memory) => need({ memoryGiB: gib(memory) })}
         />
         {costOf('memory')}
+        {slider('memory', 'Drag the least memory', memory, (next) => need({ memoryGiB: gib(next) }))}
       </Need>
       <Need>
         <NumberInput
@@ -123,8 +147,10 @@ const Line = styled.section`
 
 const Need = styled.span`
   display: inline-flex;
-  gap: 6px;
+  flex-wrap: wrap;
+  gap: 0 6px;
   align-items: baseline;
+  max-width: 190px;
 `
 
 const Saves = styled.b`

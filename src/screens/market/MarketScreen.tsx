@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { offerKey, type OfferName } from '../../core/market/offerName.ts'
 import type { Machine } from '../../core/machine/plan.ts'
@@ -15,13 +15,14 @@ import { leftOutText } from '../../wording/leftOut'
 import { formatNumber } from '../../wording/number'
 import type { MarketDrawing } from '../workbench/address.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import type { MarketAsked } from '../../workers/askers.ts'
 import { lazyPart } from '../../interface/lazyPart'
 import { FieldFrame } from './FieldFrame'
 import { FIELD_HEIGHT } from './fieldHeight.ts'
 import { MarketNeeds } from './MarketNeeds'
 import { MarketSide } from './MarketSide'
 import { PaleMarket } from './PaleMarket'
-import { measureFor, useMarket } from './useMarket'
+import { measureFor, measuresFor, useMarket } from './useMarket'
 
 const DRAWINGS = [
   { id: 'field', label: 'by cost' },
@@ -38,14 +39,16 @@ export function MarketScreen() {
 }
 
 function Market({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
-  const { address, mend } = useWorkbench()
+  const { address, mend, state } = useWorkbench()
   const { market } = address
   const [ref, width] = useWidth<HTMLDivElement>(640, 280)
-  const { view, isStale, failure, again } = useMarket(machine, market.part, width, FIELD_HEIGHT)
+  const [drag, setDrag] = useState<MarketAsked['dragged']>()
+  const { view, isStale, failure, again } = useMarket(machine, drag, market.part, width, FIELD_HEIGHT)
   const change = useCallback(
     (part: Partial<typeof market>) => mend({ market: { ...market, ...part } }),
     [mend, market],
   )
+  const measures = useMemo(() => measuresFor(machine, state.books), [machine, state.books])
   const pick = useCallback((picked: OfferName) => change({ picked }), [change])
   const { currency, metered } = priced.estimate
   const hoursOn = metered.onTime / SECONDS_PER_HOUR
@@ -67,7 +70,14 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
           <small>Left out: {view.leftOut.map(leftOutText).join('; ')}.</small>
         )}
       </Head>
-      <MarketNeeds machine={machine} savings={view?.savings ?? []} currency={currency} isStale={isStale} />
+      <MarketNeeds
+        machine={machine}
+        savings={view?.savings ?? []}
+        currency={currency}
+        isStale={isStale}
+        drag={drag}
+        onDrag={setDrag}
+      />
       {failure && (
         <Failure role="alert">
           {failure} Nothing was changed. <Button onPress={again}>Try again</Button>
@@ -101,7 +111,7 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
               width={width}
               currency={currency}
               measure={measureFor(market.measure, machine)}
-              isPlaced={(machine.needs.usedFrom?.length ?? 0) > 0}
+              measures={measures}
               part={market.part}
               chosen={shown && offerKey(shown.machine)}
               onChange={change}

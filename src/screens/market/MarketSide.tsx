@@ -11,6 +11,7 @@ import { ListInPart } from '../../interface/ListInPart'
 import { currencySymbol, formatDifference } from '../../wording/money'
 import { OfferDetail } from './OfferDetail'
 import { OfferLine } from './OfferLine'
+import { RestsOn } from './RestsOn'
 
 const GROUPING_NAMES: Readonly<Record<OfferGrouping, string>> = {
   provider: 'provider',
@@ -78,6 +79,7 @@ export function MarketSide({ view, shown, priced, best = 'provider', onBest, onP
           <ListInPart label="The cheapest" items={listed} keyOf={(row) => offerKey(row.machine)}>
             {line}
           </ListInPart>
+          <RestsOn view={view} begins={priced.month.from} />
         </>
       )}
     </Side>

@@ -1,7 +1,8 @@
 'use client'
 
-import { useMemo } from 'react'
-import { FIELD_MEASURES } from '../../core/market/fieldMeasure.ts'
+import { useMemo, useState } from 'react'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { FIELD_MEASURES, type FieldMeasure } from '../../core/market/fieldMeasure.ts'
 import type { FieldPart } from '../../core/market/fieldPart.ts'
 import type { MarketView } from '../../core/market/marketView.ts'
 import type { Machine } from '../../core/machine/plan.ts'
@@ -22,8 +23,18 @@ export interface AskedMarket extends Pick<
   readonly view: MarketView | undefined
 }
 
-/** Everything that is sold, ranked for a machine in a worker; of the field, the part that is shown. */
-export function useMarket(machine: Machine, part: FieldPart, width: number, height: number): AskedMarket {
+/**
+ * Everything that is sold, ranked for a machine in a worker; of the field, the part that is shown. A need that is dragged is
+ * asked about as fast as there are answers, so that each of them is seen.
+ */
+export function useMarket(
+  machine: Machine,
+  drag: MarketAsked['dragged'],
+  part: FieldPart,
+  width: number,
+  height: number,
+): AskedMarket {
+  const [dragged, setDragged] = useState(drag)
   const { state, month, address } = useWorkbench()
   const { plan, books } = state
   const { reading, market } = address
@@ -45,10 +56,12 @@ export function useMarket(machine: Machine, part: FieldPart, width: number, heig
       columns,
       rows,
       picked,
+      dragged,
     }),
-    [plan, books, month, reading, machine, measure, uncommitted, part, columns, rows, picked],
+    [plan, books, month, reading, machine, measure, uncommitted, part, columns, rows, picked, dragged],
   )
   const { answer, isStale, failure, again } = useAnswer(marketAsker, asked)
+  if (drag !== dragged && (!isStale || drag === undefined)) setDragged(drag)
   return { view: answer?.view, isStale, failure, again }
 }
 
@@ -61,3 +74,14 @@ export const measureFor = (
   if (asked && (asked !== 'round-trip' || isPlaced)) return asked
   return isPlaced ? 'round-trip' : FIELD_MEASURES[1]
 }
+
+/** What can be known of offers to this machine at all. */
+export const measuresFor = (
+  { needs }: Pick<Machine, 'needs'>,
+  books: readonly PriceBook[],
+): readonly FieldMeasure[] =>
+  FIELD_MEASURES.filter((measure) => {
+    if (measure === 'round-trip') return (needs.usedFrom?.length ?? 0) > 0
+    if (measure !== 'carbon') return true
+    return books.some(({ regions }) => regions.some((region) => region.carbonGramsPerKwh !== undefined))
+  })

@@ -1,0 +1,79 @@
+'use client'
+
+import { Slider, SliderThumb, SliderTrack } from 'react-aria-components'
+import styled from 'styled-components'
+import { media } from './theme/media'
+
+interface StepSliderProps {
+  readonly label: string
+  /** Growing. */
+  readonly steps: readonly number[]
+  /** Stands at the first step that is no less. */
+  readonly value: number
+  readonly textOf: (value: number) => string
+  /** While it is dragged, and then once when it is let go. */
+  readonly onDrag: (value: number) => void
+  readonly onChange: (value: number) => void
+}
+
+/** A value out of some that grow faster and faster, dragged along a line. Arrow keys go from one to the next. */
+export function StepSlider({ label, steps, value, textOf, onDrag, onChange }: StepSliderProps) {
+  const at = steps.findIndex((step) => step >= value)
+  return (
+    <Bar
+      aria-label={label}
+      minValue={0}
+      maxValue={steps.length - 1}
+      step={1}
+      value={at < 0 ? steps.length - 1 : at}
+      onChange={(position) => onDrag(steps[position as number]!)}
+      onChangeEnd={(position) => onChange(steps[position as number]!)}
+    >
+      <Track>
+        <Thumb aria-valuetext={textOf(value)} />
+      </Track>
+    </Bar>
+  )
+}
+
+const Bar = styled(Slider)`
+  flex: 1 0 100%;
+  max-width: 150px;
+`
+
+const Track = styled(SliderTrack)`
+  height: 24px;
+  cursor: pointer;
+
+  &::before {
+    content: '';
+    position: absolute;
+    inset: 11px 0;
+    background: var(--plate-edge);
+  }
+  ${media.coarse} {
+    height: 44px;
+
+    &::before {
+      inset: 21px 0;
+    }
+  }
+`
+
+/** The notch that is filed into a plate. */
+const Thumb = styled(SliderThumb)`
+  top: 50%;
+  width: 12px;
+  height: 18px;
+  border: 1px solid var(--ink);
+  border-radius: 1px 1px 5px 5px;
+  background: var(--sheet);
+
+  &[data-focus-visible] {
+    outline: 2px solid var(--focus);
+    outline-offset: 1px;
+  }
+  &[data-dragging] {
+    background: var(--ink);
+  }
+`
