@@ -14,7 +14,8 @@ import { benchServer } from './server.ts'
  */
 const SLOWER = 4
 const ROUNDS = 3
-/** Pixels between two steps of a need, about. */
+const BETWEEN_MS = 400
+/** Pixels between two steps of a need, about; the sizes of these books differ at every other one of them. */
 const STEP_WIDTH = 9
 
 const folder = mkdtempSync(join(tmpdir(), 'drag-'))
@@ -27,13 +28,15 @@ const file = (name: string, text: string): string => {
 interface Watch {
   /** Milliseconds of each answer of a worker since the last look. */
   readonly answers: number[]
+  /** When the pointer last moved, as the browser took it in. */
+  movedAt: number
   /** When the drawing last changed and was shown. */
   shownAt: number
 }
 
 /** Runs in the page: times answers of workers, and frames after a change of the drawing. */
 function watch(): void {
-  const held: Watch = { answers: [], shownAt: 0 }
+  const held: Watch = { answers: [], movedAt: 0, shownAt: 0 }
   ;(window as unknown as { watch: Watch }).watch = held
   window.Worker = class extends Worker {
     private sentAt = 0
@@ -48,6 +51,7 @@ function watch(): void {
       ;(super.postMessage as (...each: unknown[]) => void)(...of)
     }
   }
+  window.addEventListener('pointermove', ({ timeStamp }) => (held.movedAt = timeStamp), true)
   new MutationObserver((changes) => {
     const isDrawing = ({ target }: MutationRecord): boolean =>
       target instanceof Element && target.closest('[data-testid="field"] svg') !== null
@@ -63,14 +67,14 @@ async function step(page: Page, x: number, y: number): Promise<number> {
     held.answers.length = 0
     held.shownAt = 0
   })
-  const began = await page.evaluate(() => performance.now())
   await page.mouse.move(x, y)
-  const { shownAt, answers } = await page.evaluate(async () => {
+  const { movedAt, shownAt, answers } = await page.evaluate(async () => {
     const { watch: held } = window as unknown as { watch: Watch }
     while (held.shownAt === 0) await new Promise((resolve) => setTimeout(resolve, 4))
-    return { shownAt: held.shownAt, answers: [...held.answers] }
+    return { movedAt: held.movedAt, shownAt: held.shownAt, answers: [...held.answers] }
   })
-  return shownAt - began + (SLOWER - 1) * (answers[0] ?? 0)
+  await page.waitForTimeout(BETWEEN_MS)
+  return shownAt - movedAt + (SLOWER - 1) * (answers[0] ?? 0)
 }
 
 const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[values.length >> 1]!
@@ -95,7 +99,13 @@ for (const [at, book] of books.entries()) {
   )
   console.log(`${book.provider.name} is brought in`)
 }
-await takeIn(file('plan.json', writePlan(planOn(9))), /is open\. Undo brings/)
+await takeIn(
+  file(
+    'plan.json',
+    writePlan({ ...planOn(9), providers: books.map(({ provider }) => ({ id: provider.id })) }),
+  ),
+  /is open\. Undo brings/,
+)
 await page.goto(`${address}?view=market&machine=web`)
 const market = page.locator('[data-testid="market"][aria-busy="false"]')
 await market.waitFor({ timeout: 300_000 })
@@ -111,7 +121,7 @@ for (const need of ['vCPU', 'memory']) {
     const [left, top] = [x + width / 2, y + height / 2]
     await page.mouse.move(left, top)
     await page.mouse.down()
-    for (const [at, steps] of [1, 2, 3, 2, 1, 2, 3].entries())
+    for (const [at, steps] of [2, 4, 2, 4, 6, 4, 2].entries())
       (at === 0 ? first : next).push(await step(page, left + steps * STEP_WIDTH, top))
     await page.mouse.move(left, top)
     await page.mouse.up()

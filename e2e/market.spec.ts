@@ -142,3 +142,61 @@ for (const colorScheme of ['light', 'dark'] as const) {
     expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([])
   })
 }
+
+test('a need is dragged: the field answers on the way, and one undo takes it back', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open(READY)
+  await settled(page)
+  const counts = page.getByTestId('market').getByText(/ offers, .* fit$/)
+  const before = await counts.innerText()
+  const slider = page.getByRole('slider', { name: 'Drag the least vCPU' })
+  const { x, y, width, height } = (await slider.locator('xpath=../..').boundingBox())!
+  await page.mouse.move(x + width / 2, y + height / 2)
+  await page.mouse.down()
+  await page.mouse.move(x + width / 2 + 20, y + height / 2, { steps: 3 })
+  // Nothing is changed yet, and the field is that of the need as it is dragged.
+  await expect(counts).not.toHaveText(before)
+  await expect(page.getByRole('listbox', { name: /^The cheapest edge/ })).toBeHidden()
+  await expect(bench.undo).toBeDisabled()
+  await page.mouse.up()
+  await settled(page)
+  await expect(page.getByRole('listbox', { name: /^The cheapest edge/ })).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'Least vCPU' })).not.toHaveValue('4')
+  await bench.undo.click()
+  await settled(page)
+  await expect(counts).toHaveText(before)
+  // By keys, one step at a time.
+  await slider.focus()
+  await page.keyboard.press('ArrowRight')
+  await settled(page)
+  await expect(page.getByRole('textbox', { name: 'Least vCPU' })).toHaveValue('6')
+})
+
+test('from a sentence to all that fits, set beside what it gives for its money', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=bench&month=2027-03')
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox').fill('Add a machine from what')
+  await page.keyboard.press('Enter')
+  const dialog = page.getByRole('dialog', { name: 'Add a machine' })
+  await dialog.getByRole('button', { name: 'Add it, and see all that fits' }).click({ timeout: 30_000 })
+  await settled(page)
+  await expect(page.getByRole('region', { name: 'Prices that this rests on' })).toContainText(
+    /edition .*, valid since 202\d-/,
+  )
+  const field = page.getByRole('figure', { name: 'Everything that fits, by cost' })
+  for (const [measure, tick] of [
+    ['IOPS for the money', /IOPS for € 1/],
+    ['hours until it pays', /pays at once/],
+    ['whether it can be taken away', /may be taken away/],
+    ['carbon of the place', /g for a kWh/],
+  ] as const) {
+    await field.getByRole('button', { name: /What stands down the field/ }).click()
+    await page.getByRole('option', { name: measure }).click()
+    await settled(page)
+    await expect(field).toContainText(tick)
+  }
+  expect(new URL(page.url()).searchParams.get('down')).toBe('carbon')
+  await bench.undo.click()
+  await expect(page.getByRole('link', { name: /test-machine/ })).toBeHidden()
+})

@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import { Slider, SliderThumb, SliderTrack } from 'react-aria-components'
 import styled from 'styled-components'
 import { media } from './theme/media'
@@ -18,19 +19,30 @@ interface StepSliderProps {
 
 /** A value out of some that grow faster and faster, dragged along a line. Arrow keys go from one to the next. */
 export function StepSlider({ label, steps, value, textOf, onDrag, onChange }: StepSliderProps) {
-  const at = steps.findIndex((step) => step >= value)
+  // Whoever draws the value need not draw it again at each step.
+  const [dragged, setDragged] = useState<number>()
+  const found = steps.findIndex((step) => step >= (dragged ?? value))
   return (
     <Bar
       aria-label={label}
       minValue={0}
       maxValue={steps.length - 1}
       step={1}
-      value={at < 0 ? steps.length - 1 : at}
-      onChange={(position) => onDrag(steps[position as number]!)}
-      onChangeEnd={(position) => onChange(steps[position as number]!)}
+      value={found < 0 ? steps.length - 1 : found}
+      onChange={(position) => {
+        const next = steps[position as number]!
+        setDragged(next)
+        onDrag(next)
+      }}
+      onChangeEnd={(position) => {
+        setDragged(undefined)
+        onChange(steps[position as number]!)
+      }}
     >
       <Track>
-        <Thumb aria-valuetext={textOf(value)} />
+        <Thumb aria-valuetext={textOf(dragged ?? value)}>
+          {dragged !== undefined && <Says aria-hidden="true">{textOf(dragged)}</Says>}
+        </Thumb>
       </Track>
     </Bar>
   )
@@ -76,4 +88,17 @@ const Thumb = styled(SliderThumb)`
   &[data-dragging] {
     background: var(--ink);
   }
+`
+
+const Says = styled.span`
+  position: absolute;
+  top: 20px;
+  left: 50%;
+  transform: translateX(-50%);
+  padding: 1px 5px;
+  white-space: nowrap;
+  font-size: 12px;
+  color: var(--sheet);
+  background: var(--ink);
+  border-radius: 2px;
 `

@@ -10,6 +10,7 @@ import type { EditionEffect, EditionEffectInputs } from '../core/pricelist/editi
 import type { EditionSummary } from '../core/pricelist/summariseEditions.ts'
 import type { Outcome } from '../core/outcome.ts'
 import type { MarketLook, MarketQuestion, MarketView } from '../core/market/marketView.ts'
+import type { DraggedView } from '../core/market/DraggedField.ts'
 import type { DraggedNeed } from '../core/market/needSteps.ts'
 import type { MixQuestion } from '../core/market/mixQuestion.ts'
 import type { MixAnswer, MixStep } from '../core/market/planMix.ts'
@@ -224,8 +225,10 @@ export type MarketAsked = MarketQuestion &
   }
 
 export interface MarketAnswer {
-  /** Undefined where the machine itself has no price. */
-  readonly view: MarketView | undefined
+  /** Undefined where the machine itself has no price, and while a need is dragged. */
+  readonly view?: MarketView | undefined
+  /** What a need that is dragged changes in the view before it. */
+  readonly dragged?: DraggedView
 }
 
 /** Ranks everything that is sold for one machine. The worker is kept: laying all offers out costs more than an answer. */

@@ -4,7 +4,7 @@ import { readPlan } from '../../files/plan/planFile.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { gib } from '../quantity/units.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
-import { DraggedField } from './DraggedField.ts'
+import { DraggedField, whileDragged } from './DraggedField.ts'
 import { FIELD_MEASURES } from './fieldMeasure.ts'
 import { fieldMarks } from './fieldMarks.ts'
 import { WHOLE_FIELD } from './fieldPart.ts'
@@ -40,12 +40,13 @@ test.each(cases)('as %s is dragged, each step is the field of that need, down by
   const dragged = DraggedField.of(market, question, need, LOOK)!
   const seen = new Set<number>()
   for (const value of NEED_STEPS[need]) {
-    const shown = dragged.view(view, value)
+    const shown = whileDragged(view, dragged.at(value))
     const needs = { ...machine.needs, ...(need === 'vcpu' ? { vcpu: value } : { memoryGiB: gib(value) }) }
     const solved = solveMarket(market, { ...question, machine: { ...machine, needs } })!
     expect(shown.fitting).toBe(solved.fitting)
     // The same marks, had the scales been those of the drag.
     expect(shown.marks).toEqual(fieldMarks(solved.field, openScales(shown.scales), LOOK))
+    expect([shown.edge, shown.picked, shown.listed]).toEqual([[], undefined, view.listed])
     seen.add(shown.fitting)
   }
   expect(seen.size).toBeGreaterThan(4)

@@ -13,6 +13,21 @@ import { NEED_STEPS, type DraggedNeed } from './needSteps.ts'
 import { offerMeasure } from './offerMeasure.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
 
+/** What of a view depends on the need that is dragged, and where the machine as it is stands; plain data. */
+export interface DraggedView extends Pick<MarketView, 'fitting' | 'marks' | 'scales'> {
+  readonly x: number
+  readonly y: number | undefined
+}
+
+/** The view before the drag, with what is drawn of it while it goes on. */
+export const whileDragged = (view: MarketView, { x, y, ...drawn }: DraggedView): MarketView => ({
+  ...view,
+  ...drawn,
+  present: { ...view.present, x, y },
+  edge: [],
+  picked: undefined,
+})
+
 /**
  * A field whose need of vCPU or memory is dragged: everything that fits without that need, counted once for all steps at
  * which it can be let go, so that each of them is drawn at once. Where costs stand does not change on the way. Sizes of free
@@ -65,24 +80,17 @@ export class DraggedField {
     this.fitting = countInReach(this.field, reached, this.steps.length)
   }
 
-  /** What is drawn with the need at one of its steps; of the view before it what does not depend on it. O(marks). */
-  view(view: MarketView, value: number): MarketView {
+  /** What is drawn with the need at one of its steps. Where the edge is, is known once the need is let go. O(marks). */
+  at(value: number): DraggedView {
     const found = this.steps.findIndex((each) => each >= value)
     const step = found < 0 ? this.steps.length - 1 : found
     const { scales, look, own } = this
     const { axis, ...shown } = scales
     const place = placeInPart(scales, look.part)
     return {
-      ...view,
       fitting: this.fitting[step]!,
-      present: {
-        x: place.x(toNumber(this.present)),
-        y: own === undefined ? undefined : place.y(own),
-        row: view.present.row,
-      },
-      // Where the edge then is, is known once the need is let go.
-      edge: [],
-      picked: undefined,
+      x: place.x(toNumber(this.present)),
+      y: own === undefined ? undefined : place.y(own),
       marks: marksOfCells(this.field, scales, look, this.cells[step]!),
       scales: shown,
     }

@@ -1,6 +1,6 @@
 'use client'
 
-import { memo } from 'react'
+import { memo, useState } from 'react'
 import styled from 'styled-components'
 import type { FieldMark } from '../../core/market/fieldMarks.ts'
 import type { FieldPart } from '../../core/market/fieldPart.ts'
@@ -10,6 +10,7 @@ import { offerKey } from '../../core/market/offerName.ts'
 import { currencySymbol, formatMoney } from '../../wording/money'
 import { formatNumber } from '../../wording/number'
 import { measureText } from '../../wording/fieldMeasure'
+import { sameFields } from '../../core/sameFields.ts'
 import { costTicks, measureTicks } from './fieldTicks.ts'
 
 interface FieldDrawingProps {
@@ -122,15 +123,34 @@ interface MarkProps {
   readonly onOpen: (mark: FieldMark) => void
 }
 
-/** A notch as it is filed into a plate: straight above, round below. */
-function Mark({ mark, x, y, isChosen, currency, onOpen }: MarkProps) {
+function markText(count: number, name: string, cost: number, currency: string): string {
+  const cheapest = `${name}, about ${currencySymbol(currency)} ${cost.toFixed(2)}`
+  return count === 1 ? cheapest : `${formatNumber(count)} offers, the cheapest ${cheapest}`
+}
+
+/** Whether a mark looks and says the same as before: each view has marks of its own. */
+const isSameMark = ({ mark: a, ...before }: MarkProps, { mark: b, ...after }: MarkProps): boolean =>
+  sameFields(before, after) &&
+  a.count === b.count &&
+  a.isBeyond === b.isBeyond &&
+  a.name === b.name &&
+  a.cost === b.cost
+
+/** A notch as it is filed into a plate: straight above, round below. There are hundreds of them, and they change as one drags. */
+const Mark = memo(function Mark({ mark, x, y, isChosen, currency, onOpen }: MarkProps) {
   const { count, isBeyond, name, cost } = mark
   const text = count === 1 ? '' : countText(count)
   const half = count === 1 ? 5 : Math.max(8, text.length * 3.4 + 3)
-  const cheapest = `${name}, about ${currencySymbol(currency)} ${cost.toFixed(2)}`
+  // Words for a mark are made when it is pointed at: hundreds change with each step of a drag.
+  const [isPointedAt, setIsPointedAt] = useState(false)
   return (
-    <Pressed onClick={() => onOpen(mark)} $beyond={isBeyond}>
-      <title>{count === 1 ? cheapest : `${formatNumber(count)} offers, the cheapest ${cheapest}`}</title>
+    <g
+      onClick={() => onOpen(mark)}
+      onPointerEnter={() => setIsPointedAt(true)}
+      onPointerLeave={() => setIsPointedAt(false)}
+      className={isBeyond ? 'mark beyond' : 'mark'}
+    >
+      {isPointedAt && <title>{markText(count, name, cost, currency)}</title>}
       <path
         d={`M${x - half} ${y - 7}h${half * 2}v10a4 4 0 0 1 -4 4h${-(half * 2 - 8)}a4 4 0 0 1 -4 -4z`}
         stroke={isChosen ? 'var(--ink)' : 'var(--plate-edge)'}
@@ -141,23 +161,28 @@ function Mark({ mark, x, y, isChosen, currency, onOpen }: MarkProps) {
           {text}
         </text>
       )}
-    </Pressed>
+    </g>
   )
-}
+}, isSameMark)
 
 const Svg = styled.svg`
   display: block;
   overflow: visible;
-`
 
-const Pressed = styled.g<{ readonly $beyond: boolean }>`
-  cursor: pointer;
-  fill: ${({ $beyond }) => ($beyond ? 'var(--sheet)' : 'var(--plate)')};
-
-  text {
-    fill: ${({ $beyond }) => ($beyond ? 'var(--ink-2)' : 'var(--ink)')};
+  .mark {
+    cursor: pointer;
+    fill: var(--plate);
   }
-  &:hover path {
+  .mark text {
+    fill: var(--ink);
+  }
+  .beyond {
+    fill: var(--sheet);
+  }
+  .beyond text {
+    fill: var(--ink-2);
+  }
+  .mark:hover path {
     stroke: var(--ink-2);
   }
 `

@@ -1,10 +1,11 @@
 'use client'
 
-import { useMemo, useRef } from 'react'
+import { memo, useCallback, useMemo, useRef } from 'react'
 import styled from 'styled-components'
 import type { FieldMeasure } from '../../core/market/fieldMeasure.ts'
 import { WHOLE_FIELD, type FieldPart } from '../../core/market/fieldPart.ts'
 import { openScales } from '../../core/market/fieldScales.ts'
+import type { FieldMark } from '../../core/market/fieldMarks.ts'
 import type { MarketView } from '../../core/market/marketView.ts'
 import type { OfferName } from '../../core/market/offerName.ts'
 import { Button } from '../../interface/Button'
@@ -32,43 +33,23 @@ interface FieldFrameProps {
 }
 
 /** The field with what stands around it: what is down, and how near one looks. */
-export function FieldFrame(props: FieldFrameProps) {
+export const FieldFrame = memo(function FieldFrame(props: FieldFrameProps) {
   const { view, width, currency, measure, measures, part, chosen, onChange, onPick } = props
   const scales = useMemo(() => openScales(view.scales), [view.scales])
   const field = useRef<HTMLDivElement>(null)
   const look = (next: FieldPart): void => onChange({ part: next })
+  const open = useCallback(
+    (mark: FieldMark) =>
+      mark.count === 1 ? onPick(mark.cheapest) : onChange({ part: zoomed(part, 0.4, mark.x, mark.y) }),
+    [part, onPick, onChange],
+  )
   const { lasso, handlers } = useFieldGestures(field, part, look)
   const isWhole = part === WHOLE_FIELD
   const drawn = view.marks.reduce((sum, { count, isBeyond }) => sum + (isBeyond ? 0 : count), 0)
   const unknown = isWhole ? Math.max(0, view.fitting - drawn) : 0
   return (
     <Figure aria-label="Everything that fits, by cost">
-      <Bar>
-        <Down>
-          down:
-          <Dropdown
-            label="What stands down the field"
-            value={measure}
-            options={measures.map((id) => ({ id, name: MEASURE_NAMES[id] }))}
-            onChange={(id) => onChange({ measure: id as FieldMeasure, part: WHOLE_FIELD })}
-          />
-        </Down>
-        <Zoom>
-          <Button aria-label="Look nearer" onPress={() => look(zoomed(part, 0.6, 0.5, 0.5))}>
-            +
-          </Button>
-          <Button
-            aria-label="Look from farther away"
-            isDisabled={isWhole}
-            onPress={() => look(zoomed(part, 1 / 0.6, 0.5, 0.5))}
-          >
-            −
-          </Button>
-          <Button isDisabled={isWhole} onPress={() => look(WHOLE_FIELD)}>
-            Whole field
-          </Button>
-        </Zoom>
-      </Bar>
+      <FieldBar measure={measure} measures={measures} part={part} onChange={onChange} />
       <Field ref={field} {...handlers} data-testid="field">
         <FieldDrawing
           view={view}
@@ -78,9 +59,7 @@ export function FieldFrame(props: FieldFrameProps) {
           height={FIELD_HEIGHT}
           currency={currency}
           chosen={chosen}
-          onOpen={(mark) =>
-            mark.count === 1 ? onPick(mark.cheapest) : look(zoomed(part, 0.4, mark.x, mark.y))
-          }
+          onOpen={open}
         />
         {lasso && <Lasso style={lasso} />}
         <EdgeWalk view={view} measure={measure} currency={currency} chosen={chosen} onPick={onPick} />
@@ -92,7 +71,43 @@ export function FieldFrame(props: FieldFrameProps) {
       </Caption>
     </Figure>
   )
-}
+})
+
+type FieldBarProps = Pick<FieldFrameProps, 'measure' | 'measures' | 'part' | 'onChange'>
+
+/** What is down, and how near one looks. */
+const FieldBar = memo(function FieldBar({ measure, measures, part, onChange }: FieldBarProps) {
+  const look = (next: FieldPart): void => onChange({ part: next })
+  const isWhole = part === WHOLE_FIELD
+  return (
+    <Bar>
+      <Down>
+        down:
+        <Dropdown
+          label="What stands down the field"
+          value={measure}
+          options={measures.map((id) => ({ id, name: MEASURE_NAMES[id] }))}
+          onChange={(id) => onChange({ measure: id as FieldMeasure, part: WHOLE_FIELD })}
+        />
+      </Down>
+      <Zoom>
+        <Button aria-label="Look nearer" onPress={() => look(zoomed(part, 0.6, 0.5, 0.5))}>
+          +
+        </Button>
+        <Button
+          aria-label="Look from farther away"
+          isDisabled={isWhole}
+          onPress={() => look(zoomed(part, 1 / 0.6, 0.5, 0.5))}
+        >
+          −
+        </Button>
+        <Button isDisabled={isWhole} onPress={() => look(WHOLE_FIELD)}>
+          Whole field
+        </Button>
+      </Zoom>
+    </Bar>
+  )
+})
 
 const Figure = styled.figure`
   margin: 0;

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { cheaperFrom } from '../../core/market/hoursCurve.ts'
@@ -20,7 +21,7 @@ interface HoursPartProps {
 }
 
 /** What the month costs by how long the machine is on each day: as it is, as what is looked at, and on steady terms. */
-export function HoursPart({ hours, own, currency }: HoursPartProps) {
+export const HoursPart = memo(function HoursPart({ hours, own, currency }: HoursPartProps) {
   const [now] = hours
   if (!now || now.points.length === 0) return null
   const data = now.points.map((point, at) => ({
@@ -109,7 +110,7 @@ export function HoursPart({ hours, own, currency }: HoursPartProps) {
       </Chart>
     </Part>
   )
-}
+})
 
 /** Where the other is the cheaper one. */
 function crossingText(now: OfferHours, then: OfferHours): string {

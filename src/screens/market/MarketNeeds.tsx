@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import styled from 'styled-components'
 import type { NeedId } from '../../core/fit/needId.ts'
 import type { NeedSaving } from '../../core/market/needSavings.ts'
@@ -20,17 +21,18 @@ interface MarketNeedsProps {
   readonly savings: readonly NeedSaving[]
   readonly currency: string
   readonly isStale: boolean
-  /** The need that is being dragged. */
-  readonly drag: MarketAsked['dragged']
+  /** Of the need that is being dragged; undefined when it is let go. */
   readonly onDrag: (drag: MarketAsked['dragged']) => void
 }
+
+const UNITS = { vcpu: 'vCPU', memory: 'GiB' } as const satisfies Record<DraggedNeed, string>
 
 /** These are numbers that are changed in the line itself. */
 const EDITED: readonly NeedId[] = ['vcpu', 'memory', 'iops', 'round-trip']
 
 /** What the machine needs, edited in place; beside each need, how much cheaper the cheapest would be without it. */
-export function MarketNeeds(props: MarketNeedsProps) {
-  const { machine, savings, currency, isStale, drag, onDrag } = props
+export const MarketNeeds = memo(function MarketNeeds(props: MarketNeedsProps) {
+  const { machine, savings, currency, isStale, onDrag } = props
   const need = useNeeds(machine.name)
   const { needs } = machine
   const costOf = (id: NeedId) => {
@@ -42,7 +44,7 @@ export function MarketNeeds(props: MarketNeedsProps) {
       label={label}
       steps={NEED_STEPS[of]}
       value={value}
-      textOf={formatNumber}
+      textOf={(each) => `${formatNumber(each)} ${UNITS[of]}`}
       onDrag={(next) => onDrag({ need: of, value: next })}
       onChange={(next) => {
         onDrag(undefined)
@@ -50,33 +52,31 @@ export function MarketNeeds(props: MarketNeedsProps) {
       }}
     />
   )
-  const vcpu = drag?.need === 'vcpu' ? drag.value : needs.vcpu
-  const memory = drag?.need === 'memory' ? drag.value : needs.memoryGiB
   return (
     <Line aria-label="What the machine must have" data-stale={isStale || undefined}>
       <Need>
         <NumberInput
           label="Least vCPU"
           unit="vCPU"
-          value={vcpu}
+          value={needs.vcpu}
           step={1}
           most={4_096}
           onChange={(vcpu) => need({ vcpu })}
         />
         {costOf('vcpu')}
-        {slider('vcpu', 'Drag the least vCPU', vcpu, (next) => need({ vcpu: next }))}
+        {slider('vcpu', 'Drag the least vCPU', needs.vcpu, (next) => need({ vcpu: next }))}
       </Need>
       <Need>
         <NumberInput
           label="Least memory in GiB"
           unit="GiB"
-          value={memory}
+          value={needs.memoryGiB}
           step={1}
           most={65_536}
           onChange={(memory) => need({ memoryGiB: gib(memory) })}
         />
         {costOf('memory')}
-        {slider('memory', 'Drag the least memory', memory, (next) => need({ memoryGiB: gib(next) }))}
+        {slider('memory', 'Drag the least memory', needs.memoryGiB, (next) => need({ memoryGiB: gib(next) }))}
       </Need>
       <Need>
         <NumberInput
@@ -113,7 +113,7 @@ export function MarketNeeds(props: MarketNeedsProps) {
       <Legend>green: what dropping it alone would save</Legend>
     </Line>
   )
-}
+})
 
 function Saving({ saving, currency }: { readonly saving: NeedSaving; readonly currency: string }) {
   const { saved, total, instead } = saving

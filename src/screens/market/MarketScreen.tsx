@@ -1,7 +1,9 @@
 'use client'
 
-import { useCallback, useMemo, useState } from 'react'
+import { memo, useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import type { MarketView } from '../../core/market/marketView.ts'
+import type { OfferGrouping } from '../../core/market/offerGrouping.ts'
 import { offerKey, type OfferName } from '../../core/market/offerName.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
@@ -29,6 +31,8 @@ const DRAWINGS = [
   { id: 'map', label: 'on a map' },
 ] as const
 
+const NO_SAVINGS: MarketView['savings'] = []
+
 const PlaceMap = lazyPart(() => import('./PlaceMap'), 'PlaceMap', { drawing: FIELD_HEIGHT })
 const HoursPart = lazyPart(() => import('./HoursPart'), 'HoursPart', { drawing: 190 })
 
@@ -43,39 +47,31 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
   const { market } = address
   const [ref, width] = useWidth<HTMLDivElement>(640, 280)
   const [drag, setDrag] = useState<MarketAsked['dragged']>()
-  const { view, isStale, failure, again } = useMarket(machine, drag, market.part, width, FIELD_HEIGHT)
+  const { view, drawn, isStale, failure, again } = useMarket(machine, drag, market.part, width, FIELD_HEIGHT)
   const change = useCallback(
     (part: Partial<typeof market>) => mend({ market: { ...market, ...part } }),
     [mend, market],
   )
   const measures = useMemo(() => measuresFor(machine, state.books), [machine, state.books])
   const pick = useCallback((picked: OfferName) => change({ picked }), [change])
+  const setBest = useCallback((best: OfferGrouping | undefined) => change({ best }), [change])
   const { currency, metered } = priced.estimate
   const hoursOn = metered.onTime / SECONDS_PER_HOUR
   const shown = view?.picked?.row ?? view?.listed[0]
   return (
     <Screen data-testid="market" aria-busy={isStale}>
-      <Head>
-        <Counts aria-live="polite">
-          {view
-            ? `${formatNumber(view.offers)} offers, ${formatNumber(view.fitting)} fit`
-            : 'Looking at everything that is sold…'}
-        </Counts>
-        <Tick
-          label="only terms that bind nobody"
-          checked={market.uncommitted}
-          onChange={(uncommitted) => change({ uncommitted })}
-        />
-        {view && view.leftOut.length > 0 && (
-          <small>Left out: {view.leftOut.map(leftOutText).join('; ')}.</small>
-        )}
-      </Head>
+      <MarketHead
+        offers={view?.offers}
+        fitting={drawn?.fitting}
+        leftOut={view?.leftOut}
+        uncommitted={market.uncommitted}
+        onChange={change}
+      />
       <MarketNeeds
         machine={machine}
-        savings={view?.savings ?? []}
+        savings={view?.savings ?? NO_SAVINGS}
         currency={currency}
-        isStale={isStale}
-        drag={drag}
+        isStale={isStale && !drag}
         onDrag={setDrag}
       />
       {failure && (
@@ -85,15 +81,7 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
       )}
       <Parts>
         <FieldColumn ref={ref}>
-          <ToggleRow<MarketDrawing>
-            label="How the market is drawn"
-            mode="one"
-            options={DRAWINGS}
-            chosen={[market.drawing]}
-            onChange={([drawing]) =>
-              change({ drawing: drawing!, ...(drawing === 'map' && { best: 'place' }) })
-            }
-          />
+          <DrawingChoice drawing={market.drawing} onChange={change} />
           {view && market.drawing === 'map' && (
             <PlaceMap
               rows={view.best.place}
@@ -105,9 +93,9 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
               onPick={pick}
             />
           )}
-          {market.drawing === 'map' ? null : view ? (
+          {market.drawing === 'map' ? null : drawn ? (
             <FieldFrame
-              view={view}
+              view={drawn}
               width={width}
               currency={currency}
               measure={measureFor(market.measure, machine)}
@@ -128,7 +116,7 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
             shown={shown}
             priced={priced}
             best={market.best}
-            onBest={(best) => change({ best })}
+            onBest={setBest}
             onPick={pick}
           />
         )}
@@ -136,6 +124,50 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
     </Screen>
   )
 }
+
+interface MarketHeadProps {
+  readonly offers: number | undefined
+  readonly fitting: number | undefined
+  readonly leftOut: MarketView['leftOut'] | undefined
+  readonly uncommitted: boolean
+  readonly onChange: (part: { readonly uncommitted: boolean }) => void
+}
+
+const MarketHead = memo(function MarketHead(props: MarketHeadProps) {
+  const { offers, fitting, leftOut = [], uncommitted, onChange } = props
+  return (
+    <Head>
+      <Counts aria-live="polite">
+        {offers === undefined || fitting === undefined
+          ? 'Looking at everything that is sold…'
+          : `${formatNumber(offers)} offers, ${formatNumber(fitting)} fit`}
+      </Counts>
+      <Tick
+        label="only terms that bind nobody"
+        checked={uncommitted}
+        onChange={(next) => onChange({ uncommitted: next })}
+      />
+      {leftOut.length > 0 && <small>Left out: {leftOut.map(leftOutText).join('; ')}.</small>}
+    </Head>
+  )
+})
+
+interface DrawingChoiceProps {
+  readonly drawing: MarketDrawing
+  readonly onChange: (part: { readonly drawing: MarketDrawing; readonly best?: OfferGrouping }) => void
+}
+
+const DrawingChoice = memo(function DrawingChoice({ drawing, onChange }: DrawingChoiceProps) {
+  return (
+    <ToggleRow<MarketDrawing>
+      label="How the market is drawn"
+      mode="one"
+      options={DRAWINGS}
+      chosen={[drawing]}
+      onChange={([next]) => onChange({ drawing: next!, ...(next === 'map' && { best: 'place' }) })}
+    />
+  )
+})
 
 const Screen = styled.section`
   display: grid;

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import styled from 'styled-components'
 import { OFFER_GROUPINGS, type OfferGrouping } from '../../core/market/offerGrouping.ts'
 import type { MarketView } from '../../core/market/marketView.ts'
@@ -30,7 +31,8 @@ interface MarketSideProps {
 }
 
 /** What was picked, with what it changes and gives up; and the cheapest, or the best of each of something. */
-export function MarketSide({ view, shown, priced, best = 'provider', onBest, onPick }: MarketSideProps) {
+export const MarketSide = memo(function MarketSide(props: MarketSideProps) {
+  const { view, shown, priced, best = 'provider', onBest, onPick } = props
   const { listed, present } = view
   const rows = view.best[best]
   const { currency } = priced.estimate
@@ -84,7 +86,7 @@ export function MarketSide({ view, shown, priced, best = 'provider', onBest, onP
       )}
     </Side>
   )
-}
+})
 
 const Side = styled.aside`
   min-width: 0;

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { whileDragged } from '../../core/market/DraggedField.ts'
 import { FIELD_MEASURES, type FieldMeasure } from '../../core/market/fieldMeasure.ts'
 import type { FieldPart } from '../../core/market/fieldPart.ts'
 import type { MarketView } from '../../core/market/marketView.ts'
@@ -20,7 +21,10 @@ export interface AskedMarket extends Pick<
   Answered<MarketAsked, MarketAnswer, never>,
   'failure' | 'again' | 'isStale'
 > {
+  /** The last whole answer. */
   readonly view: MarketView | undefined
+  /** What is drawn of it: while a need is dragged, the field of that. */
+  readonly drawn: MarketView | undefined
 }
 
 /**
@@ -62,7 +66,13 @@ export function useMarket(
   )
   const { answer, isStale, failure, again } = useAnswer(marketAsker, asked)
   if (drag !== dragged && (!isStale || drag === undefined)) setDragged(drag)
-  return { view: answer?.view, isStale, failure, again }
+  const [view, setView] = useState<MarketView>()
+  if (answer && !answer.dragged && answer.view !== view) setView(answer.view)
+  const drawn = useMemo(
+    () => (view && answer?.dragged ? whileDragged(view, answer.dragged) : view),
+    [view, answer],
+  )
+  return { view, drawn, isStale, failure, again }
 }
 
 /** How far away is said where somebody is anywhere; else what sizes have. */
