@@ -1,7 +1,7 @@
 import type { UserPlace } from '../machine/needs.ts'
 import type { FieldMeasure } from './fieldMeasure.ts'
 import { laneCosts } from './laneCosts.ts'
-import { measureOfLane } from './laneMeasure.ts'
+import { measureOfLane } from './measureOfLane.ts'
 import { longestRoundTrip } from './longestRoundTrip.ts'
 import type { OfferAt } from './scanOffers.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'

@@ -1,5 +1,6 @@
-import { monthHours, type MarketColumns } from './marketColumns.ts'
-import { measuredBy, STAYS, TAKEN_AWAY, type FieldMeasure } from './fieldMeasure.ts'
+import { keptFor } from '../keptFor.ts'
+import { monthHours } from './marketColumns.ts'
+import { measuredBy } from './fieldMeasure.ts'
 import type { FieldLane, FieldOffers } from './fieldOffers.ts'
 import { paysAfter } from './paysAfter.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
@@ -42,31 +43,17 @@ export function laneMeasure(field: Measured, lane: FieldLane): LaneMeasure {
 export const iopsForMoney = (iops: number | undefined, cost: number): number | undefined =>
   iops === undefined || cost <= 0 ? undefined : iops / cost
 
-/** What every offer of a region on some terms has of a measure that goes by those; NaN for other measures. */
-export function measureOfLane(
-  { regions, terms }: MarketColumns,
-  measure: FieldMeasure,
-  region: number,
-  on: number,
-  roundTripMs: number,
-): number {
-  switch (measure) {
-    case 'round-trip':
-      return roundTripMs
-    case 'interruption':
-      return terms[on]!.kind === 'spot' ? TAKEN_AWAY : STAYS
-    case 'carbon':
-      return regions[region]!.region.carbonGramsPerKwh ?? NaN
-    default:
-      return NaN
-  }
-}
-
 /** What a size has that offers are grouped by, by its place among the fitting ones; nothing where it is not of sizes. */
-export function measureOfSizes(
-  { questions, measure, sizes }: Pick<Measured, 'questions' | 'measure' | 'sizes'>,
-  seller: number,
-): Float64Array | undefined {
+export const measureOfSizes = (field: SizedField, seller: number): Float64Array | undefined =>
+  tablesOf(field)[seller]
+
+type SizedField = Pick<Measured, 'questions' | 'measure' | 'sizes'>
+
+const tablesOf = keptFor((field: SizedField) =>
+  field.questions.map((_, seller) => tableOfSizes(field, seller)),
+)
+
+function tableOfSizes({ questions, measure, sizes }: SizedField, seller: number): Float64Array | undefined {
   if (measuredBy(measure) === 'lane' || measure === 'pays-after') return undefined
   const question = questions[seller]!
   return Float64Array.from(sizes[seller]!, (position) => {
