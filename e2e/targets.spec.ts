@@ -17,8 +17,9 @@ const smallTargets = (page: Page, least: number): Promise<string[]> =>
     const small = [
       ...document.querySelectorAll('button, a[href], input, select, textarea, [role=option], [role=slider]'),
     ].flatMap((control) => {
-      // What is hidden within a label is pressed by it.
-      const target = control.closest('label') ?? control
+      // What is hidden within a label is pressed by it, and a slider anywhere along its line.
+      const line = control.matches('input[type=range]') ? control.closest('[role=group]') : null
+      const target = control.closest('label') ?? line ?? control
       if (!target.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true })) return []
       if (control.closest('[inert], [aria-hidden=true], svg, [data-react-aria-top-layer]')) return []
       if (target.matches(':disabled, [data-disabled]') || isInline(target)) return []

@@ -1,4 +1,7 @@
 import type { ApartGroup } from '../machine/apartGroup.ts'
+import type { RegionIndex } from '../catalogue/bookIndex.ts'
+import { openZones } from '../fit/apartChecks.ts'
+import { apartOf } from '../machine/apart.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { copyNames } from './changeMany.ts'
 import { copiedForm } from './quantity.ts'
@@ -28,6 +31,28 @@ export function inSeveralZones(
     name: names[i]!,
   }))
   return { copies, group }
+}
+
+/**
+ * Copies of a machine under these names. Those of a group stand in the next zone of the region that has room for one more,
+ * and where none has, in the machine's own, which the watch list then says. O(copies × machines of the group).
+ */
+export function copiesOf(
+  machine: Machine,
+  names: readonly string[],
+  plan: Pick<Plan, 'machines' | 'apartGroups'>,
+  region: RegionIndex | undefined,
+): Machine[] {
+  const form = copiedForm(machine)
+  const copies: Machine[] = []
+  for (const name of names) {
+    const copy: Machine = { ...form, name }
+    const apart = region && apartOf(copy, { ...plan, machines: [...plan.machines, ...copies] })
+    const open = apart ? openZones({ machine: copy, region, apart }, machine.size) : []
+    const zone = open.includes(machine.zone) ? machine.zone : (open[0] ?? machine.zone)
+    copies.push({ ...copy, zone })
+  }
+  return copies
 }
 
 /** A name that no group of the plan has: `web`, else `web 2`. */

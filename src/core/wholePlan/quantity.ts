@@ -17,9 +17,15 @@ export function copiedForm({ name, variants, accepted, ...form }: Machine): Omit
 export function alike(name: string, { machines }: Pick<Plan, 'machines'>): readonly Machine[] {
   const asked = machines.find((machine) => machine.name === name)
   if (!asked) return []
-  const form = copiedForm(asked)
+  const form = decided(asked)
   const base = baseOf(name)
-  return machines.filter((machine) => baseOf(machine.name) === base && isSame(copiedForm(machine), form))
+  return machines.filter((machine) => baseOf(machine.name) === base && isSame(decided(machine), form))
+}
+
+/** Machines that are kept apart are alike in whatever zones they stand. */
+function decided(machine: Machine): Omit<Machine, Own> {
+  const form = copiedForm(machine)
+  return machine.needs.apart ? { ...form, zone: '' } : form
 }
 
 /** What makes a quantity of what is there: names to add, or to take away, the last ones first to go. Never this one. */

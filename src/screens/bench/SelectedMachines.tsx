@@ -2,8 +2,10 @@
 
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
+import { bookFor } from '../../core/catalogue/bookFor.ts'
 import { copyNames } from '../../core/wholePlan/changeMany.ts'
-import { alike, copiedForm, quantityChange } from '../../core/wholePlan/quantity.ts'
+import { copiesOf } from '../../core/wholePlan/inSeveralZones.ts'
+import { alike, quantityChange } from '../../core/wholePlan/quantity.ts'
 import { MOST_MACHINES } from '../../core/machine/plan.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { Menu } from '../../interface/Menu'
@@ -22,7 +24,7 @@ const COPIES = [1, 2, 5, 10, 20]
 
 /** What can be done with the machines that are ticked, all at once. */
 export function SelectedMachines({ selected, onSelect }: SelectedMachinesProps) {
-  const { session, state } = useWorkbench()
+  const { session, state, month } = useWorkbench()
   const { plan } = state
   const [asks, setAsks] = useState<ManyKind | 'delete'>()
   const [surplus, setSurplus] = useState<ReadonlySet<string>>()
@@ -37,8 +39,9 @@ export function SelectedMachines({ selected, onSelect }: SelectedMachinesProps) 
   }
   const add = (names: readonly string[], label: string): void => {
     if (!machine) return
-    const form = copiedForm(machine)
-    session.edit(label, addMachines(names.map((name) => ({ ...form, name }))))
+    const index = bookFor(machine.provider, state.books, month)
+    const region = index.ok ? index.value.regions.get(machine.region) : undefined
+    session.edit(label, addMachines(copiesOf(machine, names, plan, region)))
   }
   const setQuantity = (quantity: number): void => {
     if (!machine || quantity < 1) return
