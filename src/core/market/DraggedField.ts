@@ -3,7 +3,7 @@ import { PlanPricing } from '../meter/planPricing.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { toNumber, type Exact } from '../quantity/exact.ts'
 import { cellsByStep, type FieldCell } from './fieldCells.ts'
-import { marksOfCells, type MarkOptions } from './fieldMarks.ts'
+import { drawnMarks, type DrawnMark, type MarkOptions } from './fieldMarks.ts'
 import { fieldOffers, type FieldOffers } from './fieldOffers.ts'
 import { cellEdges, fieldScales, placeInPart, type FieldScales } from './fieldScales.ts'
 import type { Market } from './market.ts'
@@ -14,19 +14,28 @@ import { offerMeasure } from './offerMeasure.ts'
 import type { SellerQuestion } from './sellerQuestion.ts'
 
 /** What of a view depends on the need that is dragged, and where the machine as it is stands; plain data. */
-export interface DraggedView extends Pick<MarketView, 'fitting' | 'marks' | 'scales'> {
+export interface DraggedView extends Pick<MarketView, 'fitting' | 'scales'> {
+  /** Nothing is said of them, and nothing opened, while the pointer is at the need. */
+  readonly marks: readonly DrawnMark[]
   readonly x: number
   readonly y: number | undefined
 }
 
 /** The view before the drag, with what is drawn of it while it goes on. */
-export const whileDragged = (view: MarketView, { x, y, ...drawn }: DraggedView): MarketView => ({
+export const whileDragged = (
+  view: MarketView,
+  { x, y, fitting, scales, marks }: DraggedView,
+): MarketView => ({
   ...view,
-  ...drawn,
+  fitting,
+  scales,
+  marks: marks.map((mark) => ({ ...mark, ...UNNAMED })),
   present: { ...view.present, x, y },
   edge: [],
   picked: undefined,
 })
+
+const UNNAMED = { cheapest: { provider: '', region: '', size: '', terms: '' }, name: '', cost: 0 } as const
 
 /**
  * A field whose need of vCPU or memory is dragged: everything that fits without that need, counted once for all steps at
@@ -91,7 +100,7 @@ export class DraggedField {
       fitting: this.fitting[step]!,
       x: place.x(toNumber(this.present)),
       y: own === undefined ? undefined : place.y(own),
-      marks: marksOfCells(this.field, scales, look, this.cells[step]!),
+      marks: drawnMarks(this.field, scales, look, this.cells[step]!),
       scales: shown,
     }
   }

@@ -7,13 +7,17 @@ import { laneMeasure } from './laneMeasure.ts'
 import type { OfferName } from './offerName.ts'
 import type { OfferAt } from './scanOffers.ts'
 
-/** A mark of the field: offers that stand too near to each other to be told apart, by their share of the part shown. */
-export interface FieldMark {
+/** Offers that stand too near to each other to be told apart, by their share of the part shown. */
+export interface DrawnMark {
   readonly x: number
   readonly y: number
   readonly count: number
   /** Whether its cheapest is farther away than the machine's needs allow. */
   readonly isBeyond: boolean
+}
+
+/** A mark of the field, with what can be said of it. */
+export interface FieldMark extends DrawnMark {
   readonly cheapest: OfferName
   /** `Heron 4/16, Porto, on demand`, by the names of its book. */
   readonly name: string
@@ -37,16 +41,21 @@ const APART = 0.75
  */
 export function fieldMarks(field: FieldOffers, scales: FieldScales, options: MarkOptions): FieldMark[] {
   const { part, columns, rows } = options
-  return marksOfCells(field, scales, options, fieldCells(field, cellEdges(scales, part, columns, rows)))
+  const cells = fieldCells(field, cellEdges(scales, part, columns, rows))
+  return drawnMarks(field, scales, options, cells).map((mark, i): FieldMark => {
+    const { lane, at } = cells[i]!
+    const cost = field.costs[lane.start + at]!
+    return { ...mark, cost, ...namesOf(offerIn(field, lane, at), field) }
+  })
 }
 
-/** The same of cells that are known. O(cells). */
-export function marksOfCells(
+/** Where the marks of cells that are known stand, in the order of the cells. O(cells). */
+export function drawnMarks(
   field: FieldOffers,
   scales: FieldScales,
   { part, columns, rows }: MarkOptions,
   cells: readonly FieldCell[],
-): FieldMark[] {
+): DrawnMark[] {
   const place = placeInPart(scales, part)
   const above = new Map<number, { mark: PlacedMark; middle: number }>()
   return cells.map(({ column, row, count, lane, at }) => {
@@ -57,8 +66,6 @@ export function marksOfCells(
       y: place.y(measured.of === 'all' ? measured.value : measured.values(at)),
       count,
       isBeyond: !lane.isInReach,
-      cost: field.costs[lane.start + at]!,
-      ...namesOf(offerIn(field, lane, at), field),
     }
     // Cells come row by row, so the last mark of the column is the next one to it.
     const before = above.get(column)
@@ -71,7 +78,7 @@ export function marksOfCells(
   })
 }
 
-type PlacedMark = { -readonly [Field in keyof FieldMark]: FieldMark[Field] }
+type PlacedMark = { -readonly [Field in keyof DrawnMark]: DrawnMark[Field] }
 
 function namesOf(
   { seller, region: regionAt, terms: termsAt, size: sizeAt }: OfferAt,
