@@ -109,7 +109,7 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
           Undo in the list
         </Button>
         <Button onPress={close}>Give up</Button>
-        <Button isDisabled={!recipe} onPress={() => recipe && void saveRecipe(recipe)}>
+        <Button isDisabled={!recipe || isStale} onPress={() => recipe && void saveRecipe(recipe)}>
           Export the recipe
         </Button>
         <Button isDisabled={!book || isStale} onPress={use}>
