@@ -16,7 +16,24 @@ export function landOutline(): string {
         ? geometry.coordinates
         : [],
   )
-  return rings.map((ring) => `M${ring.map(pointText).join('L')}Z`).join('')
+  return rings
+    .flatMap(brokenAtEdge)
+    .map((ring) => `M${ring.map(pointText).join('L')}Z`)
+    .join('')
+}
+
+type Point = readonly number[]
+
+/** A ring that goes over the edge of the map is a piece on each side, each closed along the edge. */
+function brokenAtEdge(ring: readonly Point[]): (readonly Point[])[] {
+  // The last point is the first one again.
+  const points = ring.slice(1)
+  const begins = points.flatMap(([east], at) => (Math.abs(east! - points.at(at - 1)![0]!) > 180 ? [at] : []))
+  if (begins.length === 0) return [ring]
+  return begins.map((from, i) => {
+    const to = begins[i + 1] ?? begins[0]! + points.length
+    return Array.from({ length: to - from }, (_, at) => points[(from + at) % points.length]!)
+  })
 }
 
 const tenth = (degrees: number): number => Math.round(degrees * 10) / 10
