@@ -12,7 +12,7 @@ interface StepSliderProps {
   /** Stands at the first step that is no less. */
   readonly value: number
   readonly textOf: (value: number) => string
-  /** While it is dragged, and then once when it is let go. */
+  /** While it is dragged, and then once when it is let go; let go where it stood, the value is what it was. */
   readonly onDrag: (value: number) => void
   readonly onChange: (value: number) => void
 }
@@ -21,14 +21,17 @@ interface StepSliderProps {
 export function StepSlider({ label, steps, value, textOf, onDrag, onChange }: StepSliderProps) {
   // Whoever draws the value need not draw it again at each step.
   const [dragged, setDragged] = useState<number>()
-  const found = steps.findIndex((step) => step >= (dragged ?? value))
+  const placeOf = (of: number): number => {
+    const found = steps.findIndex((step) => step >= of)
+    return found < 0 ? steps.length - 1 : found
+  }
   return (
     <Bar
       aria-label={label}
       minValue={0}
       maxValue={steps.length - 1}
       step={1}
-      value={found < 0 ? steps.length - 1 : found}
+      value={placeOf(dragged ?? value)}
       onChange={(position) => {
         const next = steps[position as number]!
         setDragged(next)
@@ -36,7 +39,8 @@ export function StepSlider({ label, steps, value, textOf, onDrag, onChange }: St
       }}
       onChangeEnd={(position) => {
         setDragged(undefined)
-        onChange(steps[position as number]!)
+        // A value between two steps stays when its slider is only pressed.
+        onChange(position === placeOf(value) ? value : steps[position as number]!)
       }}
     >
       <Track>

@@ -27,6 +27,7 @@ test.each([
   ['iops-per-money', 51.4321, '51.4 IOPS for € 1'],
   ['iops-per-money', 1_234.5, '1,235 IOPS for € 1'],
   ['pays-after', 0, 'pays at once'],
+  ['pays-after', 12, 'pays from 12 h on'],
   ['pays-after', 311, 'pays from 311 h on'],
   ['interruption', 1, 'stays'],
   ['interruption', 2, 'may be taken away'],

@@ -1,4 +1,4 @@
-import { leastDrawn, TAKEN_AWAY, type FieldMeasure } from '../core/market/fieldMeasure.ts'
+import { TAKEN_AWAY, type FieldMeasure } from '../core/market/fieldMeasure.ts'
 import { formatNumber } from './number'
 
 export const MEASURE_NAMES: Readonly<Record<FieldMeasure, string>> = {
@@ -24,7 +24,7 @@ export function measureText(measure: FieldMeasure, value: number, symbol: string
     case 'iops-per-money':
       return `${figure} IOPS for ${symbol} 1`
     case 'pays-after':
-      return value < leastDrawn(measure) ? 'pays at once' : `pays from ${figure} h on`
+      return value === 0 ? 'pays at once' : `pays from ${figure} h on`
     case 'interruption':
       return value >= TAKEN_AWAY ? 'may be taken away' : 'stays'
     case 'carbon':

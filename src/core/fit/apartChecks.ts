@@ -32,7 +32,7 @@ export function zoneReason(subject: ApartSubject, zone: string): FitReason | und
   if (!apart) return undefined
   const { mostInZone = Infinity, mostInFaultDomain = Infinity, name: group } = apart.group
   const { name: place, faultDomains } = subject.region.region
-  const there = neighboursIn(subject, apart).filter((other) => other.zone === zone)
+  const there = othersInZone(subject, apart, zone)
   const facts = { group, zone, place, with: names(there) }
   if (there.length >= mostInZone) return { code: 'shares-zone', most: mostInZone, ...facts }
   // Where the book names no domains, nobody knows which machines share one.
@@ -54,6 +54,13 @@ export function everyZoneReason(subject: PlaceSubject): FitReason | undefined {
   return reasons.every((reason) => reason !== undefined) ? reasons[0] : undefined
 }
 
+/** The others of a group that stand in a zone of the machine's provider and region. */
+export const othersInZone = (
+  subject: Pick<ApartSubject, 'machine' | 'region'>,
+  apart: Apart,
+  zone: string,
+): ApartNeighbour[] => neighboursIn(subject, apart).filter((other) => other.zone === zone)
+
 const asked = ({ machine, apart }: ApartSubject): Apart | undefined =>
   machine.needs.apart === undefined ? undefined : apart
 
@@ -72,7 +79,7 @@ export function faultDomainOf(subject: ApartSubject): string | undefined {
   const apart = asked(subject)
   const { faultDomains } = subject.region.region
   if (apart?.group.mostInFaultDomain === undefined || !faultDomains) return undefined
-  const before = neighboursIn(subject, { ...apart, others: apart.others.slice(0, apart.position) })
-  const inZone = before.filter(({ zone }) => zone === subject.machine.zone)
+  const before = { ...apart, others: apart.others.slice(0, apart.position) }
+  const inZone = othersInZone(subject, before, subject.machine.zone)
   return faultDomains[inZone.length % faultDomains.length]
 }

@@ -1,3 +1,4 @@
+import { othersInZone } from './apartChecks.ts'
 import { disksOf, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { roundTrip } from '../machine/roundTrip.ts'
 import { statesWhenOff } from '../machine/whenOff.ts'
@@ -43,7 +44,13 @@ function* unknownPrices({ index: { book }, systemKind, image }: ResolvedMachine)
   if (assumed.has('system-price')) yield { code: 'system-price', of: image.name } satisfies FactToCheck
 }
 
-function* unknownOfPlace({ region: { region }, machine, users, apart }: ResolvedMachine) {
+function* unknownOfPlace(resolved: ResolvedMachine) {
+  const {
+    region: { region },
+    machine,
+    users,
+    apart,
+  } = resolved
   const { needs, provider } = machine
   const of = region.name
   const allowed = needs.jurisdictions ?? []
@@ -57,10 +64,7 @@ function* unknownOfPlace({ region: { region }, machine, users, apart }: Resolved
     }
   }
   if (apart?.group.mostInFaultDomain !== undefined && region.faultDomains === undefined) {
-    const together = apart.others.filter(
-      (other) =>
-        other.provider === provider && other.region === machine.region && other.zone === machine.zone,
-    )
+    const together = othersInZone(resolved, apart, machine.zone)
     if (together.length >= apart.group.mostInFaultDomain) {
       const names = together.map(({ name }) => name)
       yield { code: 'fault-domains', of, group: apart.group.name, with: names } satisfies FactToCheck

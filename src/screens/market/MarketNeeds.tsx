@@ -48,7 +48,7 @@ export const MarketNeeds = memo(function MarketNeeds(props: MarketNeedsProps) {
       onDrag={(next) => onDrag({ need: of, value: next })}
       onChange={(next) => {
         onDrag(undefined)
-        set(next)
+        if (next !== value) set(next)
       }}
     />
   )

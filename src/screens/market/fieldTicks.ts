@@ -19,8 +19,8 @@ const MEASURES: Readonly<Record<FieldMeasure, readonly number[]>> = {
   vcpu: [1, 4, 16, 64, 256, 2, 8, 32, 128],
   memory: [1, 16, 256, 4, 64, 1_024, 8, 32, 128, 2, 512],
   'iops-per-money': [1, 10, 100, 1_000, 10_000, 3, 30, 300, 3_000, 0.1],
-  // The first line is that of what pays at once.
-  'pays-after': [24 - 1e-9, 400, 200, 100, 744, 600, 300, 50, 500],
+  // The lowest line is that of what pays at once, or within a day.
+  'pays-after': [0, 400, 200, 100, 744, 600, 300, 50, 500],
   interruption: [1, 2],
   carbon: [10, 100, 1_000, 300, 30, 500, 200, 50, 700, 150],
 }
