@@ -2,8 +2,11 @@ import { defineConfig, devices } from '@playwright/test'
 
 const PORT = 4398
 
+/** What its test waits for is worked out over seconds; other pages live too short for optimised code to pay. */
+const LONG_WORK = /@long-work/
+
 /** Debian's Chromium; what it would fetch by itself is turned off, and it can run as root in a container. */
-const CHROMIUM = {
+const chromium = (engine: string) => ({
   executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
@@ -13,8 +16,9 @@ const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    `--js-flags=${engine} --min-semi-space-size=32`,
   ],
-}
+})
 
 export default defineConfig({
   testDir: 'e2e',
@@ -30,10 +34,17 @@ export default defineConfig({
     ...devices['Desktop Chrome'],
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: CHROMIUM,
     timezoneId: 'Europe/Lisbon',
     trace: 'off',
   },
+  projects: [
+    {
+      name: 'long work',
+      grep: LONG_WORK,
+      use: { launchOptions: chromium('--invocation-count-for-maglev=1000') },
+    },
+    { name: 'pages', grepInvert: LONG_WORK, use: { launchOptions: chromium('--no-opt --no-maglev') } },
+  ],
   webServer: {
     command: `node node_modules/next/dist/bin/next start --hostname 127.0.0.1 --port ${PORT}`,
     url: `http://127.0.0.1:${PORT}/`,

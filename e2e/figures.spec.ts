@@ -1,12 +1,23 @@
 import { expect, test } from '@playwright/test'
-import { execFile } from 'node:child_process'
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { promisify } from 'node:util'
+import { CommandRun } from '../src/cli/CommandRun.ts'
+import { runCommand } from '../src/cli/runCommand.ts'
 import { Workbench } from './workbench'
 
-const run = promisify(execFile)
+/** What the command line prints, run in this process. */
+function printed(args: readonly string[]): string {
+  let text = ''
+  const run = new CommandRun(
+    (part) => (text += part),
+    (complaint) => {
+      throw new Error(complaint)
+    },
+  )
+  runCommand([...args], run)
+  return text
+}
 
 /** A book of the demo with other times or meters of a state: a JSON document before it is checked. */
 interface BookInFile {
@@ -155,7 +166,7 @@ test('figures that were worked out by hand are the screen’s and the command li
   const books = [...files.keys()].filter((name) => name !== 'plan.json')
   const said: [string, string, string][] = []
   for (const [name, month] of WORKED_OUT) {
-    await page.goto(`/?view=month&month=${month}&machine=${name}`)
+    await bench.turnTo(`/?view=month&month=${month}&machine=${name}`)
     await bench.priced()
     const asked = [
       '--month',
@@ -168,8 +179,7 @@ test('figures that were worked out by hand are the screen’s and the command li
       'json',
     ]
     const from = books.flatMap((book) => ['--book', join(folder, book)])
-    const { stdout } = await run('npx', ['tsx', 'src/cli/estimate.ts', ...asked, ...from])
-    const { machines } = JSON.parse(stdout) as { machines: { total: string }[] }
+    const { machines } = JSON.parse(printed([...asked, ...from])) as { machines: { total: string }[] }
     said.push([name, await bench.exactTotal(), machines[0]!.total])
   }
   await rm(folder, { recursive: true })

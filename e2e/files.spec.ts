@@ -118,20 +118,23 @@ const BAD: [string, string, string, string][] = [
   ['two machines of one name', changed((p) => (p.machines[1]!.name = p.machines[0]!.name)), '/machines/1', 'each name once'],
 ] // prettier-ignore
 
-for (const [what, text, where, says] of BAD) {
-  test(`${what} changes nothing, and is answered with its place`, async ({ page }) => {
-    const bench = new Workbench(page)
-    await bench.open('/?machine=timetable-loadgen')
-    const before = await bench.planTotal()
-    await pick(page, 'bad.json', text)
-    const dialog = page.getByRole('dialog', { name: 'The file was not imported' })
-    await expect(dialog.getByRole('code').or(dialog.locator('code')).first()).toHaveText(where)
-    await expect(dialog).toContainText(says)
-    await dialog.getByRole('button', { name: 'Close' }).click()
-    expect(await bench.planTotal()).toBe(before)
-    await expect(bench.nothingToUndo).toBeDisabled()
-  })
-}
+test('what is wrong with a file is answered with its place, and changes nothing', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=timetable-loadgen')
+  const before = await bench.planTotal()
+  const dialog = page.getByRole('dialog', { name: 'The file was not imported' })
+  for (const [what, text, where, says] of BAD) {
+    await test.step(what, async () => {
+      await pick(page, `${what}.json`, text)
+      await expect(dialog.getByRole('code').or(dialog.locator('code')).first()).toHaveText(where)
+      await expect(dialog).toContainText(says)
+      await dialog.getByRole('button', { name: 'Close' }).click()
+      await expect(dialog).toBeHidden()
+      expect(await bench.planTotal()).toBe(before)
+      await expect(bench.nothingToUndo).toBeDisabled()
+    })
+  }
+})
 
 test('markup in names is shown as text', async ({ page }) => {
   const bench = new Workbench(page)

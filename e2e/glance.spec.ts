@@ -67,6 +67,10 @@ const faultsOn = (page: Page): Promise<Fault[]> =>
     return faults
   })
 
+/** Waits until the plates have measured their place and laid their labels out. */
+const platesLaidOut = (page: Page): Promise<void> =>
+  expect(page.locator('[data-plate] [data-slots]').first()).toBeVisible()
+
 for (const [width, height] of [
   [1280, 800],
   [1024, 768],
@@ -85,8 +89,8 @@ for (const [width, height] of [
       .allInnerTexts()
     expect(names.length).toBe(14)
     for (const name of names) {
-      await bench.open(`/?machine=${name}&view=gauge`)
-      await expect(page.getByTestId('machine-total')).toBeVisible()
+      await bench.turnTo(`/?machine=${name}&view=gauge`)
+      await platesLaidOut(page)
       expect([name, await faultsOn(page)]).toEqual([name, []])
     }
   })
@@ -145,13 +149,12 @@ test('nor of machines at a book of 1,200 sizes', async ({ page }, info) => {
     [1920, 1080],
   ] as const) {
     await page.setViewportSize({ width, height })
-    await page.goto('/?view=bench')
+    await bench.turnTo('/?view=bench')
     await overviewDone(page)
     expect(await faultsOn(page)).toEqual([])
     for (const { name } of plan.machines) {
-      await page.goto(`/?machine=${name}&view=gauge`)
-      await expect(page.getByTestId('machine-total')).toBeVisible()
-      await expect(page.locator('[data-plate="size"]')).toBeVisible()
+      await bench.turnTo(`/?machine=${name}&view=gauge`)
+      await platesLaidOut(page)
       expect([name, await faultsOn(page)]).toEqual([name, []])
     }
   }
@@ -169,7 +172,7 @@ test('at 1280 the demo’s machines show all that can save, three of the watch l
     .getByRole('rowheader')
     .allInnerTexts()
   for (const name of names) {
-    await page.goto(`/?machine=${name}&view=gauge`)
+    await bench.turnTo(`/?machine=${name}&view=gauge`)
     await expect(page.getByTestId('machine-total')).toBeInViewport({ ratio: 1 })
     const saves = page.getByRole('region', { name: 'Can save' })
     if ((await saves.count()) > 0) {

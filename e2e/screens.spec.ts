@@ -66,14 +66,15 @@ for (const [width, height] of [
   }) => {
     await page.setViewportSize({ width, height })
     const bench = new Workbench(page)
+    await bench.open('/?view=bench')
     for (const view of ['bench', 'hand-off']) {
-      await bench.open(`/?view=${view}`)
+      await bench.turnTo(`/?view=${view}`)
       if (view === 'bench') {
         await expect(page.getByRole('region', { name: 'Quotas' })).toBeVisible({ timeout: 30_000 })
       }
       await expect.poll(() => page.evaluate(tooWide), view).toEqual([])
     }
-    await bench.open('/?machine=timetable-loadgen&view=gauge')
+    await bench.turnTo('/?machine=timetable-loadgen&view=gauge')
     for (const { name: view } of MACHINE_VIEWS) {
       const link = page.getByRole('main').getByRole('link', { name: view, exact: true })
       await link.click()

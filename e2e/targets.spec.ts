@@ -53,8 +53,9 @@ const smallTargets = (page: Page, least: number): Promise<string[]> =>
 async function look(page: Page, least: number): Promise<Record<string, string[]>> {
   const bench = new Workbench(page)
   const found: Record<string, string[]> = {}
+  await bench.open('/?view=bench&machine=timetable-loadgen')
   for (const { id, name } of VIEWS) {
-    await bench.open(`/?view=${id}&machine=timetable-loadgen`)
+    await bench.turnTo(`/?view=${id}&machine=timetable-loadgen`)
     await bench.viewSettled(id)
     const small = await smallTargets(page, least)
     if (small.length > 0) found[name] = small

@@ -17,6 +17,7 @@ import { FileImport } from './FileImport'
 import { Notices } from './Notices'
 import { CommandPalette } from '../palette/CommandPalette'
 import { PlanDialogs } from './PlanDialogs'
+import { writeAddress } from '../workbench/address.ts'
 import { viewOptions } from '../workbench/views.ts'
 import { loadLikelyViews, MachineColumns } from './loadViews.ts'
 import { VIEW_SCREENS } from './viewScreens.ts'
@@ -106,12 +107,19 @@ const Parts = memo(function Parts({ value }: { readonly value: WorkbenchValue })
 })
 
 /**
- * Says, for who looks at the page with a program, whether all of it shows the last edit; what a hand is still painting is
- * none.
+ * Says, for who looks at the page with a program, what is shown, and whether all of it shows the last edit; what a hand is
+ * still painting is none.
  */
 function Following({ value }: { readonly value: WorkbenchValue }) {
   const live = useLiveWorkbench()
-  return <span hidden data-testid="following" data-behind={live !== value && !live.state.isPreview} />
+  return (
+    <span
+      hidden
+      data-testid="following"
+      data-behind={live !== value && !live.state.isPreview}
+      data-shows={writeAddress(value.address)}
+    />
+  )
 }
 
 function useWorkbenchValue(session: Session, kept: SessionState): WorkbenchValue {
