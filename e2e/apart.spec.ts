@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { axeFindings } from './axe'
 import { Workbench } from './workbench'
 
 test('a machine in several zones is several machines, kept apart from then on', async ({ page }) => {
@@ -13,7 +13,7 @@ test('a machine in several zones is several machines, kept apart from then on', 
   await dialog.getByRole('button', { name: 'a', exact: true }).click()
   await dialog.getByRole('button', { name: 'c', exact: true }).click()
   await expect(dialog.getByTestId('change-sum')).toContainText(`+${(2 * alone).toFixed(2)} EUR`)
-  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  expect(await axeFindings(page, { within: '[role="dialog"]' })).toEqual([])
   await dialog.getByRole('button', { name: 'Add timetable-loadgen-2, timetable-loadgen-3' }).click()
 
   // All zones of the region are taken: the place plate has them closed, and says by whom.
@@ -47,11 +47,11 @@ test('by keys: machines are put in a group on the bench, and the watch list move
   await expect(dialog).toContainText('crew-roster-db stands in zone b of Porto')
   await dialog.getByRole('button', { name: 'Change 2 machines' }).press('Enter')
 
-  await bench.open('/?view=gauge&machine=crew-roster-db&month=2027-03')
+  await bench.turnTo('/?view=gauge&machine=crew-roster-db&month=2027-03')
   const list = page.getByRole('region', { name: 'Watch list' })
   await expect(list).toContainText('timetable-loadgen stands in zone b of Porto')
   await list.getByRole('button', { name: 'Take the nearest that fits' }).press('Enter')
   await expect(list).not.toContainText('timetable-loadgen stands in zone b')
-  await bench.open('/?view=hand-off&machine=crew-roster-db&month=2027-03')
+  await bench.turnTo('/?view=hand-off&machine=crew-roster-db&month=2027-03')
   await expect(page.getByText('timetable-loadgen (porto, zone b)')).toBeVisible()
 })

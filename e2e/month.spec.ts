@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { axeFindings } from './axe'
 import { Workbench } from './workbench'
 
 /** The month as a calendar, one day in full, and the twelve months from here. */
@@ -27,7 +27,7 @@ test('days carry their cost, holidays and clock changes, and add up to the month
   expect(sum).toBe(total)
   const shown = await page.locator('[data-part="cost"]').allInnerTexts()
   expect(shown.reduce((all, text) => all + cents(text), 0)).toBe(total)
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await axeFindings(page)).toEqual([])
 })
 
 test('a day opens by mouse and by keys, with its states in local time and UTC, and stays in the address', async ({

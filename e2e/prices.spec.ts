@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { axeFindings } from './axe'
 import { beginSaltmarsh, pick, Workbench } from './workbench'
 
 /** A person's own prices: typed, pasted, taken back, and what of them is only assumed. */
@@ -115,7 +115,7 @@ test('what is assumed says what it would cost, and is confirmed one by one', asy
   await expect(page.getByRole('table', { name: 'What is charged when' })).toContainText('stopped')
   await page.getByRole('button', { name: /^Undo in the book: charge/ }).click()
   await expect(total(page)).toHaveText('€ 18.42')
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await axeFindings(page)).toEqual([])
 })
 
 test('what the account may do closes sizes, counts in quotas, and is taken back', async ({ page }) => {
@@ -125,11 +125,11 @@ test('what the account may do closes sizes, counts in quotas, and is taken back'
   await page.getByRole('textbox', { name: /^At most so many vCPU in all/ }).fill('20')
   await page.getByRole('textbox', { name: /^At most so many vCPU in all/ }).press('Tab')
   await page.getByRole('checkbox', { name: 'Kite' }).uncheck({ force: true })
-  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  expect(await axeFindings(page, { within: '[role="dialog"]' })).toEqual([])
   await page.getByRole('button', { name: 'Done' }).click()
   await page.getByRole('link', { name: 'Bench' }).click()
   await expect(page.getByRole('row', { name: /^Fennmark vCPU 20 / })).toBeVisible()
-  await page.goto('/?machine=timetable-loadgen')
+  await bench.turnTo('/?machine=timetable-loadgen')
   await bench.slider('Size').press('Enter')
   await expect(page.getByRole('row', { name: /Kite 4\/16/ })).toContainText(
     'does not sell Kite 4/16 to your account',
@@ -163,7 +163,7 @@ test('a book is changed like a document: a place, terms, figures, and a new edit
   await dialog.getByLabel('New terms', { exact: true }).fill('A year')
   await dialog.getByLabel('New terms', { exact: true }).press('Enter')
   await expect(dialog.getByRole('button', { name: 'Delete A year' })).toBeVisible()
-  expect((await new AxeBuilder({ page }).include('[role="dialog"]').analyze()).violations).toEqual([])
+  expect(await axeFindings(page, { within: '[role="dialog"]' })).toEqual([])
   await dialog.getByRole('button', { name: 'Done' }).click()
   await pick(page, 'Place of the prices', 'Porto 1')
   // It is not sold there yet; once it is, it has a price on both.
@@ -191,7 +191,7 @@ test('a book is changed like a document: a place, terms, figures, and a new edit
   await expect(page.getByTestId('edition-counts')).toHaveText('1 dearer0 cheaper0 new0 gone4 the same')
   // 184 h and 23 starts of 30 s, at 0.05 more.
   await expect(page.getByRole('group', { name: 'Machines under both editions' })).toContainText('+9.21')
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await axeFindings(page)).toEqual([])
   await bench.reload()
   await expect(page.getByTestId('edition-counts')).toContainText('1 dearer')
   await page.getByRole('button', { name: 'Back to the prices' }).click()

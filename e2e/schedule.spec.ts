@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { strFromU8, unzipSync } from 'fflate'
+import { axeFindings } from './axe'
 import { Workbench } from './workbench'
 
 /** A week's exceptions from a calendar file, and the week as files for real schedulers. */
@@ -31,8 +31,7 @@ test('holidays come from a calendar file, each off, on or ignored, and go again'
   const dialog = page.getByRole('dialog', { name: 'Exceptions from a calendar file' })
   await expect(dialog).toContainText('depot.ics: 3 events.')
   await expect(dialog.getByRole('button', { name: /ignored What Fire drill means/ })).toBeVisible()
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations).toEqual([])
+  expect(await axeFindings(page)).toEqual([])
   await dialog.getByRole('button', { name: /What Soak test means/ }).click()
   await page.getByRole('option', { name: 'runs through' }).click()
   // The anniversary in three years, and two days of soak test.
@@ -195,8 +194,7 @@ test('every format is exported, with what it holds said before', async ({ page }
   await expect(dialog).toContainText('Write {machine} without quotes around it')
   await command.fill('power on {machine} --in {region}; logger done')
   await command.press('Enter')
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations).toEqual([])
+  expect(await axeFindings(page)).toEqual([])
   const cron = await save(page)
   expect([...cron.keys()].sort()).toEqual(['depot-day.crontab', 'depot-day.sh'])
   expect(cron.get('depot-day.sh')).toContain(

@@ -75,7 +75,7 @@ test('off is not free, and the sentence says why', async ({ page }) => {
   await expect(
     page.getByText(/^Stopped: still € 0\.\d{4} an hour, the hardware is kept for you\.$/),
   ).toBeVisible()
-  await bench.open('/?machine=ticket-hall-screen')
+  await bench.turnTo('/?machine=ticket-hall-screen')
   await expect(page.getByText(/a flat plan runs until the machine is deleted/)).toBeVisible()
   await page.getByRole('link', { name: 'Terms' }).click()
   await expect(page.getByText('its own disk of 60 GiB is part of the price')).toBeVisible()
@@ -111,7 +111,7 @@ test('a month is priced by the edition that is valid in it, and one without is s
   await expect(page.getByRole('button', { name: /Price book/ })).toContainText('Quarry Row, 2026-10')
   await page.getByRole('button', { name: 'Next month' }).click()
   await expect(page.getByRole('button', { name: /Price book/ })).toContainText('Quarry Row, 2027-07')
-  await bench.open('/?machine=axle-counter-sim&month=2026-09')
+  await bench.turnTo('/?machine=axle-counter-sim&month=2026-09')
   await expect(page.getByText('No price book of "quarry-row" is valid in 2026-09')).toBeVisible()
 })
 
@@ -172,7 +172,7 @@ test('what was exported comes back with all that its machines have', async ({ pa
   await bench.choosePlanMenu('Start an empty plan')
   await page.locator('input[aria-label^="Plan, price book"]').setInputFiles(path)
   await expect(page.getByText('Larkspur Trams, depot test bench is open.')).toBeVisible()
-  await page.goto('/?machine=smoke-runner&view=ledger&of=plan')
+  await bench.turnTo('/?machine=smoke-runner&view=ledger&of=plan')
   await expect(total).toHaveText(before)
 })
 
