@@ -2,11 +2,11 @@ import { defineConfig, devices } from '@playwright/test'
 
 const PORT = 4398
 
-/** What its test waits for is worked out over seconds; other pages live too short for optimised code to pay. */
-const LONG_WORK = /@long-work/
-
-/** Debian's Chromium; what it would fetch by itself is turned off, and it can run as root in a container. */
-const chromium = (engine: string) => ({
+/**
+ * Debian's Chromium; what it would fetch by itself is turned off, and it can run as root in a container. Pages live for
+ * seconds, too short for most of the optimised code to pay that an engine makes early, and for most of its collecting.
+ */
+const CHROMIUM = {
   executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
@@ -16,9 +16,9 @@ const chromium = (engine: string) => ({
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
-    `--js-flags=${engine} --min-semi-space-size=32`,
+    '--js-flags=--invocation-count-for-maglev=2000 --min-semi-space-size=64',
   ],
-})
+}
 
 export default defineConfig({
   testDir: 'e2e',
@@ -34,17 +34,10 @@ export default defineConfig({
     ...devices['Desktop Chrome'],
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
     timezoneId: 'Europe/Lisbon',
     trace: 'off',
   },
-  projects: [
-    {
-      name: 'long work',
-      grep: LONG_WORK,
-      use: { launchOptions: chromium('--invocation-count-for-maglev=1000') },
-    },
-    { name: 'pages', grepInvert: LONG_WORK, use: { launchOptions: chromium('--no-opt --no-maglev') } },
-  ],
   webServer: {
     command: `node node_modules/next/dist/bin/next start --hostname 127.0.0.1 --port ${PORT}`,
     url: `http://127.0.0.1:${PORT}/`,

@@ -65,6 +65,11 @@ function machineRows(
     AvailabilityZone: order.zone,
     Tags: JSON.stringify({ ...order.tags, ...(order.costCentre && { x_CostCentre: order.costCentre }) }),
   }
+  const fields = usages.map((usage) => ({
+    ...common,
+    ...usageFields(usage, order.name, order.terms, order.size),
+  }))
+  const times = edges.map(utc)
   const parts = usages.flatMap((usage, at) => {
     const ticks = new Map<number, number>()
     for (const stretch of usage.stretches) {
@@ -74,17 +79,16 @@ function machineRows(
   })
   parts.sort((a, b) => a.day - b.day || a.at - b.at)
   let [sum, given] = [ZERO, 0n]
-  return parts.map(({ usage, day, count }) => {
+  return parts.map(({ usage, at, day, count }) => {
     sum = add(sum, costOf(usage, count))
     const due = roundToUnits(sum, DECIMALS)
     const cost = trimDecimal(unitsToDecimal(due - given, DECIMALS))
     given = due
     return {
-      ...common,
-      ...usageFields(usage, order.name, order.terms, order.size),
+      ...fields[at]!,
       ...amountFields(usage, count, cost),
-      ChargePeriodStart: utc(edges[day]!),
-      ChargePeriodEnd: utc(edges[day + 1]!),
+      ChargePeriodStart: times[day]!,
+      ChargePeriodEnd: times[day + 1]!,
     }
   })
 }

@@ -142,38 +142,42 @@ export function* everyForm(inputs: PlatesInputs): Generator<PricedForm> {
           for (const kind of book.diskKinds)
             for (const terms of book.terms)
               for (const off of POWER_STATES)
-                for (const image of book.images)
+                for (const image of book.images) {
+                  const isOther =
+                    (machine.needs.image === undefined && image.id !== machine.image) ||
+                    (pinned.has('size') && size.id !== machine.size) ||
+                    (pinned.has('terms') && terms.id !== machine.terms) ||
+                    (pinned.has('off') && off !== machine.off) ||
+                    (pinned.has('disk-kind') && kind.id !== machine.systemDisk.kind) ||
+                    (pinned.has('place') && (region !== machine.region || zone !== machine.zone))
+                  if (isOther) continue
+                  const chosen = size.choice && {
+                    vcpu: Math.max(2, Math.ceil((machine.needs.vcpu || resolved.size.vcpu) / 2) * 2),
+                    memoryGiB: gib(Math.max(2, machine.needs.memoryGiB || resolved.size.memoryGiB)),
+                  }
+                  const changed: Machine = {
+                    ...machine,
+                    provider: book.provider.id,
+                    region,
+                    zone,
+                    size: size.id,
+                    ...(chosen && { chosen }),
+                    terms: terms.id,
+                    off,
+                    image: image.id,
+                    systemDisk: onKind(machine.systemDisk, kind.id),
+                  }
+                  // What has no such name has none whatever its disk's room is.
+                  if (!resolveMachine(changed, plan, offer.index).ok) continue
                   for (const room of roomsOf(machine, kind.id)) {
-                    const chosen = size.choice && {
-                      vcpu: Math.max(2, Math.ceil((machine.needs.vcpu || resolved.size.vcpu) / 2) * 2),
-                      memoryGiB: gib(Math.max(2, machine.needs.memoryGiB || resolved.size.memoryGiB)),
-                    }
-                    const changed: Machine = {
-                      ...machine,
-                      provider: book.provider.id,
-                      region,
-                      zone,
-                      size: size.id,
-                      ...(chosen && { chosen }),
-                      terms: terms.id,
-                      off,
-                      image: image.id,
-                      systemDisk: { ...onKind(machine.systemDisk, kind.id), roomGiB: gib(room) },
-                    }
-                    const held =
-                      (machine.needs.image === undefined && image.id !== machine.image) ||
-                      (pinned.has('disk-room') && room !== machine.systemDisk.roomGiB) ||
-                      (pinned.has('size') && size.id !== machine.size) ||
-                      (pinned.has('terms') && terms.id !== machine.terms) ||
-                      (pinned.has('off') && off !== machine.off) ||
-                      (pinned.has('disk-kind') && kind.id !== machine.systemDisk.kind) ||
-                      (pinned.has('place') && (region !== machine.region || zone !== machine.zone))
-                    if (held) continue
-                    const found = resolveMachine(changed, plan, offer.index)
+                    if (pinned.has('disk-room') && room !== machine.systemDisk.roomGiB) continue
+                    const roomy = { ...changed, systemDisk: { ...changed.systemDisk, roomGiB: gib(room) } }
+                    const found = resolveMachine(roomy, plan, offer.index)
                     if (!found.ok || fitReasons(found.value).length > 0) continue
                     const total = machineTotal(found.value, offer.month, offer.shared)
                     const inOwn = total && exchanged(total, offer.exchange)
                     if (inOwn) yield { resolved: found.value, total: inOwn }
                   }
+                }
   }
 }
