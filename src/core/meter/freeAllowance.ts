@@ -52,31 +52,92 @@ function stepsOf(user: PoolUser, until: Instant): PoolStep[] {
 export const poolSteps = ({ users, until }: Pick<Pool, 'users' | 'until'>): readonly PoolStep[] =>
   users.flatMap((user) => stepsOf(user, until)).sort(compareSteps)
 
-/** Steps of a pool without those of some users, and with those of others in their place; no further than is asked. */
-function* inPlaceOf(
+/**
+ * What is free of a machine's users of a pool where they stand in place of those that the pool knows: what `drainPool`
+ * gives them among all others. Of the others only what they use together is followed, since a large plan asks this for
+ * each choice of each machine. `steps` are those of the pool as it is. O(steps until it is used up).
+ */
+export function drainedInstead(
+  { capacity, until }: Omit<Pool, 'users'>,
   steps: readonly PoolStep[],
-  without: ReadonlySet<string>,
-  own: readonly PoolStep[],
-): Generator<PoolStep> {
-  let next = 0
-  for (const step of steps) {
-    if (without.has(step.user.key)) continue
-    for (; next < own.length && compareSteps(own[next]!, step) <= 0; next += 1) yield own[next]!
-    yield step
+  without: ReadonlySet<PoolUser>,
+  users: readonly PoolUser[],
+): Drained {
+  const own = poolSteps({ users, until })
+  const free = new Map<string, number>()
+  const active = new Map<PoolUser, Active>()
+  let [used, rate, last] = [0, 0, -Infinity]
+  let [of, ofOwn] = [0, 0]
+  while (of < steps.length || ofOwn < own.length) {
+    const other = steps[of]
+    if (other && without.has(other.user)) {
+      of += 1
+      continue
+    }
+    const isOwn = !other || (ofOwn < own.length && compareSteps(own[ofOwn]!, other) <= 0)
+    const { at, begins, user, perSecond, jump } = isOwn ? own[ofOwn]! : other
+    if (rate > 0 && used + rate * (at - last) >= capacity) {
+      const whole = last + Math.floor((capacity - used) / rate)
+      const left = capacity - used - (whole - last) * rate
+      useUntil(whole, active, free)
+      let served = 0
+      for (const [who, { perSecond: each }] of [...active].sort(([a], [b]) => a.order - b.order)) {
+        const before = served + rateBefore(who, steps, of, without)
+        add(free, who, Math.max(0, Math.min(left - before, each)))
+        served += each
+      }
+      return { free, usedUpAt: instant(left > 0 ? whole + 1 : whole) }
+    }
+    if (rate > 0) used += rate * (at - last)
+    last = at
+    rate += begins ? perSecond : -perSecond
+    if (isOwn) ofOwn += 1
+    else of += 1
+    if (begins) {
+      if (isOwn) active.set(user, { since: at, perSecond })
+      continue
+    }
+    const ticks = Math.min(jump, capacity - used)
+    if (isOwn) {
+      add(free, user, (at - active.get(user)!.since) * perSecond + ticks)
+      active.delete(user)
+    }
+    used += ticks
+    if (used >= capacity && ticks > 0) {
+      useUntil(at, active, free)
+      return { free, usedUpAt: instant(at) }
+    }
   }
-  for (; next < own.length; next += 1) yield own[next]!
+  return { free, usedUpAt: undefined }
 }
 
-/**
- * The pool with other users in place of some: of a pool that is soon used up, only the first steps are looked at.
- * `steps` are those of the pool as it is. O(steps until it is used up).
- */
-export const drainedInstead = (
-  pool: Omit<Pool, 'users'>,
+interface Active {
+  readonly since: number
+  readonly perSecond: number
+}
+
+function add(free: Map<string, number>, { key }: PoolUser, ticks: number): void {
+  free.set(key, (free.get(key) ?? 0) + ticks)
+}
+
+function useUntil(at: number, active: ReadonlyMap<PoolUser, Active>, free: Map<string, number>): void {
+  for (const [who, { since, perSecond }] of active) add(free, who, (at - since) * perSecond)
+}
+
+/** What others that stand before one use a second, once so many of the steps are taken. */
+function rateBefore(
+  { order }: PoolUser,
   steps: readonly PoolStep[],
-  without: ReadonlySet<string>,
-  users: readonly PoolUser[],
-): Drained => drainPool(pool, inPlaceOf(steps, without, poolSteps({ users, until: pool.until })))
+  taken: number,
+  without: ReadonlySet<PoolUser>,
+): number {
+  let rate = 0
+  for (let at = 0; at < taken; at += 1) {
+    const { user, begins, perSecond } = steps[at]!
+    if (user.order < order && !without.has(user)) rate += begins ? perSecond : -perSecond
+  }
+  return rate
+}
 
 /**
  * Uses a pool in time order. A second that the pool cannot cover for all who use it is covered in the order of the
@@ -84,22 +145,19 @@ export const drainedInstead = (
  */
 export function drainPool({ capacity }: Pick<Pool, 'capacity'>, steps: Iterable<PoolStep>): Drained {
   const free = new Map<string, number>()
-  const active = new Map<PoolUser, { since: number; perSecond: number }>()
-  const use = (user: PoolUser, ticks: number): void => {
-    free.set(user.key, (free.get(user.key) ?? 0) + ticks)
-  }
+  const active = new Map<PoolUser, Active>()
   let used = 0
   let rate = 0
   let last = -Infinity
   for (const { at, begins, user, perSecond, jump } of steps) {
     if (rate > 0 && used + rate * (at - last) >= capacity) {
       const whole = last + Math.floor((capacity - used) / rate)
-      for (const [who, { since, perSecond: each }] of active) use(who, (whole - since) * each)
+      useUntil(whole, active, free)
       let left = capacity - used - (whole - last) * rate
       const usedUpAt = instant(left > 0 ? whole + 1 : whole)
       for (const who of [...active.keys()].sort((a, b) => a.order - b.order)) {
         const ticks = Math.min(left, active.get(who)!.perSecond)
-        use(who, ticks)
+        add(free, who, ticks)
         left -= ticks
       }
       return { free, usedUpAt }
@@ -115,10 +173,10 @@ export function drainPool({ capacity }: Pick<Pool, 'capacity'>, steps: Iterable<
     active.delete(user)
     rate -= perSecond
     const ticks = Math.min(jump, capacity - used)
-    use(user, (at - since) * perSecond + ticks)
+    add(free, user, (at - since) * perSecond + ticks)
     used += ticks
     if (used >= capacity && ticks > 0) {
-      for (const [who, { since: began, perSecond: each }] of active) use(who, (at - began) * each)
+      useUntil(at, active, free)
       return { free, usedUpAt: instant(at) }
     }
   }

@@ -69,8 +69,7 @@ function drainedWith(
   if (known.length === users.length && known.every((user, i) => sameUser(user, users[i]!))) return drained
   // Who uses nothing takes nothing: the others need not be looked at.
   if (users.every(({ pieces }) => pieces.ticks === 0)) return NOTHING_FREE
-  const keys = new Set(known.map(({ key }) => key))
-  return drainedInstead(pool, steps, keys, users)
+  return drainedInstead(pool, steps, new Set(known), users)
 }
 
 const sameUser = (a: PoolUser, b: PoolUser): boolean => a.key === b.key && samePieces(a.pieces, b.pieces)

@@ -12,6 +12,7 @@ import type { Exact } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
 import type { Finding } from '../watch/finding.ts'
 import { foundAlone, watchListOf, type FoundAlone } from '../watch/watchList.ts'
+import type { AlikeMachines } from './AlikeMachines.ts'
 import { losses, type Loss } from './losses.ts'
 
 /** The best that one plate of a machine can save by itself. */
@@ -35,16 +36,18 @@ interface KnownSurvey {
 }
 
 /** All that a machine's plates and its own findings depend on, but for itself. */
-type SurveyReads = ReturnType<typeof readsOf>
+export type SurveyReads = ReturnType<typeof readsOf>
 
 /**
  * The plates of a machine and its watch list: worked out anew where anything has changed that they depend on, or where
- * no machine that is the same but for its name has been looked at. O(choices) then, else O(rules).
+ * no machine that is the same but for its name has been looked at. Of those that share with others, `alike` knows which
+ * have been looked at in this survey. O(choices) then, else O(rules).
  */
 export function machineSurvey(
   priced: PricedMachine,
   inputs: PlanPricingInputs,
   pricing: PlanPricing,
+  alike: AlikeMachines,
 ): MachineSurvey {
   const { resolved, estimate, month, account } = priced
   const { machine, index } = resolved
@@ -54,17 +57,21 @@ export function machineSurvey(
   const accounts = [account.planned, account.alwaysOn, ...elsewhere.map(({ shared }) => shared)]
   const reads = readsOf(priced, inputs, accounts)
   const isAlone = !resolved.apart && accounts.every(sharesNothing(machine))
-  const kept = isAlone ? likeOf(index).get(formOf(machine).text) : knownOf(machine).survey
+  const form = machineForm(machine)
+  const kept = isAlone ? likeOf(index).get(form) : knownOf(machine).survey
   let known = kept && sameFields(kept.reads, reads) ? kept : undefined
   if (!known) {
-    const plates = platesOf(shown)
+    const order = account.planned.orders.get(machine.name) ?? 0
+    const looked = resolved.apart ? undefined : alike.around(form, reads, order)
+    const plates = looked?.plates ?? platesOf(shown)
     known = {
       reads,
-      best: plates.flatMap((plate) => bestOf(plate, resolved) ?? []),
+      best: looked?.best ?? plates.flatMap((plate) => bestOf(plate, resolved) ?? []),
       alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
     }
-    if (isAlone) remember(likeOf(index), formOf(machine).text, known)
+    if (isAlone) remember(likeOf(index), form, known)
     else knownOf(machine).survey = known
+    if (!looked && !isAlone) alike.add(form, { reads, order, plates, best: known.best })
   }
   const list = watchListOf(mendingThis(known.alone, machine), {
     ...shown,
@@ -114,10 +121,12 @@ function remember(known: Map<string, KnownSurvey>, text: string, survey: KnownSu
   known.set(text, survey)
 }
 
-/** What is not read of a machine by its plates and rules, or is read anew. */
 const formOf = keptFor(({ name, purpose, variants, accepted, ...form }: Machine) => ({
   text: JSON.stringify(form),
 }))
+
+/** Machines that agree in it are the same but for what its plates and rules do not read of one, or read anew. */
+export const machineForm = (machine: Machine): string => formOf(machine).text
 
 /** What mends a machine that is the same mends this one, which keeps what it is called and what was noted of it. */
 function mendingThis(alone: FoundAlone, { name, purpose, variants, accepted }: Machine): FoundAlone {

@@ -5,6 +5,7 @@ import { priceBookFor } from '../catalogue/bookFor.ts'
 import { applyChoice } from '../decisions/choice.ts'
 import type { Plan } from '../machine/plan.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
+import { AlikeMachines, fromTheEnds } from './AlikeMachines.ts'
 import { machineSurvey, type BestNotch } from './machineSurvey.ts'
 import { shownInPlan } from '../meter/planTotals.ts'
 import { add, compare, negate, subtract, ZERO, type Exact } from '../quantity/exact.ts'
@@ -39,6 +40,11 @@ export interface SurveyInputs extends PlanPricingInputs {
   readonly decimals: number
 }
 
+interface OfMachine {
+  readonly notches: readonly PlanNotch[]
+  readonly findings: readonly PlanFinding[]
+}
+
 /** Machines whose plates are done. */
 export interface SurveyProgress {
   readonly done: number
@@ -54,26 +60,34 @@ export function* surveyPlan(
   pricing = new PlanPricing(inputs),
 ): Generator<SurveyProgress, Survey> {
   const { plan, month, currency, decimals } = inputs
-  const notches: PlanNotch[] = []
-  const findings: PlanFinding[] = []
   const inPlan = (amount: Exact, own: string): Exact | undefined =>
     shownInPlan(amount, own, currency, plan, month, decimals)
-  for (const [at, machine] of plan.machines.entries()) {
-    yield { done: at, of: plan.machines.length }
-    const priced = pricing.of(machine)
+  const alike = new AlikeMachines()
+  const surveys = new Map<number, OfMachine>()
+  let done = 0
+  for (const at of fromTheEnds(plan.machines)) {
+    yield { done, of: plan.machines.length }
+    done += 1
+    const priced = pricing.of(plan.machines[at]!)
     if (!priced.ok) continue
     const { currency: own, total } = priced.estimate
-    const survey = machineSurvey(priced, inputs, pricing)
-    for (const best of survey.best) {
-      const [before, after] = [total, add(total, best.difference)].map((amount) => inPlan(amount, own))
-      const saving = before && after && subtract(before, after)
-      notches.push({ machine: machine.name, ...best, currency: own, saving })
-    }
-    for (const finding of survey.findings) {
-      const stake = finding.stake && inPlan(finding.stake, own)
-      findings.push({ machine: machine.name, currency: own, finding, stake })
-    }
+    const { best, findings } = machineSurvey(priced, inputs, pricing, alike)
+    const of = { machine: priced.resolved.machine.name, currency: own }
+    surveys.set(at, {
+      notches: best.map((notch) => {
+        const [before, after] = [total, add(total, notch.difference)].map((amount) => inPlan(amount, own))
+        return { ...of, ...notch, saving: before && after && subtract(before, after) }
+      }),
+      findings: findings.map((finding) => ({
+        ...of,
+        finding,
+        stake: finding.stake && inPlan(finding.stake, own),
+      })),
+    })
   }
+  const inOrder = plan.machines.flatMap((_, at) => surveys.get(at) ?? [])
+  const notches = inOrder.flatMap((each) => each.notches)
+  const findings = inOrder.flatMap((each) => each.findings)
   const byOwn = notches.sort((a, b) => byAmount(a.saving, b.saving))
   const asPlan = [
     ...byOwn.slice(0, MOST_AS_PLAN).map((notch) => ofThePlan(notch, inputs)),
