@@ -1,11 +1,13 @@
 import type { Plate } from '../notches/plate.ts'
 import type { Exact } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
-import { machineForm, type BestNotch, type SurveyReads } from './machineSurvey.ts'
+import type { BestNotch } from './bestNotch.ts'
+import { machineForm } from './machineForm.ts'
 import type { Machine } from '../machine/plan.ts'
 
 interface LookedAt {
-  readonly reads: SurveyReads
+  /** All that its plates depend on, but for itself. */
+  readonly reads: object
   /** Where it stands in the plan. */
   readonly order: number
   readonly plates: readonly Plate[]
@@ -30,7 +32,7 @@ export class AlikeMachines {
   private looked: Kept[] = []
 
   /** One that was looked at and has the same plates, where there is one on each side of this order. O(log looked). */
-  around(form: string, reads: SurveyReads, order: number): LookedAt | undefined {
+  around(form: string, reads: object, order: number): LookedAt | undefined {
     if (form !== this.form) return undefined
     const at = placeOf(this.looked, order)
     const [before, after] = [this.looked[at - 1], this.looked[at]]

@@ -1,28 +1,16 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
-import { leavesWorkAlone, resolveChoice, type Choice } from '../decisions/choice.ts'
 import { keptFor } from '../keptFor.ts'
-import type { PlateId } from '../machine/decision.ts'
 import type { Machine } from '../machine/plan.ts'
-import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { PlanPricing, PlanPricingInputs, PricedMachine } from '../meter/planPricing.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
-import { cheapestNotch, type Plate, type PlatesInputs } from '../notches/plate.ts'
+import type { PlatesInputs } from '../notches/plate.ts'
 import { platesOf } from '../notches/plates.ts'
-import type { Exact } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
 import type { Finding } from '../watch/finding.ts'
 import { foundAlone, watchListOf, type FoundAlone } from '../watch/watchList.ts'
 import type { AlikeMachines } from './AlikeMachines.ts'
-import { losses, type Loss } from './losses.ts'
-
-/** The best that one plate of a machine can save by itself. */
-export interface BestNotch {
-  readonly plate: PlateId
-  readonly choice: Choice
-  /** Below zero; in the currency of the machine's price book. */
-  readonly difference: Exact
-  readonly losses: readonly Loss[]
-}
+import { bestNotch, type BestNotch } from './bestNotch.ts'
+import { machineForm } from './machineForm.ts'
 
 interface MachineSurvey {
   readonly best: readonly BestNotch[]
@@ -36,7 +24,7 @@ interface KnownSurvey {
 }
 
 /** All that a machine's plates and its own findings depend on, but for itself. */
-export type SurveyReads = ReturnType<typeof readsOf>
+type SurveyReads = ReturnType<typeof readsOf>
 
 /**
  * The plates of a machine and its watch list: worked out anew where anything has changed that they depend on, or where
@@ -66,7 +54,7 @@ export function machineSurvey(
     const plates = looked?.plates ?? platesOf(shown)
     known = {
       reads,
-      best: looked?.best ?? plates.flatMap((plate) => bestOf(plate, resolved) ?? []),
+      best: looked?.best ?? plates.flatMap((plate) => bestNotch(plate, resolved) ?? []),
       alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
     }
     if (isAlone) remember(likeOf(index), form, known)
@@ -121,13 +109,6 @@ function remember(known: Map<string, KnownSurvey>, text: string, survey: KnownSu
   known.set(text, survey)
 }
 
-const formOf = keptFor(({ name, purpose, variants, accepted, ...form }: Machine) => ({
-  text: JSON.stringify(form),
-}))
-
-/** Machines that agree in it are the same but for what its plates and rules do not read of one, or read anew. */
-export const machineForm = (machine: Machine): string => formOf(machine).text
-
 /** What mends a machine that is the same mends this one, which keeps what it is called and what was noted of it. */
 function mendingThis(alone: FoundAlone, { name, purpose, variants, accepted }: Machine): FoundAlone {
   const own = { name, purpose, ...(variants && { variants }), ...(accepted && { accepted }) }
@@ -140,17 +121,4 @@ function mendingThis(alone: FoundAlone, { name, purpose, variants, accepted }: M
         : finding
     }),
   )
-}
-
-function bestOf(plate: Plate, resolved: ResolvedMachine): BestNotch | undefined {
-  if (plate.fold === 'pinned') return undefined
-  const notches = plate.notches.filter(({ choice }) => leavesWorkAlone(choice, resolved.machine))
-  const notch = cheapestNotch({ ...plate, notches })
-  if (!notch?.difference) return undefined
-  return {
-    plate: plate.id,
-    choice: notch.choice,
-    difference: notch.difference,
-    losses: losses(resolved, resolveChoice(resolved, notch.choice)),
-  }
 }
