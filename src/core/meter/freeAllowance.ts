@@ -54,22 +54,38 @@ export const poolSteps = ({ users, until }: Pick<Pool, 'users' | 'until'>): read
 
 /**
  * What is free of a machine's users of a pool where they stand in place of those that the pool knows: what `drainPool`
- * gives them among all others. Of the others only what they use together is followed, since a large plan asks this for
- * each choice of each machine. `steps` are those of the pool as it is. O(steps until it is used up).
+ * gives them among all others. `steps` are those of the pool as it is. O(steps until it is used up).
  */
-export function drainedInstead(
+export const drainedInstead = (
   { capacity, until }: Omit<Pool, 'users'>,
   steps: readonly PoolStep[],
   without: ReadonlySet<PoolUser>,
   users: readonly PoolUser[],
+): Drained => drain(capacity, poolSteps({ users, until }), steps, without)
+
+const NOBODY: ReadonlySet<PoolUser> = new Set()
+
+/** What is free of all that use a pool. O(pieces) once they are in order. */
+export const drainPool = ({ capacity }: Pick<Pool, 'capacity'>, steps: readonly PoolStep[]): Drained =>
+  drain(capacity, steps, [], NOBODY)
+
+/**
+ * Uses a pool in time order. A second that the pool cannot cover for all who use it is covered in the order of the plan.
+ * Of others, without some of them, only what they use together is followed: a large plan asks for each choice of each
+ * machine what is free of it alone.
+ */
+function drain(
+  capacity: number,
+  own: readonly PoolStep[],
+  others: readonly PoolStep[],
+  without: ReadonlySet<PoolUser>,
 ): Drained {
-  const own = poolSteps({ users, until })
   const free = new Map<string, number>()
   const active = new Map<PoolUser, Active>()
   let [used, rate, last] = [0, 0, -Infinity]
   let [of, ofOwn] = [0, 0]
-  while (of < steps.length || ofOwn < own.length) {
-    const other = steps[of]
+  while (of < others.length || ofOwn < own.length) {
+    const other = others[of]
     if (other && without.has(other.user)) {
       of += 1
       continue
@@ -82,7 +98,7 @@ export function drainedInstead(
       useUntil(whole, active, free)
       let served = 0
       for (const [who, { perSecond: each }] of [...active].sort(([a], [b]) => a.order - b.order)) {
-        const before = served + rateBefore(who, steps, of, without)
+        const before = served + rateBefore(who, others, of, without)
         add(free, who, Math.max(0, Math.min(left - before, each)))
         served += each
       }
@@ -137,50 +153,6 @@ function rateBefore(
     if (user.order < order && !without.has(user)) rate += begins ? perSecond : -perSecond
   }
   return rate
-}
-
-/**
- * Uses a pool in time order. A second that the pool cannot cover for all who use it is covered in the order of the
- * plan. O(pieces) once they are in order.
- */
-export function drainPool({ capacity }: Pick<Pool, 'capacity'>, steps: Iterable<PoolStep>): Drained {
-  const free = new Map<string, number>()
-  const active = new Map<PoolUser, Active>()
-  let used = 0
-  let rate = 0
-  let last = -Infinity
-  for (const { at, begins, user, perSecond, jump } of steps) {
-    if (rate > 0 && used + rate * (at - last) >= capacity) {
-      const whole = last + Math.floor((capacity - used) / rate)
-      useUntil(whole, active, free)
-      let left = capacity - used - (whole - last) * rate
-      const usedUpAt = instant(left > 0 ? whole + 1 : whole)
-      for (const who of [...active.keys()].sort((a, b) => a.order - b.order)) {
-        const ticks = Math.min(left, active.get(who)!.perSecond)
-        add(free, who, ticks)
-        left -= ticks
-      }
-      return { free, usedUpAt }
-    }
-    if (rate > 0) used += rate * (at - last)
-    last = at
-    if (begins) {
-      active.set(user, { since: at, perSecond })
-      rate += perSecond
-      continue
-    }
-    const { since } = active.get(user)!
-    active.delete(user)
-    rate -= perSecond
-    const ticks = Math.min(jump, capacity - used)
-    add(free, user, (at - since) * perSecond + ticks)
-    used += ticks
-    if (used >= capacity && ticks > 0) {
-      useUntil(at, active, free)
-      return { free, usedUpAt: instant(at) }
-    }
-  }
-  return { free, usedUpAt: undefined }
 }
 
 /** When the last day of the allowance is over, or the month, whichever is first. */

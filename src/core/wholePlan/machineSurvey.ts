@@ -50,7 +50,8 @@ export function machineSurvey(
   let known = kept && sameFields(kept.reads, reads) ? kept : undefined
   if (!known) {
     const order = account.planned.orders.get(machine.name) ?? 0
-    const looked = resolved.apart ? undefined : alike.around(form, reads, order)
+    const goesByOrder = !isAlone && !resolved.apart
+    const looked = goesByOrder ? alike.around(form, reads, order) : undefined
     const plates = looked?.plates ?? platesOf(shown)
     known = {
       reads,
@@ -59,7 +60,7 @@ export function machineSurvey(
     }
     if (isAlone) remember(likeOf(index), form, known)
     else knownOf(machine).survey = known
-    if (!looked && !isAlone) alike.add(form, { reads, order, plates, best: known.best })
+    if (goesByOrder && !looked) alike.add(form, { reads, order, plates, best: known.best })
   }
   const list = watchListOf(mendingThis(known.alone, machine), {
     ...shown,
