@@ -198,10 +198,16 @@ test('needs close choices, and say what they cost', async ({ page }) => {
   await expect(dialog.getByRole('row', { name: /^Where it may stand/ })).toContainText(
     /\d+ choices, (costs|€)/,
   )
+  const hardware = dialog.getByRole('button', { name: 'its hardware' })
+  const before = await hardware.boundingBox()
   await expect(dialog.getByRole('row', { name: /^Memory/ })).toContainText(/\d+ choices, € \d/)
   await dialog.getByRole('button', { name: 'EU' }).click()
   await expect(dialog.getByRole('row', { name: /^Where it may stand/ })).not.toContainText('choices')
-  await dialog.getByRole('button', { name: 'its hardware' }).click()
+  // What is pressed next does not move when what the last press costs is known.
+  expect(await hardware.boundingBox()).toEqual(before)
+  await expect(dialog.getByRole('row', { name: /^Memory/ })).toContainText(/\d+ choices, € \d/)
+  expect(await hardware.boundingBox()).toEqual(before)
+  await hardware.click()
   await dialog.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByText('hibernated does not keep the hardware').first()).toBeVisible()
   await page.keyboard.press('Control+z')

@@ -218,9 +218,18 @@ function impactText(closes: number, cost: NeedCost, currency: string): string {
   return `${choices}, ${isZero(cost) ? 'costs nothing' : `${formatMoney(cost, currency)} a month`}`
 }
 
+/** Widths are given, so that nothing moves under the hand when what a need costs has been worked out. */
 const Table = styled.table`
   border-collapse: collapse;
+  table-layout: fixed;
   width: 100%;
+
+  thead th:first-child {
+    width: 128px;
+  }
+  thead th:last-child {
+    width: 188px;
+  }
 
   th,
   td {
