@@ -86,7 +86,16 @@ const KINDS: readonly (readonly [string, 'ready' | 'damaged', Damage])[] = [
   ['no format', 'damaged', ofFile(({ format: _, ...file }) => file)],
   ['machines that are null', 'damaged', ofFile((file) => ({ ...file, machines: [null, null] }))],
   ['machines that are a number', 'damaged', ofFile((file) => ({ ...file, machines: 7 }))],
-  ['no machines', 'damaged', ofFile(({ machines: _, ...file }) => file)],
+  ['no machines', 'damaged', (db) => db.planMachines.clear()],
+  ['a machine too many', 'damaged', ofPlan((row) => ({ ...row, machineCount: 13 }))],
+  ['as many machines as it likes', 'damaged', ofPlan((row) => ({ ...row, machineCount: 'all' }))],
+  ['no count of machines', 'damaged', ofPlan(({ machineCount: _, ...row }) => row)],
+  [
+    'machines in a row that are text',
+    'damaged',
+    (db) => db.table('planMachines').put({ at: 0, machines: 'all' }),
+  ],
+  ['a row of machines that is none', 'damaged', (db) => db.table('planMachines').put({ at: 1 })],
   ['no weeks', 'damaged', ofFile((file) => ({ ...file, weeks: [] }))],
   ['a week that is undefined', 'damaged', ofFile((file) => ({ ...file, weeks: [undefined] }))],
   ['numbers that are none', 'damaged', ofFile((file) => ({ ...file, taxPercent: Number.NaN }))],
@@ -156,7 +165,9 @@ describe.each(KINDS)('%s', (_, status, damage) => {
 
     const zip = unzipSync(await rawRecords(db))
     const rows = await Promise.all(db.tables.map((table) => table.count()))
-    expect(Object.keys(zip)).toHaveLength(rows.reduce((sum, each) => sum + each, 0))
+    const isOpen = (await db.plan.count()) > 0
+    expect('plan.json' in zip).toBe(isOpen)
+    expect(Object.keys(zip)).toHaveLength(rows.reduce((sum, each) => sum + each, isOpen ? 1 : 0))
     for (const file of Object.values(zip)) expect(() => JSON.parse(strFromU8(file)) as unknown).not.toThrow()
 
     await takeBackLast(db)

@@ -1,18 +1,30 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
+import type { Machine } from '../core/machine/plan.ts'
 import type { CompactPatch } from './compactPatches.ts'
 
-/** The plan as the store holds it: the file's own form, so that one schema guards both edges. */
+/**
+ * The plan as the store holds it: the file's own form, so that one schema guards both edges, but its machines, which lie
+ * in rows of their own.
+ */
 export interface StoredPlan {
   readonly id: 'current'
   /** Grows with every change, so that tabs know which one is newer. */
   readonly revision: number
   readonly file: unknown
+  /** How many machines its rows hold; absent where they stand in its file. */
+  readonly machineCount?: number
   /** The newest edit that is applied; later ones are undone. 0 when all are. */
   readonly cursor: number
   /** Grows with every price book that is stored, so that tabs know when to read them anew. */
   readonly booksRevision: number
   /** True until the person has seen the line that explains the demo plan. */
   readonly welcome: boolean
+}
+
+/** Some of the plan's machines, in its order. */
+export interface MachineRow {
+  readonly at: number
+  readonly machines: readonly Machine[]
 }
 
 /** One edition of a provider's price book; several stand side by side. */
@@ -48,7 +60,6 @@ export interface StoredSeal {
   readonly size?: number
 }
 
-/** How a provider's lists become its book. */
 /** How a provider’s bills are read that do not follow FOCUS. */
 export interface StoredBillRecipe {
   readonly provider: string
@@ -56,6 +67,7 @@ export interface StoredBillRecipe {
   readonly text: string
 }
 
+/** How a provider’s lists become its book. */
 export interface StoredRecipe {
   readonly provider: string
   /** Grows with each that is kept. */
@@ -103,6 +115,7 @@ export interface StoredTie {
 
 export class NotchgaugeDatabase extends Dexie {
   plan!: EntityTable<StoredPlan, 'id'>
+  planMachines!: EntityTable<MachineRow, 'at'>
   editions!: Table<StoredBook, [string, string]>
   edits!: EntityTable<StoredEdit, 'seq'>
   shelf!: Table<ShelvedPlan, string>
@@ -170,6 +183,8 @@ export const SCHEMA_STEPS: readonly SchemaStep[] = [
   },
   { version: 13, stores: { bills: null } },
   { version: 14, stores: { billRecipes: 'provider' } },
+  // A plan that lies whole is laid in rows with its next edit.
+  { version: 15, stores: { planMachines: 'at' } },
 ]
 
 export const DATABASE_NAME = 'notchgauge'

@@ -1,9 +1,10 @@
 import { ownValue } from '../core/ownValue.ts'
 import { applyPatches } from 'immer'
 import Dexie, { type IndexableType } from 'dexie'
-import { checkedPlan, planToFile } from '../files/plan/planDocument.ts'
+import { checkedPlan, planToFile, type PlanFile } from '../files/plan/planDocument.ts'
 import { plainNames } from '../files/reading/plainNames.ts'
-import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
+import type { NotchgaugeDatabase } from './database.ts'
+import { planTables, readWholePlan, writeWholePlan } from './storedPlan.ts'
 import { spreadPatches, type CompactPatch } from './compactPatches.ts'
 
 /**
@@ -49,7 +50,7 @@ export const shelvedPlans = async (db: NotchgaugeDatabase): Promise<Stranded[]> 
     name: textOf(fieldOf(row, 'name'), 'a plan without a name'),
   }))
 
-/** Every record of every table as JSON, in a zip; what JSON cannot say is written as text. */
+/** Every record of every table as JSON, in a zip, and the open plan; what JSON cannot say is written as text. */
 export async function rawRecords(db: NotchgaugeDatabase): Promise<Uint8Array<ArrayBuffer>> {
   const { strToU8, zipSync } = await import('fflate')
   const files: Record<string, Uint8Array> = {}
@@ -62,6 +63,9 @@ export async function rawRecords(db: NotchgaugeDatabase): Promise<Uint8Array<Arr
       if (bytes instanceof Uint8Array) files[`${table}/${names[i]!}.csv.gz`] = bytes
     })
   }
+  // In one piece too, as a plan's file is.
+  const whole = await db.transaction('r', planTables(db), () => readWholePlan(db))
+  if (whole) files['plan.json'] = strToU8(rawText(whole.file))
   return zipSync(files)
 }
 
@@ -85,13 +89,13 @@ export const takeOutBook = (db: NotchgaugeDatabase, { key }: Stranded): Promise<
 /** Puts a plan of the shelf in the place of the open one, which is laid there as it lies. */
 export async function openShelved(db: NotchgaugeDatabase, { key }: Stranded): Promise<boolean> {
   const { parseStoredPlan } = await checks()
-  return db.transaction('rw', db.plan, db.edits, db.shelf, async () => {
+  return db.transaction('rw', [...planTables(db), db.edits, db.shelf], async () => {
     const file = fieldOf(await db.table<unknown>('shelf').get(key), 'file')
     const plan = parseStoredPlan(file)
     if (!plan.ok) return false
-    const before = (await db.table<unknown>('plan').get('current')) as unknown
-    await layAside(db, fieldOf(before, 'file'))
-    await putFresh(db, before, planToFile({ ...plan.value, id: String(key) }))
+    const before = await readWholePlan(db)
+    await layAside(db, before?.file)
+    await putFresh(db, before?.row, planToFile({ ...plan.value, id: String(key) }))
     await db.shelf.delete(String(key))
     return true
   })
@@ -101,23 +105,23 @@ export async function openShelved(db: NotchgaugeDatabase, { key }: Stranded): Pr
 export async function takeBackLast(db: NotchgaugeDatabase): Promise<boolean> {
   const { parseStoredPlan } = await checks()
   const isPlan = (file: object): boolean => parseStoredPlan(file).ok
-  return db.transaction('rw', db.plan, db.edits, async () => {
-    const before = (await db.table<unknown>('plan').get('current')) as unknown
-    const cursor = fieldOf(before, 'cursor')
+  return db.transaction('rw', [...planTables(db), db.edits], async () => {
+    const before = await readWholePlan(db)
+    const cursor = before?.row.cursor as unknown
     const edit = typeof cursor === 'number' ? ((await db.edits.get(cursor)) as unknown) : undefined
-    const file = withoutStep(fieldOf(before, 'file'), fieldOf(edit, 'inverse'), isPlan)
-    if (!file) return false
-    await db.plan.put({
-      ...(before as StoredPlan),
-      revision: nextRevision(before),
-      file,
-      cursor: Number(cursor) - 1,
-    })
+    const file = withoutStep(before?.file, fieldOf(edit, 'inverse'), isPlan)
+    if (!before || !file) return false
+    const head = { ...before.row, revision: nextRevision(before.row), cursor: Number(cursor) - 1 }
+    await writeWholePlan(db, { head, file })
     return true
   })
 }
 
-function withoutStep(file: unknown, inverse: unknown, isPlan: (file: object) => boolean): object | undefined {
+function withoutStep(
+  file: unknown,
+  inverse: unknown,
+  isPlan: (file: object) => boolean,
+): PlanFile | undefined {
   try {
     const plan = planToFile(applyPatches(checkedPlan(file), spreadPatches(inverse as CompactPatch[])))
     return isPlan(plan) ? plan : undefined
@@ -128,9 +132,10 @@ function withoutStep(file: unknown, inverse: unknown, isPlan: (file: object) => 
 
 /** Lays the stored plan aside as it lies, so that the next opening begins with the demo. */
 export const layOpenAside = (db: NotchgaugeDatabase): Promise<void> =>
-  db.transaction('rw', db.plan, db.edits, db.shelf, async () => {
-    await layAside(db, fieldOf((await db.table<unknown>('plan').get('current')) as unknown, 'file'))
+  db.transaction('rw', [...planTables(db), db.edits, db.shelf], async () => {
+    await layAside(db, (await readWholePlan(db))?.file)
     await db.plan.clear()
+    await db.planMachines.clear()
     await db.edits.clear()
   })
 
@@ -160,14 +165,9 @@ const nextRevision = (before: unknown): number => {
   return (typeof revision === 'number' && Number.isSafeInteger(revision) ? revision : 0) + 1
 }
 
-async function putFresh(db: NotchgaugeDatabase, before: unknown, file: object): Promise<void> {
+async function putFresh(db: NotchgaugeDatabase, before: unknown, file: PlanFile): Promise<void> {
   await db.edits.clear()
-  await db.plan.put({
-    id: 'current',
-    revision: nextRevision(before),
-    file,
-    cursor: 0,
-    booksRevision: Number(fieldOf(before, 'booksRevision') ?? 0) || 0,
-    welcome: false,
-  })
+  const booksRevision = Number(fieldOf(before, 'booksRevision') ?? 0) || 0
+  const head = { revision: nextRevision(before), cursor: 0, booksRevision, welcome: false }
+  await writeWholePlan(db, { head, file })
 }

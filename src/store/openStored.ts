@@ -49,11 +49,11 @@ export async function openStored(
   if (problem === undefined) {
     try {
       for (const book of demo.books) await storeBook(db, book)
-      const row = await storeFreshPlan(db, demo.plan, true)
+      const { row, file } = await storeFreshPlan(db, demo.plan, true)
       revision = row.revision
       // It passed when the program was built.
       await sealRows(db, [
-        { of: PLAN_SEAL, file: row.file },
+        { of: PLAN_SEAL, file },
         ...demo.books.map((book) => ({ of: bookSeal(book.provider.id, book.edition), file: book })),
       ])
     } catch (error) {

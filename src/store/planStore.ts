@@ -4,8 +4,9 @@ import { accept, type Outcome } from '../core/outcome.ts'
 import { checkedPlan, planToFile } from '../files/plan/planDocument.ts'
 import type { FileIssue } from '../files/reading/fileIssue.ts'
 import { compactPatches } from './compactPatches.ts'
-import type { NotchgaugeDatabase, StoredPlan } from './database.ts'
+import type { NotchgaugeDatabase } from './database.ts'
 import { MOST_EDITS, unbroken, type History, type Step, type StepPatches } from './history.ts'
+import { liesInRows, planTables, readWholePlan, writeWholePlan, type WholePlan } from './storedPlan.ts'
 import { bookToStore, hasManyPrices, storedBookFile } from './storedBook.ts'
 import { bookSeal, PLAN_SEAL, trustedRows, type CheckStored } from './seals.ts'
 
@@ -25,14 +26,15 @@ export async function loadPlan(
   db: NotchgaugeDatabase,
   checkStored?: CheckStored,
 ): Promise<Outcome<LoadedPlan, FileIssue> | undefined> {
-  const [row, steps, count] = await db.transaction('r', db.plan, db.edits, () =>
-    Promise.all([db.plan.get('current'), labelsOf(db), db.edits.count()]),
+  const [whole, steps, count] = await db.transaction('r', [...planTables(db), db.edits], () =>
+    Promise.all([readWholePlan(db), labelsOf(db), db.edits.count()]),
   )
-  if (!row) return undefined
-  const isTrusted = await trustedRows(db, [{ of: PLAN_SEAL, file: row.file }], checkStored)
+  if (!whole) return undefined
+  const { row, file } = whole
+  const isTrusted = await trustedRows(db, [{ of: PLAN_SEAL, file }], checkStored)
   const plan = isTrusted.has(PLAN_SEAL)
-    ? accept(checkedPlan(row.file))
-    : (await import('./checkStored.ts')).parseStoredPlan(row.file)
+    ? accept(checkedPlan(file))
+    : (await import('./checkStored.ts')).parseStoredPlan(file)
   if (!plan.ok) return plan
   // A plan is not lost with the numbers that stand beside it.
   const [revision, stood, booksRevision] = [row.revision, row.cursor, row.booksRevision].map(counted)
@@ -120,20 +122,17 @@ export async function storeFreshPlan(
   db: NotchgaugeDatabase,
   plan: Plan,
   welcome: boolean,
-): Promise<StoredPlan> {
-  return db.transaction('rw', db.plan, db.edits, async () => {
+): Promise<WholePlan> {
+  return db.transaction('rw', [...planTables(db), db.edits], async () => {
     const before = await db.plan.get('current')
-    const row: StoredPlan = {
-      id: 'current',
+    const head = {
       revision: counted(before?.revision) + 1,
-      file: planToFile(plan),
       cursor: 0,
       booksRevision: before?.booksRevision ?? 0,
       welcome,
     }
     await db.edits.clear()
-    await db.plan.put(row)
-    return row
+    return writeWholePlan(db, { head, file: planToFile(plan) })
   })
 }
 
@@ -145,8 +144,9 @@ export type StoredChange =
   | { readonly kind: 'forget'; readonly side: 'before' | 'after' }
 
 export interface SaveInputs {
-  /** The revision that the change was made on. */
+  /** The revision that the change was made on, and the plan that lies in the store as it. */
   readonly base: number
+  readonly was: Plan
   readonly plan: Plan
   readonly change: StoredChange
 }
@@ -155,8 +155,11 @@ export interface SaveInputs {
  * Saves a plan and the edit that led to it in one transaction. False, with nothing written, when another tab has
  * saved since: the caller takes that up and makes the change again.
  */
-export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: SaveInputs): Promise<boolean> {
-  return db.transaction('rw', db.plan, db.edits, async () => {
+export async function savePlan(
+  db: NotchgaugeDatabase,
+  { base, was, plan, change }: SaveInputs,
+): Promise<boolean> {
+  return db.transaction('rw', [...planTables(db), db.edits], async () => {
     const row = await db.plan.get('current')
     if (row && counted(row.revision) !== base) return false
     const cursor =
@@ -180,15 +183,9 @@ export async function savePlan(db: NotchgaugeDatabase, { base, plan, change }: S
       await (change.side === 'before' ? forgotten.belowOrEqual(cursor) : forgotten.above(cursor)).delete()
     }
     const welcome = change.kind === 'welcome' ? false : (row?.welcome ?? false)
-    const booksRevision = row?.booksRevision ?? 0
-    await db.plan.put({
-      id: 'current',
-      revision: base + 1,
-      file: planToFile(plan),
-      cursor,
-      booksRevision,
-      welcome,
-    })
+    const head = { revision: base + 1, cursor, booksRevision: row?.booksRevision ?? 0, welcome }
+    const lies = row && liesInRows(row) ? was.machines : undefined
+    await writeWholePlan(db, { head, file: planToFile(plan), was: lies })
     return true
   })
 }

@@ -2,6 +2,7 @@ import { parseStoredBook, parseStoredPlan } from './checkStored.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { storedBookFile } from './storedBook.ts'
 import { bookSeal, PLAN_SEAL, sealOf, sealRows } from './seals.ts'
+import { planTables, readWholePlan } from './storedPlan.ts'
 
 interface Sealed {
   /** All that passes, by what seals it. */
@@ -17,7 +18,7 @@ interface Sealed {
 export async function sealStored(db: NotchgaugeDatabase): Promise<Sealed> {
   const seals = new Map((await db.seals.toArray()).map(({ of, seal }) => [of, seal]))
   const editions = await db.editions.toArray()
-  const plan = await db.plan.get('current')
+  const plan = await db.transaction('r', planTables(db), () => readWholePlan(db))
   const stored = [
     ...editions.map(({ provider, edition, ...row }) => {
       const file = storedBookFile(row.file)

@@ -176,8 +176,10 @@ describe('storage that fails', () => {
     await layOpenAside(db)
     const { session: after } = await openSession(name)
     expect(after.snapshot()).toMatchObject({ status: 'ready', plan: { name: demo().plan.name } })
+    // What stands there of it goes with it, its machines too.
+    const { machines } = demo().plan
     expect((await db.shelf.toArray()).map(({ file }) => file)).toEqual([
-      { format: 'notchgauge/plan/1', name: 7 },
+      { format: 'notchgauge/plan/1', name: 7, machines },
     ])
   })
 })

@@ -217,8 +217,8 @@ export class Session {
     const isMade = lastMade?.of === change && lastMade.on === saved.plan
     const made = isMade ? lastMade.made : makeChange(saved.plan, saved.history, change)
     if (made) {
-      const { revision } = this.saved
-      const done = await savePlan(this.db, { base: revision, plan: made.plan, change: made.stored })
+      const { revision, plan: was } = this.saved
+      const done = await savePlan(this.db, { base: revision, was, plan: made.plan, change: made.stored })
       if (!done) return this.takeUpOtherTab()
       this.saved = { revision: revision + 1, plan: made.plan, history: made.history }
     }

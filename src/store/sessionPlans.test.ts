@@ -148,6 +148,7 @@ describe('the tables', () => {
       'lists',
       'monthBills',
       'plan',
+      'planMachines',
       'recipes',
       'seals',
       'shelf',
