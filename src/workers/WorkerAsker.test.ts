@@ -79,6 +79,55 @@ test('what two questions share is sent once, and is the very same at the worker'
   expect(seen[1]!.books).toBe(seen[0]!.books)
 })
 
+interface Total {
+  readonly month: string
+}
+
+test('of an answer, what the one before it said is not sent again, and is the very same at the asker', async () => {
+  const sent: unknown[] = []
+  const waiting: (() => void)[] = []
+  const asker = new WorkerAsker<Question, readonly Total[] | undefined>({
+    begin: () => {
+      const worker = new LocalWorker()
+      const { postMessage } = worker.scope
+      worker.scope.postMessage = (data) => {
+        sent.push(data)
+        postMessage(structuredClone(data))
+      }
+      answerQuestions<Question, readonly Total[] | undefined>(
+        async ({ month, books }) => {
+          if (month === 'held') await new Promise<void>((resolve) => waiting.push(resolve))
+          return month === 'none' ? undefined : [...books, month].map((each) => ({ month: each }))
+        },
+        {
+          keepSame: (before, now) =>
+            now?.map((each, i) => (before?.[i]?.month === each.month ? before[i] : each)),
+        },
+      )
+      return worker as unknown as Worker
+    },
+    failure: 'It failed.',
+    waits: true,
+  })
+  const first = await asker.ask(march).answer
+  const second = await asker.ask(april).answer
+  expect([first, second].map((each) => each?.map(({ month }) => month))).toEqual([
+    ['a', 'b', 'March'],
+    ['a', 'b', 'April'],
+  ])
+  expect(second?.map((each, i) => each === first?.[i])).toEqual([true, true, false])
+  const last = sent.at(-1) as { answer: { items: unknown[] } }
+  expect(last.answer.items.slice(0, 2)).toEqual([0, 1])
+  // One that nobody waits for any more is what the next one is told by.
+  void asker.ask({ ...march, month: 'held' })
+  const next = asker.ask(march).answer
+  waiting.forEach((go) => go())
+  expect((await next)?.map(({ month }) => month)).toEqual(['a', 'b', 'March'])
+  expect((await next)?.[0]).toBe(first?.[0])
+  await expect(asker.ask({ ...march, month: 'none' }).answer).resolves.toBeUndefined()
+  await expect(asker.ask(march).answer).resolves.toEqual(first)
+})
+
 test('a new question gives up the one under way, which is never answered', async () => {
   const { asker, begun, letGo } = held()
   const first = vi.fn()

@@ -1,4 +1,4 @@
-import { deltaSince } from './delta.ts'
+import { applyDelta, deltaSince } from './delta.ts'
 import type { Asked, SentQuestion, Told } from './questions.ts'
 
 /** A worker that is in the middle of a long step is not waited for longer. */
@@ -34,6 +34,8 @@ interface UnderWay<Question, Answer, Step> {
 export class WorkerAsker<Question extends object, Answer, Step = never> {
   private worker: Worker | undefined
   private sent: Question | undefined
+  /** The last answer that the worker told, whether anybody still asked or not. */
+  private told: unknown
   private lastId = 0
   /** The newest question that the worker has heard. */
   private begunId = 0
@@ -73,6 +75,7 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
     this.worker?.terminate()
     this.worker = undefined
     this.sent = undefined
+    this.told = undefined
     this.underWay = undefined
     this.waiting = undefined
   }
@@ -107,9 +110,11 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
 
   private begin(): Worker {
     const worker = this.options.begin()
-    worker.onmessage = ({ data }: MessageEvent<Told<Answer, Step>>) => {
+    worker.onmessage = ({ data }: MessageEvent<Told<Step>>) => {
+      if (this.worker !== worker) return
+      if (data.kind === 'answer') this.told = applyDelta(this.told, data.answer)
       const { underWay } = this
-      if (this.worker !== worker || !underWay || data.id !== this.lastId) return
+      if (!underWay || data.id !== this.lastId) return
       if (data.kind === 'begun') {
         this.begunId = data.id
         return
@@ -123,7 +128,7 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
       const next = this.waiting
       this.waiting = undefined
       if (next) this.send(next)
-      else underWay.resolve(data.answer)
+      else underWay.resolve(this.told as Answer)
     }
     const fail = (): void => {
       if (this.worker !== worker) return

@@ -1,4 +1,4 @@
-import { applyDelta } from './delta.ts'
+import { applyDelta, deltaSince, type Delta } from './delta.ts'
 import type { SentQuestion, Told } from './questions.ts'
 
 /** Often enough to see it move, seldom enough to cost nothing. */
@@ -14,6 +14,11 @@ interface AnswerOptions<Answer, Step> {
   readonly mayBeSkipped?: (step: Step) => boolean
   /** What is handed over with an answer in place of being copied. */
   readonly transfer?: (answer: Answer) => Transferable[]
+  /**
+   * The answer, with parts of the answer before it in place of those that say the same: what is the very same is not sent
+   * again, and stays the very same at the asker. Absent where answers have little in common.
+   */
+  readonly keepSame?: (before: Answer, now: Answer) => Answer
 }
 
 /**
@@ -23,12 +28,20 @@ interface AnswerOptions<Answer, Step> {
  */
 export function answerQuestions<Question extends object, Answer, Step = never>(
   answer: (question: Question) => Steps<Step, Answer> | Promise<Answer> | Answer,
-  { mayBeSkipped = () => true, transfer }: AnswerOptions<Answer, Step> = {},
+  { mayBeSkipped = () => true, transfer, keepSame }: AnswerOptions<Answer, Step> = {},
 ): void {
   let last: unknown
   let newest = 0
-  const tell = (told: Told<Answer, Step>, handedOver: Transferable[] = []): void =>
-    self.postMessage(told, { transfer: handedOver })
+  let told: { readonly answer: Answer } | undefined
+  const tell = (said: Told<Step>, handedOver: Transferable[] = []): void =>
+    self.postMessage(said, { transfer: handedOver })
+
+  function tellAnswer(id: number, found: Answer): void {
+    if (!keepSame) return tell({ id, kind: 'answer', answer: whole(found) }, transfer?.(found))
+    const answer = told ? keepSame(told.answer, found) : found
+    tell({ id, kind: 'answer', answer: told ? deltaSince(told.answer, answer) : whole(answer) })
+    told = { answer }
+  }
 
   async function finish(id: number, steps: Steps<Step, Answer>): Promise<Answer | undefined> {
     let reported = performance.now()
@@ -58,12 +71,14 @@ export function answerQuestions<Question extends object, Answer, Step = never>(
       tell({ id, kind: 'begun' })
       const given = answer(last as Question)
       const found = isGenerator(given) ? await finish(id, given) : await given
-      if (newest === id) tell({ id, kind: 'answer', answer: found! }, transfer?.(found!))
+      if (newest === id) tellAnswer(id, found!)
     } catch (error) {
       self.reportError(error)
     }
   }
 }
+
+const whole = (value: unknown): Delta => ({ is: 'value', value })
 
 /** Lets what was sent meanwhile be heard. */
 const messagesRead = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))

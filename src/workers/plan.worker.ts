@@ -1,4 +1,4 @@
-import { summarisePlan } from '../core/meter/summarisePlan.ts'
+import { keepSameSummaries, summarisePlan } from '../core/meter/summarisePlan.ts'
 import { answerQuestions } from './answerQuestions.ts'
 
-answerQuestions(summarisePlan)
+answerQuestions(summarisePlan, { keepSame: keepSameSummaries })

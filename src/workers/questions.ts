@@ -9,10 +9,11 @@ export interface SentQuestion {
   readonly question?: Delta
 }
 
-export type Told<Answer, Step> = { readonly id: number } & (
+export type Told<Step> = { readonly id: number } & (
   | { readonly kind: 'begun' }
   | { readonly kind: 'step'; readonly step: Step }
-  | { readonly kind: 'answer'; readonly answer: Answer }
+  /** By the last answer that the worker told. */
+  | { readonly kind: 'answer'; readonly answer: Delta }
 )
 
 /** A question on its way. */

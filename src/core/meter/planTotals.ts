@@ -2,6 +2,7 @@ import { NO_CURRENCY } from '../quantity/currency.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { exchanged, exchangeFor } from '../machine/exchange.ts'
 import type { Plan } from '../machine/plan.ts'
+import { keptFor } from '../keptFor.ts'
 import { parseDecimal, roundTo } from '../quantity/decimal.ts'
 import { add, divide, exact, multiply, ZERO, type Exact } from '../quantity/exact.ts'
 import type { Estimate } from './estimateMachine.ts'
@@ -16,6 +17,23 @@ export interface PlanTotals {
   readonly tax: Exact | undefined
   /** Currencies of machines that are left out, because no rate is known. */
   readonly withoutRate: readonly string[]
+}
+
+type Rounded = Pick<Amounts, 'total' | 'alwaysOn'>
+
+/** Of thousands of machines, all but the one that changes are as they were at the last edit. */
+const KEPT_ROUNDED = new Map<number, (amounts: Amounts) => Rounded>()
+
+function roundedTo(decimals: number): (amounts: Amounts) => Rounded {
+  let rounded = KEPT_ROUNDED.get(decimals)
+  if (!rounded) {
+    rounded = keptFor(({ total, alwaysOn }: Amounts) => ({
+      total: roundTo(total, decimals),
+      alwaysOn: roundTo(alwaysOn, decimals),
+    }))
+    KEPT_ROUNDED.set(decimals, rounded)
+  }
+  return rounded
 }
 
 /** The plan's own currency, or that of the first machine that is priced. */
@@ -52,13 +70,18 @@ export function planTotals(
   const withoutRate = new Set<string>()
   let planned = ZERO
   let alwaysOn = ZERO
+  const rounded = roundedTo(decimals)
+  const inCurrency = ({ currency: own, ...amounts }: Amounts): Rounded | undefined => {
+    const total = shownInPlan(amounts.total, own, currency, plan, month, decimals)
+    const always = shownInPlan(amounts.alwaysOn, own, currency, plan, month, decimals)
+    return total && always && { total, alwaysOn: always }
+  }
   for (const estimate of estimates) {
-    const shown = shownInPlan(estimate.total, estimate.currency, currency, plan, month, decimals)
-    const always = shownInPlan(estimate.alwaysOn, estimate.currency, currency, plan, month, decimals)
-    if (!shown || !always) withoutRate.add(estimate.currency)
+    const shown = estimate.currency === currency ? rounded(estimate) : inCurrency(estimate)
+    if (!shown) withoutRate.add(estimate.currency)
     else {
-      planned = add(planned, shown)
-      alwaysOn = add(alwaysOn, always)
+      planned = add(planned, shown.total)
+      alwaysOn = add(alwaysOn, shown.alwaysOn)
     }
   }
   return {

@@ -25,3 +25,29 @@ export function summarisePlan(inputs: PlanPricingInputs): MachineSummary[] {
   const pricing = new PlanPricing(inputs)
   return inputs.plan.machines.map((machine) => summarise(machine.name, machine.size, pricing.of(machine)))
 }
+
+/**
+ * The summaries, with the earlier one itself wherever the one in its place says the same: after an edit most do. O(machines).
+ */
+export const keepSameSummaries = (
+  before: readonly MachineSummary[],
+  now: readonly MachineSummary[],
+): MachineSummary[] =>
+  now.map((summary, i) => {
+    const earlier = before[i]
+    return earlier && saysTheSame(earlier, summary) ? earlier : summary
+  })
+
+function saysTheSame(a: MachineSummary, b: MachineSummary): boolean {
+  if (a.name !== b.name || a.size !== b.size) return false
+  if (!a.priced || !b.priced)
+    return !a.priced && !b.priced && JSON.stringify(a.issues) === JSON.stringify(b.issues)
+  return (
+    a.currency === b.currency &&
+    a.onTime === b.onTime &&
+    isSame(a.total, b.total) &&
+    isSame(a.alwaysOn, b.alwaysOn)
+  )
+}
+
+const isSame = (a: Exact, b: Exact): boolean => a.n === b.n && a.d === b.d
