@@ -67,3 +67,15 @@ test('a change of one field of all machines is stored as one patch', async () =>
   expect(edit.inverse).toHaveLength(1)
   expect(JSON.stringify(edit).length).toBeLessThan(12_000)
 })
+
+test('a change of very many stands at once, and is drawn in a task of its own; a small one is drawn at once', async () => {
+  const { session } = await changed()
+  const drawn = vi.fn()
+  session.subscribe(drawn)
+  session.edit('stop none', replaceMachines(machinesOf(1_000)))
+  expect(session.snapshot().plan.machines[0]!.off).toBe('deallocated')
+  expect(drawn).not.toHaveBeenCalled()
+  await expect.poll(() => drawn.mock.calls.length).toBe(1)
+  session.edit('stop one', replaceMachines([{ ...machinesOf(1)[0]!, off: 'stopped' }]))
+  expect(drawn).toHaveBeenCalledTimes(2)
+})

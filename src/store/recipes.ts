@@ -48,6 +48,7 @@ export function become(draft: Draft<Machine>, form: Machine): void {
   const part = Object.fromEntries(
     [...new Set([...Object.keys(before), ...Object.keys(form)])]
       .map((field) => field as keyof Machine)
+      .filter((field) => before[field] !== form[field])
       .filter((field) => JSON.stringify(before[field]) !== JSON.stringify(form[field]))
       .map((field) => [field, form[field]]),
   )

@@ -23,6 +23,9 @@ import { UnsavedPlan } from './UnsavedPlan.ts'
 /** How many steps are read at once when one is asked for. */
 const STEPS_READ = 20
 
+/** Patches. */
+const LARGE_EDIT = 500
+
 /**
  * The open plan: what is shown now, its history, and the queue of changes to be saved. A change shows at once and is
  * saved after; what cannot be saved stays open, is said, and is tried again with the next change.
@@ -179,7 +182,10 @@ export class Session {
     if (!made) return
     this.lastMade = { on, of: change, made }
     this.history = made.history
-    this.show({ plan: made.plan, ...(made.said !== undefined && { notices: [made.said] }) })
+    const { stored } = made
+    // What has held the page for long already is drawn in a task of its own.
+    const isLarge = stored.kind === 'edit' && stored.step.patches.forward.length > LARGE_EDIT
+    this.show({ plan: made.plan, ...(made.said !== undefined && { notices: [made.said] }) }, isLarge)
     this.enqueue(change)
   }
 
@@ -290,8 +296,9 @@ export class Session {
     })
   }
 
-  private show(part: Partial<SessionState>): void {
+  private show(part: Partial<SessionState>, isDrawnLater = false): void {
     this.state = { ...this.state, ...part, ...stepLabels(this.history) }
-    this.listeners.tell()
+    if (isDrawnLater) setTimeout(this.listeners.tell)
+    else this.listeners.tell()
   }
 }

@@ -9,6 +9,9 @@ import type { MachineRow, NotchgaugeDatabase, StoredPlan } from './database.ts'
 /** Some 60 kB. */
 export const MACHINES_A_ROW = 100
 
+/** What is put into the store is copied by the page, and it draws in between. */
+const ROWS_AT_ONCE = 10
+
 /** The open plan as it lies in the store, and its file with all of its machines. */
 export interface WholePlan {
   readonly row: StoredPlan
@@ -53,7 +56,10 @@ export async function writeWholePlan(
     const there = before?.[each.at]?.machines
     return there?.length !== each.machines.length || each.machines.some((machine, i) => machine !== there[i])
   }
-  await db.planMachines.bulkPut(rows.filter(isChanged))
+  const changed = rows.filter(isChanged)
+  for (let from = 0; from < changed.length; from += ROWS_AT_ONCE) {
+    await db.planMachines.bulkPut(changed.slice(from, from + ROWS_AT_ONCE))
+  }
   if (!before || before.length > rows.length)
     await db.planMachines.where('at').aboveOrEqual(rows.length).delete()
   await db.plan.put(row)

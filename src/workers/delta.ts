@@ -22,7 +22,7 @@ const SAME: Delta = { is: 'same' }
 /** `next` by `last`: parts that are the very same objects are not sent again. O(fields and entries to that depth). */
 export function deltaSince(last: unknown, next: unknown, depth = DEPTH): Delta {
   if (Object.is(last, next)) return SAME
-  if (depth > 0 && Array.isArray(last) && Array.isArray(next)) return itemsSince(last, next)
+  if (depth > 0 && Array.isArray(last) && Array.isArray(next)) return itemsSince(last, next, depth)
   if (depth > 0 && isRecord(last) && isRecord(next)) {
     const fields = Object.entries(next).map(
       ([field, value]) => [field, deltaSince(ownValue(last, field), value, depth - 1)] as const,
@@ -32,7 +32,7 @@ export function deltaSince(last: unknown, next: unknown, depth = DEPTH): Delta {
   return { is: 'value', value: next }
 }
 
-function itemsSince(last: readonly unknown[], next: readonly unknown[]): Delta {
+function itemsSince(last: readonly unknown[], next: readonly unknown[], depth: number): Delta {
   const places = new Map(last.map((item, at) => [item, at]))
   return {
     is: 'items',
@@ -40,7 +40,9 @@ function itemsSince(last: readonly unknown[], next: readonly unknown[]): Delta {
       const at = typeof item === 'object' && item !== null ? places.get(item) : undefined
       if (at !== undefined) return at
       const before = last[i]
-      return isRecord(item) && isRecord(before) ? { by: deltaSince(before, item, ENTRY_DEPTH) } : { item }
+      // Of thousands of machines all may have changed: naming what each keeps costs more than to send it.
+      const isLarge = depth > 1 && isRecord(item) && isRecord(before)
+      return isLarge ? { by: deltaSince(before, item, ENTRY_DEPTH) } : { item }
     }),
   }
 }

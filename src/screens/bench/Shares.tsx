@@ -74,7 +74,7 @@ export const Shares = memo(function Shares({ part, selected, onSelect }: SharesP
         machine.costCentre ?? '',
         ...Object.values(machine.tags ?? {}),
       ]
-      const isFound = words.some((word) => word.toLowerCase().includes(wanted))
+      const isFound = wanted === '' || words.some((word) => word.toLowerCase().includes(wanted))
       return isFound && row?.priced && row.shown ? [{ machine, ...row.shown }] : []
     })
   }, [plan.machines, byName, search])
