@@ -20,7 +20,8 @@ const HEAD = 2_000
 
 export type ReadFile =
   | { readonly kind: 'plan'; readonly plan: Plan }
-  | { readonly kind: 'book'; readonly book: PriceBook }
+  /** `json` where the book is large: it as it is stored. */
+  | { readonly kind: 'book'; readonly book: PriceBook; readonly json?: string }
   | { readonly kind: 'recipe'; readonly recipe: PriceRecipe }
   | { readonly kind: 'bill-recipe'; readonly recipe: BillRecipe }
 

@@ -7,7 +7,8 @@ import { compactPatches } from './compactPatches.ts'
 import type { NotchgaugeDatabase } from './database.ts'
 import { MOST_EDITS, unbroken, type History, type Step, type StepPatches } from './history.ts'
 import { liesInRows, planTables, readWholePlan, writeWholePlan, type WholePlan } from './storedPlan.ts'
-import { bookToStore, hasManyPrices, storedBookFile } from './storedBook.ts'
+import { hasManyPrices } from '../files/priceBook/manyPrices.ts'
+import { bookToStore, storedBookFile } from './storedBook.ts'
 import { bookSeal, PLAN_SEAL, trustedRows, type CheckStored } from './seals.ts'
 
 export interface LoadedPlan {

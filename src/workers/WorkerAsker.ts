@@ -112,7 +112,8 @@ export class WorkerAsker<Question extends object, Answer, Step = never> {
     const worker = this.options.begin()
     worker.onmessage = ({ data }: MessageEvent<Told<Step>>) => {
       if (this.worker !== worker) return
-      if (data.kind === 'answer') this.told = applyDelta(this.told, data.answer)
+      if ('answer' in data) this.told = applyDelta(this.told, data.answer)
+      if (data.kind === 'portion') return
       const { underWay } = this
       if (!underWay || data.id !== this.lastId) return
       if (data.kind === 'begun') {

@@ -1,10 +1,13 @@
-import { applyDelta, deltaSince, type Delta } from './delta.ts'
+import { applyDelta, deltaSince, whole } from './delta.ts'
 import type { SentQuestion, Told } from './questions.ts'
 
 /** Often enough to see it move, seldom enough to cost nothing. */
 const REPORT_EVERY_MS = 100
 /** How long steps go on before a newer question is listened for. */
 const LISTEN_EVERY_MS = 25
+
+/** An outcome, a file that was read, its price book, and the places of this. */
+const PORTION_DEPTH = 4
 
 /** An answer that takes steps, at once or as what it waits for comes. */
 type Steps<Step, Answer> = Generator<Step, Answer> | AsyncGenerator<Step, Answer>
@@ -19,6 +22,8 @@ interface AnswerOptions<Answer, Step> {
    * again, and stays the very same at the asker. Absent where answers have little in common.
    */
   readonly keepSame?: (before: Answer, now: Answer) => Answer
+  /** A large answer as it grows: each is told by the one before, so that the asker is never held up by all of it. */
+  readonly portions?: (answer: Answer) => Iterable<Answer>
 }
 
 /**
@@ -28,7 +33,7 @@ interface AnswerOptions<Answer, Step> {
  */
 export function answerQuestions<Question extends object, Answer, Step = never>(
   answer: (question: Question) => Steps<Step, Answer> | Promise<Answer> | Answer,
-  { mayBeSkipped = () => true, transfer, keepSame }: AnswerOptions<Answer, Step> = {},
+  { mayBeSkipped = () => true, transfer, keepSame, portions }: AnswerOptions<Answer, Step> = {},
 ): void {
   let last: unknown
   let newest = 0
@@ -36,11 +41,18 @@ export function answerQuestions<Question extends object, Answer, Step = never>(
   const tell = (said: Told<Step>, handedOver: Transferable[] = []): void =>
     self.postMessage(said, { transfer: handedOver })
 
-  function tellAnswer(id: number, found: Answer): void {
-    if (!keepSame) return tell({ id, kind: 'answer', answer: whole(found) }, transfer?.(found))
-    const answer = told ? keepSame(told.answer, found) : found
-    tell({ id, kind: 'answer', answer: told ? deltaSince(told.answer, answer) : whole(answer) })
+  /** By what was told before, where answers have something in common. */
+  function tellBy(kind: 'portion' | 'answer', id: number, answer: Answer, depth?: number): void {
+    tell({ id, kind, answer: told ? deltaSince(told.answer, answer, depth) : whole(answer) })
     told = { answer }
+  }
+
+  function tellAnswer(id: number, found: Answer): void {
+    if (portions) {
+      for (const portion of portions(found)) tellBy('portion', id, portion, PORTION_DEPTH)
+      tellBy('answer', id, found, PORTION_DEPTH)
+    } else if (keepSame) tellBy('answer', id, told ? keepSame(told.answer, found) : found)
+    else tell({ id, kind: 'answer', answer: whole(found) }, transfer?.(found))
   }
 
   async function finish(id: number, steps: Steps<Step, Answer>): Promise<Answer | undefined> {
@@ -77,8 +89,6 @@ export function answerQuestions<Question extends object, Answer, Step = never>(
     }
   }
 }
-
-const whole = (value: unknown): Delta => ({ is: 'value', value })
 
 /** Lets what was sent meanwhile be heard. */
 const messagesRead = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))

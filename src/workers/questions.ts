@@ -12,8 +12,8 @@ export interface SentQuestion {
 export type Told<Step> = { readonly id: number } & (
   | { readonly kind: 'begun' }
   | { readonly kind: 'step'; readonly step: Step }
-  /** By the last answer that the worker told. */
-  | { readonly kind: 'answer'; readonly answer: Delta }
+  /** By the last that the worker told; portions come before their answer. */
+  | { readonly kind: 'portion' | 'answer'; readonly answer: Delta }
 )
 
 /** A question on its way. */

@@ -91,6 +91,8 @@ export interface ListReading {
   readonly proofs: readonly Proof[]
   /** Absent where nothing of the list can be sold. */
   readonly book?: PriceBook
+  /** Where the book is large: it as it is stored. */
+  readonly json?: string
   /** What of the book would not pass. */
   readonly issues: readonly FileIssue[]
 }

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react'
 import type { FileIssue } from '../../files/reading/fileIssue.ts'
 import { KIND_BYTES, knownKind, wrongDoor } from '../../files/reading/knownKind.ts'
 import { MOST_BYTES, tooLarge } from '../../files/reading/readJson.ts'
+import { keepText } from '../../files/reading/keptText.ts'
 import { importAsker } from '../../workers/askers.ts'
 import { beginBill } from '../workbench/openBill.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
@@ -71,7 +72,8 @@ export function useImports(): Imports {
     if (read === 'cancelled') return { name: file.name, text: `${file.name} was not read.` }
     if (!read.ok) return { name: file.name, issues: read.issues }
     if (read.value.kind === 'book') {
-      const { book } = read.value
+      const { book, json } = read.value
+      if (json !== undefined) keepText(book, json)
       const { provider, edition, valid } = book
       const before = session
         .snapshot()

@@ -8,6 +8,7 @@ import { editionsOf } from '../../core/catalogue/bookFor.ts'
 import { idOf } from '../../core/pricelist/idOf.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import type { ListReading } from '../../files/pricelist/listAnswer.ts'
+import { keepText } from '../../files/reading/keptText.ts'
 import { Button, QuietButton } from '../../interface/Button'
 import { media } from '../../interface/theme/media'
 import type { Session } from '../../store/session.ts'
@@ -62,6 +63,7 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
   }
   const use = (): void => {
     if (!book || !recipe) return
+    if (reading.json !== undefined) keepText(book, reading.json)
     void session.books.add(book)
     void session.books.recipes.keep(recipe).catch(() => undefined)
     session.edit(`consider ${book.provider.name}`, considerProviders([book.provider.id]))
