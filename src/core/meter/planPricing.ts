@@ -6,13 +6,14 @@ import { lackedState } from '../catalogue/statesSold.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { consideredBooks } from '../machine/consideredBooks.ts'
 import { exchangeEitherWay, type Exchange } from '../machine/exchange.ts'
+import { machineForm } from '../machine/machineForm.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { resolveMachine, type ReferenceIssue, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import type { Outcome } from '../outcome.ts'
 import { meterMachine } from './meterMachine.ts'
 import { estimateMachine, alwaysOnForm, type Estimate, type NotPriced } from './estimateMachine.ts'
 import { keptAccount } from './keptAccount.ts'
-import { accountUse, type AccountUse, type SharedAccount } from './sharedAccount.ts'
+import { accountUse, freeTicksOf, type AccountUse, type SharedAccount } from './sharedAccount.ts'
 
 export type MachineIssue = BookIssue | ReferenceIssue | NotPriced
 
@@ -56,6 +57,8 @@ export class PlanPricing {
   private readonly indexes = new Map<string, ReturnType<typeof bookFor>>()
   private readonly months = new Map<string, BillingMonth>()
   private readonly results = new Map<Machine, MachineResult>()
+  /** By form, and by what is free. */
+  private readonly estimates = new Map<string, Map<string, Outcome<Estimate, NotPriced>>>()
 
   private readonly books: readonly PriceBook[]
 
@@ -76,10 +79,25 @@ export class PlanPricing {
     const resolved = found.value
     const month = this.monthOf(resolved.index)
     const account = this.accountOf(resolved.index)
-    const { planned: shared, alwaysOn: sharedAlwaysOn } = account
-    const estimate = estimateMachine({ resolved, month, shared, sharedAlwaysOn })
+    const estimate = this.estimateOf(resolved, account)
     if (!estimate.ok) return estimate
     return { ok: true, resolved, month, estimate: estimate.value, account }
+  }
+
+  /** Machines that are the same, and have as much free of what they share, have one estimate. */
+  private estimateOf(resolved: ResolvedMachine, account: PricedAccount): Outcome<Estimate, NotPriced> {
+    const { machine, index } = resolved
+    const { planned: shared, alwaysOn: sharedAlwaysOn } = account
+    const form = machineForm(machine)
+    let known = this.estimates.get(form)
+    if (!known) this.estimates.set(form, (known = new Map()))
+    const free = `${freeTicksOf(shared, machine.name)},${freeTicksOf(sharedAlwaysOn, machine.name)}`
+    let estimate = known.get(free)
+    if (!estimate) {
+      const month = this.monthOf(index)
+      known.set(free, (estimate = estimateMachine({ resolved, month, shared, sharedAlwaysOn })))
+    }
+    return estimate
   }
 
   /** The other providers with a book for the month, in the order of their books; currencies are set against `own`. */

@@ -107,6 +107,19 @@ export function shareAccount(
   return { pools, traffic: trafficOf(uses), orders }
 }
 
+/**
+ * What is free of each thing with which a machine uses a pool, as text: all that tells it from machines that are the same
+ * in what it is charged of the account. O(its users).
+ */
+export function freeTicksOf({ pools }: SharedAccount, machine: string): string {
+  let text = ''
+  for (const { usersOf, drained } of pools.values()) {
+    for (const { key } of usersOf.get(machine) ?? []) text += `${drained.free.get(key) ?? 0} `
+    text += '/'
+  }
+  return text
+}
+
 function trafficOf(uses: readonly AccountUse[]): Map<string, RegionTraffic> {
   const traffic = new Map<string, { together: number; byMachine: Map<string, number> }>()
   for (const { machine, region, payableMiB: mib } of uses) {

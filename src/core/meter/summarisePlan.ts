@@ -1,4 +1,4 @@
-import type { Exact } from '../quantity/exact.ts'
+import { isSame, type Exact } from '../quantity/exact.ts'
 import type { Seconds } from '../quantity/units.ts'
 import { PlanPricing, type MachineIssue, type MachineResult, type PlanPricingInputs } from './planPricing.ts'
 
@@ -49,5 +49,3 @@ function saysTheSame(a: MachineSummary, b: MachineSummary): boolean {
     isSame(a.alwaysOn, b.alwaysOn)
   )
 }
-
-const isSame = (a: Exact, b: Exact): boolean => a.n === b.n && a.d === b.d

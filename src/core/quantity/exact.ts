@@ -84,6 +84,10 @@ export function compare(a: Exact, b: Exact): number {
   return left < right ? -1 : left > right ? 1 : 0
 }
 
+/** Whether both are the same number, or both are not known. */
+export const isSame = (a: Exact | undefined, b: Exact | undefined): boolean =>
+  a === b || (a !== undefined && b !== undefined && compare(a, b) === 0)
+
 export const isZero = (a: Exact): boolean => a.n === 0n
 
 export const sign = (a: Exact): -1 | 0 | 1 => (a.n > 0n ? 1 : a.n < 0n ? -1 : 0)

@@ -4,10 +4,10 @@ import { expect, test, vi } from 'vitest'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { readPlan } from '../../files/plan/planFile.ts'
 import { finish } from '../finish.ts'
-import type { Machine } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import * as plates from '../notches/plates.ts'
-import { anyMachineOf, anyWeek } from '../testing/anyMachines.ts'
+import { anyCrowdAt } from '../testing/anyCrowd.ts'
+import { anyMachineOf } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { AlikeMachines, fromTheEnds } from './AlikeMachines.ts'
 import { machineSurvey } from './machineSurvey.ts'
@@ -53,30 +53,14 @@ const inputsOf = (plan: SurveyInputs['plan']): SurveyInputs => ({
   decimals: 2,
 })
 
-/** Many of a few forms at a provider whose machines share hours, room or bands. */
-const anyCrowd = fc
-  .tuple(
-    fc.constantFrom(...DEMO_BOOKS.filter(({ freeAllowances }) => freeAllowances?.length)),
-    anyWeek('one'),
-  )
-  .chain(([book, week]) =>
-    fc.record({
-      weeks: fc.constant([week]),
-      forms: fc.array(anyMachineOf(book, ['one']), { minLength: 1, maxLength: 2 }),
-      likes: fc.array(fc.nat(1), { minLength: 6, maxLength: 14 }),
-    }),
-  )
+const anyCrowd = anyCrowdAt(DEMO_BOOKS.filter(({ freeAllowances }) => freeAllowances?.length))
 
 const platesLookedAt = (): number => vi.mocked(plates.platesOf).mock.calls.length
 
 test('of many that share, each is found what it is found to be when it is looked at alone', () => {
   let known = 0
   fc.assert(
-    fc.property(anyCrowd, ({ weeks, forms, likes }) => {
-      const machines = likes.map((like, i): Machine => ({
-        ...forms[like % forms.length]!,
-        name: `machine ${i}`,
-      }))
+    fc.property(anyCrowd, ({ weeks, machines }) => {
       vi.mocked(plates.platesOf).mockClear()
       const found = surveyed(inputsOf({ machines, weeks }))
       known += machines.length - platesLookedAt()

@@ -1,53 +1,47 @@
+import type { Estimate } from '../meter/estimateMachine.ts'
 import type { Plate } from '../notches/plate.ts'
-import type { Exact } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
-import type { BestNotch } from './bestNotch.ts'
-import { machineForm } from './machineForm.ts'
+import { machineForm } from '../machine/machineForm.ts'
 import type { Machine } from '../machine/plan.ts'
 
-interface LookedAt {
+export interface LookedAt<Found> {
   /** All that its plates depend on, but for itself. */
   readonly reads: object
   /** Where it stands in the plan. */
   readonly order: number
   readonly plates: readonly Plate[]
-  readonly best: readonly BestNotch[]
-}
-
-interface Kept extends LookedAt {
-  /** All totals of all plates. */
-  readonly totals: string
+  readonly estimate: Estimate
+  /** What it was found to be. */
+  readonly found: Found
 }
 
 /**
  * Machines that are the same and share with others, as one survey looks at them. What is shared knows a machine by what
  * it is, and by its order in the plan alone where the last second of a pool does not last for all: who stands first is
  * served first (see `drainPool`). So none of its totals falls as its order rises, each goes from one value to another in
- * steps, and where the totals of two are the same, those of all that stand between them are the same too. Compared are
- * totals, not differences: two totals may step at different orders and their difference be the same again.
+ * steps, and a total that is the same for two is the same for all that stand between them (see `platesBetween`).
  */
-export class AlikeMachines {
+export class AlikeMachines<Found> {
   private form = ''
   /** Those of this form alone, in the order of the plan: plates are large, and machines of a form are looked at together. */
-  private looked: Kept[] = []
+  private looked: LookedAt<Found>[] = []
 
-  /** One that was looked at and has the same plates, where there is one on each side of this order. O(log looked). */
-  around(form: string, reads: object, order: number): LookedAt | undefined {
+  /** Those that were looked at next before and after this order, where there are such. O(log looked). */
+  around(
+    form: string,
+    reads: object,
+    order: number,
+  ): readonly [LookedAt<Found>, LookedAt<Found>] | undefined {
     if (form !== this.form) return undefined
     const at = placeOf(this.looked, order)
     const [before, after] = [this.looked[at - 1], this.looked[at]]
-    const isSame = before && after && before.totals === after.totals && sameFields(before.reads, after.reads)
-    return isSame && sameFields(before.reads, reads) ? before : undefined
+    const knows = before && after && sameFields(before.reads, reads) && sameFields(after.reads, reads)
+    return knows ? [before, after] : undefined
   }
 
-  add(form: string, one: LookedAt): void {
+  add(form: string, one: LookedAt<Found>): void {
     if (form !== this.form) [this.form, this.looked] = [form, []]
-    const { looked } = this
-    const at = placeOf(looked, one.order)
-    const totals = one.plates.map(({ id, notches }) => `${id} ${notches.map(totalText).join(' ')}`).join('\n')
-    // The same text is kept once, and compared at a glance.
-    const same = [looked[at - 1], looked[at]].find((each) => each?.totals === totals)
-    looked.splice(at, 0, { ...one, totals: same?.totals ?? totals })
+    this.looked.splice(placeOf(this.looked, one.order), 0, one)
   }
 }
 
@@ -79,7 +73,7 @@ function* between(group: readonly number[], first: number, last: number): Genera
 }
 
 /** How many stand before an order. */
-function placeOf(looked: readonly Kept[], order: number): number {
+function placeOf(looked: readonly LookedAt<unknown>[], order: number): number {
   let [from, to] = [0, looked.length]
   while (from < to) {
     const middle = (from + to) >> 1
@@ -88,6 +82,3 @@ function placeOf(looked: readonly Kept[], order: number): number {
   }
   return from
 }
-
-const totalText = ({ key, total }: { readonly key: string; readonly total: Exact | undefined }): string =>
-  total ? `${key} ${total.n}/${total.d}` : key

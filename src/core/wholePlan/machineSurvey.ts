@@ -4,20 +4,21 @@ import type { Machine } from '../machine/plan.ts'
 import type { PlanPricing, PlanPricingInputs, PricedMachine } from '../meter/planPricing.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
-import { platesOf } from '../notches/plates.ts'
+import { platesBetween, platesOf } from '../notches/plates.ts'
+import { isSame } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
 import type { Finding } from '../watch/finding.ts'
 import { foundAlone, watchListOf, type FoundAlone } from '../watch/watchList.ts'
 import type { AlikeMachines } from './AlikeMachines.ts'
 import { bestNotch, type BestNotch } from './bestNotch.ts'
-import { machineForm } from './machineForm.ts'
+import { machineForm } from '../machine/machineForm.ts'
 
 interface MachineSurvey {
   readonly best: readonly BestNotch[]
   readonly findings: readonly Finding[]
 }
 
-interface KnownSurvey {
+export interface KnownSurvey {
   readonly reads: SurveyReads
   readonly best: readonly BestNotch[]
   readonly alone: FoundAlone
@@ -35,7 +36,7 @@ export function machineSurvey(
   priced: PricedMachine,
   inputs: PlanPricingInputs,
   pricing: PlanPricing,
-  alike: AlikeMachines,
+  alike: AlikeMachines<KnownSurvey>,
 ): MachineSurvey {
   const { resolved, estimate, month, account } = priced
   const { machine, index } = resolved
@@ -51,16 +52,21 @@ export function machineSurvey(
   if (!known) {
     const order = account.planned.orders.get(machine.name) ?? 0
     const goesByOrder = !isAlone && !resolved.apart
-    const looked = goesByOrder ? alike.around(form, reads, order) : undefined
-    const plates = looked?.plates ?? platesOf(shown)
-    known = {
-      reads,
-      best: looked?.best ?? plates.flatMap((plate) => bestNotch(plate, resolved) ?? []),
-      alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
-    }
+    const around = goesByOrder ? alike.around(form, reads, order) : undefined
+    const [before, after] = around ?? []
+    const plates = (around && platesBetween(shown, before!.plates, after!.plates)) ?? platesOf(shown)
+    const isAsBefore = around && plates === before!.plates && estimate === before!.estimate
+    known =
+      isAsBefore && estimate === after!.estimate && sameMoney(before!.found.alone, after!.found.alone)
+        ? before!.found
+        : {
+            reads,
+            best: plates.flatMap((plate) => bestNotch(plate, resolved) ?? []),
+            alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
+          }
     if (isAlone) remember(likeOf(index), form, known)
     else knownOf(machine).survey = known
-    if (goesByOrder && !looked) alike.add(form, { reads, order, plates, best: known.best })
+    if (goesByOrder) alike.add(form, { reads, order, plates, estimate, found: known })
   }
   const list = watchListOf(mendingThis(known.alone, machine), {
     ...shown,
@@ -98,6 +104,22 @@ const sharesNothing =
     !account ||
     ((trafficOutGiB === undefined || account.traffic.size === 0) &&
       [...account.pools.values()].every(({ pool }) => pool.users.length === 0))
+
+/** Like the totals of plates, what is found costs the same between two where it does at both. */
+const sameMoney = (a: FoundAlone, b: FoundAlone): boolean =>
+  a === b ||
+  a.every((findings, i) => {
+    const others = b[i] ?? []
+    return (
+      (findings ?? []).length === others.length &&
+      (findings ?? []).every(
+        ({ key, stake, mend }, at) =>
+          key === others[at]!.key &&
+          isSame(stake, others[at]!.stake) &&
+          isSame(mend?.difference, others[at]!.mend?.difference),
+      )
+    )
+  })
 
 const knownOf = keptFor<Machine, { survey?: KnownSurvey }>(() => ({}))
 

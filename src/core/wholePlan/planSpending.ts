@@ -1,3 +1,4 @@
+import { keptFor } from '../keptFor.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
 import { exchanged, exchangeFor, type Exchange } from '../machine/exchange.ts'
 import { amountOf } from '../meter/makeCharge.ts'
@@ -82,12 +83,12 @@ const isUpFront = ({ subject }: Charge): boolean => subject.of === 'up-front'
 
 /**
  * What falls into a span, evenly over the time that is charged; what was paid up front is no part of it where
- * `upFront` is false. Spans that cover a month add up exactly to it. O(charges), and O(pieces) for months that the
- * span cuts.
+ * `upFront` is false. Spans that cover a month add up exactly to it. Machines that are the same are looked at once.
+ * O(charges), and O(pieces) for months that the span cuts.
  */
 export function spentWithin(parts: readonly SpendingPart[], span: Span, upFront: boolean): Exact {
   let sum = ZERO
-  for (const { estimate, exchange } of parts) {
+  for (const { estimate, exchange, count } of alikeIn(parts)) {
     const { month } = estimate
     if (month.to <= span.from || month.from >= span.to) continue
     const whole = month.from >= span.from && month.to <= span.to
@@ -96,10 +97,21 @@ export function spentWithin(parts: readonly SpendingPart[], span: Span, upFront:
       if (!upFront && isUpFront(charge)) continue
       own = add(own, whole ? charge.amount : amountWithin(charge, span))
     }
-    sum = add(sum, exchanged(own, exchange)!)
+    sum = add(sum, multiply(exchanged(own, exchange)!, exact(count)))
   }
   return sum
 }
+
+/** Parts with one estimate are of one provider, and so of one currency. */
+const alikeIn = keptFor((parts: readonly SpendingPart[]) => {
+  const alike = new Map<Estimate, SpendingPart & { count: number }>()
+  for (const part of parts) {
+    const known = alike.get(part.estimate)
+    if (known) known.count += 1
+    else alike.set(part.estimate, { ...part, count: 1 })
+  }
+  return [...alike.values()]
+})
 
 function amountWithin(charge: Charge, span: Span): Exact {
   let ticks = 0

@@ -7,7 +7,7 @@ import type { Plan } from '../machine/plan.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { AlikeMachines, fromTheEnds } from './AlikeMachines.ts'
 import type { BestNotch } from './bestNotch.ts'
-import { machineSurvey } from './machineSurvey.ts'
+import { machineSurvey, type KnownSurvey } from './machineSurvey.ts'
 import { shownInPlan } from '../meter/planTotals.ts'
 import { add, compare, negate, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 
@@ -63,7 +63,7 @@ export function* surveyPlan(
   const { plan, month, currency, decimals } = inputs
   const inPlan = (amount: Exact, own: string): Exact | undefined =>
     shownInPlan(amount, own, currency, plan, month, decimals)
-  const alike = new AlikeMachines()
+  const alike = new AlikeMachines<KnownSurvey>()
   const surveys = new Map<number, OfMachine>()
   let done = 0
   for (const at of fromTheEnds(plan.machines)) {
