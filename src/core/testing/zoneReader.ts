@@ -8,9 +8,15 @@ export const READER_RELEASE = moment.tz.dataVersion
 
 export const readerZones = (): string[] => moment.tz.names()
 
-function zoneOf(name: string) {
-  const zone = moment.tz.zone(name)
-  if (!zone) throw new RangeError(`the reader has no zone ${name}`)
+const zones = new Map<string, moment.MomentZone>()
+
+function zoneOf(name: string): moment.MomentZone {
+  let zone = zones.get(name)
+  if (!zone) {
+    zone = moment.tz.zone(name) ?? undefined
+    if (!zone) throw new RangeError(`the reader has no zone ${name}`)
+    zones.set(name, zone)
+  }
   return zone
 }
 

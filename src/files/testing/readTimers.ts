@@ -124,17 +124,20 @@ export function switchesByCron(text: string, script: string, plan: TimerPlan, ho
   const rules = readScript(script)
   const due = dueTables(script)
   const found: string[] = []
-  let [host, local] = [0, 0]
-  for (let at: number = plan.within.from; lines.length > 0 && at < plan.within.to; at += 60) {
-    if (at === plan.within.from || at % 900 === 0) {
-      host = readerOffset(hostZone, at)
-      local = readerOffset(due.zone, at)
-    }
-    if (!asked.has(Math.floor((at + host) / 60) % 60)) continue
-    // 1 January 1970 was a Thursday; weeks begin on Mondays.
-    const minuteOfWeek = (Math.floor((at + local) / 60) + 3 * 1_440) % 10_080
-    for (const id of [...(due.weekly.get(minuteOfWeek) ?? []), ...(due.once.get(at) ?? [])]) {
-      if (applies(rules.get(id)!, at)) found.push(written(at, rules.get(id)!.to))
+  const { from, to } = plan.within
+  // Clocks change at quarters of an hour, and within one each minute of the host's clock comes once.
+  for (let quarter = from - (from % 900); lines.length > 0 && quarter < to; quarter += 900) {
+    const [host, local] = [readerOffset(hostZone, quarter), readerOffset(due.zone, quarter)]
+    const first = Math.floor((quarter + host) / 60) % 60
+    for (const minute of asked) {
+      const later = (minute - first + 60) % 60
+      const at = quarter + later * 60
+      if (later >= 15 || at < from || at >= to) continue
+      // 1 January 1970 was a Thursday; weeks begin on Mondays.
+      const minuteOfWeek = (Math.floor((at + local) / 60) + 3 * 1_440) % 10_080
+      for (const id of [...(due.weekly.get(minuteOfWeek) ?? []), ...(due.once.get(at) ?? [])]) {
+        if (applies(rules.get(id)!, at)) found.push(written(at, rules.get(id)!.to))
+      }
     }
   }
   return inOrder(found)
