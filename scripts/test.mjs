@@ -6,13 +6,17 @@ import { join } from 'node:path'
 import { buildIfChanged, ensureInstalled, ROOT } from './prepare.mjs'
 
 const CHROMIUM = '/usr/bin/chromium-headless-shell'
+const INSTALL_CHROMIUM =
+  'The browser tests need Chromium. Install it with: sudo apt-get install chromium-headless-shell'
 const results = mkdtempSync(join(tmpdir(), 'notchgauge-test-'))
 const unitResults = join(results, 'unit.json')
 const browserResults = join(results, 'browser.json')
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
 
+// The system's packages come while our own do, and while all is checked that needs no browser.
+const chromium = canHaveChromium() ? installChromium() : process.exit(1)
+chromium.catch(() => undefined)
 ensureInstalled()
-ensureChromium()
 
 /** Checks that only read: two at a time. */
 const READING = [
@@ -35,6 +39,7 @@ const CHECKS = [
     ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitResults}`],
   ],
   ['build', buildIfChanged],
+  ['browser', () => chromium],
   ['browser tests', bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: browserResults }],
 ]
 
@@ -43,7 +48,7 @@ for (const [name, command, args, env = {}] of failed ? [] : CHECKS) {
   console.log(`\n== ${name}`)
   if (typeof command === 'function') {
     try {
-      command()
+      await command()
       continue
     } catch (error) {
       console.error(error.message)
@@ -100,9 +105,9 @@ async function runReading(checks) {
   return checks.find(([name]) => done.get(name).status !== 0)?.[0]
 }
 
-function runQuietly(command, args) {
+function runQuietly(command, args, env = process.env) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT })
+    const child = spawn(command, args, { cwd: ROOT, env })
     let said = ''
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text))
     child.on('error', (error) => resolve({ status: 1, said: error.message }))
@@ -110,26 +115,25 @@ function runQuietly(command, args) {
   })
 }
 
-/** The browser comes from Debian's packages; without the right to install it, says what to do. */
-function ensureChromium() {
+/** Without the right to install the browser, says what to do at once and not after minutes. */
+function canHaveChromium() {
+  if (existsSync(CHROMIUM) || process.getuid?.() === 0) return true
+  console.error(INSTALL_CHROMIUM)
+  return false
+}
+
+/** The browser comes from Debian's packages; rejects where it cannot be installed. */
+async function installChromium() {
   if (existsSync(CHROMIUM)) return
-  const asks =
-    'The browser tests need Chromium. Install it with: sudo apt-get install chromium-headless-shell'
-  if (process.getuid?.() !== 0) {
-    console.error(asks)
-    process.exit(1)
-  }
   console.log('Installing Chromium…')
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
+  const updated = await runQuietly('apt-get', ['update', '-qq'], env)
   // The browser alone, and letters for what our own font lacks.
-  const { status } = spawnSync(
+  const packages = ['chromium-headless-shell', 'fonts-liberation']
+  const installed = await runQuietly(
     'apt-get',
-    ['install', '-y', '-qq', '--no-install-recommends', 'chromium-headless-shell', 'fonts-liberation'],
-    { stdio: 'inherit', env },
+    ['install', '-y', '-qq', '--no-install-recommends', ...packages],
+    env,
   )
-  if (status !== 0) {
-    console.error(asks)
-    process.exit(1)
-  }
+  if (installed.status !== 0) throw new Error(`${updated.said}${installed.said}\n${INSTALL_CHROMIUM}`)
 }
