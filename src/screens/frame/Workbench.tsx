@@ -19,7 +19,7 @@ import { CommandPalette } from '../palette/CommandPalette'
 import { PlanDialogs } from './PlanDialogs'
 import { writeAddress } from '../workbench/address.ts'
 import { viewOptions } from '../workbench/views.ts'
-import { loadLikelyViews, MachineColumns } from './loadViews.ts'
+import { loadImporting, loadLikelyViews, MachineColumns } from './loadViews.ts'
 import { VIEW_SCREENS } from './viewScreens.ts'
 import { Opening } from './Opening'
 import { pageSession } from './session'
@@ -158,7 +158,11 @@ function Summaries({ value, children }: { readonly value: WorkbenchValue; readon
   useEffect(() => {
     if (pending) return
     const shown = isBench ? afterFirstMonth() : Promise.resolve()
-    void shown.then(loadLikelyViews).then(loadExports, () => undefined)
+    void shown
+      .then(loadLikelyViews)
+      .then(loadExports)
+      .then(loadImporting)
+      .catch(() => undefined)
   }, [pending, isBench])
   const { plan } = state
   const newest = useMemo(() => {

@@ -22,3 +22,11 @@ export async function loadLikelyViews(): Promise<void> {
 
 const whenIdle = (then: () => void): unknown =>
   'requestIdleCallback' in window ? requestIdleCallback(then, { timeout: 5_000 }) : setTimeout(then, 500)
+
+/** What reads files is fetched with the first one, or before in an idle moment. */
+export const loadImporting = (): Promise<typeof import('./importFile.ts')> =>
+  import('./importFile.ts').catch(() => {
+    throw new Error(
+      'What reads files could not be fetched. Nothing was changed; try again once the page can be reached.',
+    )
+  })
