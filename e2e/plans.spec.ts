@@ -75,7 +75,9 @@ test('a machine comes from a sentence, by the keyboard alone', async ({ page }) 
   const bench = new Workbench(page)
   await bench.open('/')
   await page.keyboard.press('Control+k')
+  // Typed at once, whether its field has come or not.
   await page.keyboard.type('add a machine')
+  await expect(page.getByRole('searchbox')).toHaveValue('add a machine')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('need-answer')).toContainText('The cheapest that fits is', {

@@ -1,4 +1,5 @@
 import { lazyPart } from '../../interface/lazyPart'
+import { loadPalette } from '../palette/CommandPalette'
 import { viewOptions, type View } from '../workbench/views.ts'
 import { VIEW_SCREENS } from './viewScreens.ts'
 
@@ -12,11 +13,14 @@ export const loadView = (view: View): Promise<unknown> =>
 /** Those that are likely to be opened next, when nothing else is to be done. */
 const LIKELY: readonly View[] = ['gauge', 'week', 'bench', 'month', 'terms']
 
-/** One after the other, each in an idle moment; what does not come now comes when it is opened. */
+/**
+ * The palette, which is typed into at once, and those views, one after the other, each in an idle moment; what does not
+ * come now comes when it is opened.
+ */
 export async function loadLikelyViews(): Promise<void> {
-  for (const view of LIKELY) {
+  for (const load of [loadPalette, ...LIKELY.map((view) => () => loadView(view))]) {
     await new Promise<void>((resolve) => whenIdle(resolve))
-    await loadView(view).catch(() => undefined)
+    await load().catch(() => undefined)
   }
 }
 

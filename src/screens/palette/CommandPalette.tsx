@@ -7,9 +7,26 @@ import { lazyPart } from '../../interface/lazyPart'
 
 const PaletteCommands = lazyPart(() => import('./PaletteCommands'), 'PaletteCommands')
 
-/** Every action by its name: opened with Control or Command and K. */
+/** Fetches what stands in it, so that it is there when it is asked for. */
+export const loadPalette = PaletteCommands.load
+
+/** Every action by its name: opened with Control or Command and K. What is typed before its field is there stands in it. */
 export function CommandPalette() {
   const [isOpen, setOpen] = useState(false)
+  const [typed, setTyped] = useState('')
+  useEffect(() => {
+    if (!isOpen) return
+    const onEarlyKey = ({ key, ctrlKey, metaKey, altKey, target }: KeyboardEvent): void => {
+      if (ctrlKey || metaKey || altKey || target instanceof HTMLInputElement) return
+      if (key.length === 1) setTyped((text) => text + key)
+      if (key === 'Backspace') setTyped((text) => text.slice(0, -1))
+    }
+    window.addEventListener('keydown', onEarlyKey)
+    return () => {
+      window.removeEventListener('keydown', onEarlyKey)
+      setTyped('')
+    }
+  }, [isOpen])
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.shiftKey || event.altKey) return
@@ -28,7 +45,9 @@ export function CommandPalette() {
   return (
     <Overlay isOpen={isOpen} onOpenChange={setOpen} isDismissable>
       <Sheet>
-        <Body aria-label="All actions">{isOpen && <PaletteCommands onDone={() => setOpen(false)} />}</Body>
+        <Body aria-label="All actions">
+          {isOpen && <PaletteCommands typed={typed} onDone={() => setOpen(false)} />}
+        </Body>
       </Sheet>
     </Overlay>
   )

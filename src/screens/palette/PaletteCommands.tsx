@@ -4,12 +4,21 @@ import { Autocomplete, Input, Menu, MenuItem, SearchField, useFilter } from 'rea
 import styled from 'styled-components'
 import { usePlanCommands } from './usePlanCommands.ts'
 
+interface PaletteCommandsProps {
+  /** What the search begins with. */
+  readonly typed: string
+  readonly onDone: () => void
+}
+
 /** All actions, and a search that narrows them down. */
-export function PaletteCommands({ onDone }: { readonly onDone: () => void }) {
+export function PaletteCommands({ typed, onDone }: PaletteCommandsProps) {
   const commands = usePlanCommands()
   const { contains } = useFilter({ sensitivity: 'base' })
   return (
-    <Autocomplete filter={(text, query) => query.split(/\s+/).every((word) => contains(text, word))}>
+    <Autocomplete
+      defaultInputValue={typed}
+      filter={(text, query) => query.split(/\s+/).every((word) => contains(text, word))}
+    >
       <SearchField aria-label="Search all actions" autoFocus>
         <Search placeholder="What to do: a machine, a view, an action" />
       </SearchField>
