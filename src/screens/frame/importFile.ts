@@ -6,7 +6,7 @@ import { considerProviders } from '../../store/providerCommands.ts'
 import { importAsker } from '../../workers/askers.ts'
 import { beginBill } from '../workbench/openBill.ts'
 import type { WorkbenchValue } from '../workbench/WorkbenchContext'
-import type { Report } from './useImports.ts'
+import type { ImportReport } from './importReport.ts'
 
 /** Files that hold a table of machines, by their names. */
 const TABLE = /\.(csv|tsv|txt)$/i
@@ -21,7 +21,7 @@ export async function importFile(
   file: File,
   { session, address, go }: Into,
   onReading: (cancel: () => void) => void,
-): Promise<Report | 'table' | 'bill'> {
+): Promise<ImportReport | 'table' | 'bill'> {
   const start = new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer())
   if (knownKind(start, file.name) === 'bill') {
     beginBill([file])

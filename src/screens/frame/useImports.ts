@@ -3,13 +3,9 @@
 import { useRef, useState } from 'react'
 import type { FileIssue } from '../../files/reading/fileIssue.ts'
 import { beginBill } from '../workbench/openBill.ts'
+import type { ImportReport } from './importReport.ts'
 import { loadImporting } from './loadViews.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
-
-/** What became of a file. */
-export type Report =
-  | { readonly name: string; readonly text: string; readonly takeBack?: () => void }
-  | { readonly name: string; readonly issues: readonly FileIssue[] }
 
 type Current =
   | { readonly at: 'none' }
@@ -18,7 +14,7 @@ type Current =
 
 interface Imports {
   readonly current: Current
-  readonly reports: readonly Report[]
+  readonly reports: readonly ImportReport[]
   readonly take: (files: readonly File[]) => void
   /** The table that is open is done with. */
   readonly closeTable: () => void
@@ -33,12 +29,12 @@ export function useImports(): Imports {
   const workbench = useWorkbench()
   const { address } = workbench
   const [current, setCurrent] = useState<Current>({ at: 'none' })
-  const [reports, setReports] = useState<readonly Report[]>([])
+  const [reports, setReports] = useState<readonly ImportReport[]>([])
   const queue = useRef<File[]>([])
   const isBusy = useRef(false)
   const tableClosed = useRef<() => void>(undefined)
 
-  const reportOf = async (file: File): Promise<Report | 'table' | 'bill'> => {
+  const reportOf = async (file: File): Promise<ImportReport | 'table' | 'bill'> => {
     try {
       const { importFile } = await loadImporting()
       return await importFile(file, workbench, (cancel) =>
