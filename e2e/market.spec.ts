@@ -176,6 +176,7 @@ test('from a sentence to all that fits, set beside what it gives for its money',
   await bench.open('/?view=bench&month=2027-03')
   await page.keyboard.press('Control+k')
   await page.keyboard.type('Add a machine from what')
+  await expect(page.getByRole('searchbox')).toHaveValue('Add a machine from what')
   await page.keyboard.press('Enter')
   const dialog = page.getByRole('dialog', { name: 'Add a machine' })
   await dialog.getByRole('button', { name: 'Add it, and see all that fits' }).click({ timeout: 30_000 })

@@ -71,6 +71,26 @@ test('the palette goes to a machine, a view and an action', async ({ page }) => 
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
 })
 
+test('what is typed into the palette before it has come stands in it, and Enter takes the first match', async ({
+  page,
+}) => {
+  // Nothing is fetched ahead, and what is fetched takes its time.
+  await page.addInitScript(() => (window.requestIdleCallback = () => 0))
+  await new Workbench(page).open('/')
+  await page.route('**/*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 500))
+    await route.continue()
+  })
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('theme darx')
+  await page.keyboard.press('Backspace')
+  await page.keyboard.type('k')
+  await expect(page.getByRole('searchbox')).toHaveCount(0)
+  await expect(page.getByRole('searchbox')).toHaveValue('theme dark')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+})
+
 test('a machine comes from a sentence, by the keyboard alone', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open('/')
@@ -78,6 +98,7 @@ test('a machine comes from a sentence, by the keyboard alone', async ({ page }) 
   // Typed at once, whether its field has come or not.
   await page.keyboard.type('add a machine')
   await expect(page.getByRole('searchbox')).toHaveValue('add a machine')
+  await expect(page.getByRole('menuitem', { name: /^Add a machine/ }).first()).toHaveAttribute('data-focused')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('need-answer')).toContainText('The cheapest that fits is', {

@@ -1,5 +1,6 @@
 'use client'
 
+import { useEffect, useRef, useState } from 'react'
 import { Autocomplete, Input, Menu, MenuItem, SearchField, useFilter } from 'react-aria-components'
 import styled from 'styled-components'
 import { usePlanCommands } from './usePlanCommands.ts'
@@ -14,13 +15,20 @@ interface PaletteCommandsProps {
 export function PaletteCommands({ typed, onDone }: PaletteCommandsProps) {
   const commands = usePlanCommands()
   const { contains } = useFilter({ sensitivity: 'base' })
+  const field = useRef<HTMLInputElement>(null)
+  const [early] = useState(typed)
+  useEffect(() => {
+    if (early === '' || !field.current) return
+    // As if it were typed now: the first action that matches is then the one that Enter takes.
+    const how = { bubbles: true, inputType: 'insertText', data: early }
+    field.current.dispatchEvent(new InputEvent('beforeinput', how))
+    field.current.setRangeText(early, 0, field.current.value.length, 'end')
+    field.current.dispatchEvent(new InputEvent('input', how))
+  }, [early])
   return (
-    <Autocomplete
-      defaultInputValue={typed}
-      filter={(text, query) => query.split(/\s+/).every((word) => contains(text, word))}
-    >
+    <Autocomplete filter={(text, query) => query.split(/\s+/).every((word) => contains(text, word))}>
       <SearchField aria-label="Search all actions" autoFocus>
-        <Search placeholder="What to do: a machine, a view, an action" />
+        <Search ref={field} placeholder="What to do: a machine, a view, an action" />
       </SearchField>
       <Scroll tabIndex={0} role="group" aria-label="What matches">
         <List
