@@ -15,6 +15,7 @@ import { Dialog } from '../../interface/Dialog'
 import { Dropdown } from '../../interface/Dropdown'
 import { NumberInput } from '../../interface/NumberInput'
 import { ToggleRow } from '../../interface/ToggleRow'
+import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../wording/money'
 import { IMAGE_NEED_NAMES, KEEP_LABELS } from '../../wording/needs'
 import { isZero } from '../../core/quantity/exact.ts'
@@ -230,6 +231,14 @@ const Table = styled.table`
   thead th:last-child {
     width: 188px;
   }
+  ${media.phone} {
+    thead th:first-child {
+      width: 82px;
+    }
+    thead th:last-child {
+      width: 104px;
+    }
+  }
 
   th,
   td {
@@ -246,7 +255,6 @@ const Table = styled.table`
     color: var(--ink-2);
   }
   tbody th {
-    white-space: nowrap;
     font-weight: 560;
   }
 `
@@ -267,6 +275,13 @@ const Impact = styled.td`
   span {
     display: block;
     white-space: nowrap;
+  }
+  ${media.phone} {
+    span {
+      white-space: normal;
+      /* As high as what it will say. */
+      min-height: 3.6em;
+    }
   }
 `
 
