@@ -27,6 +27,13 @@ export interface MadeChange {
   readonly stored: StoredChange
 }
 
+/** Patches. */
+const LARGE_EDIT = 500
+
+/** Whether making it has held the page for so long that it is drawn in a task of its own. */
+export const isDrawnLater = ({ stored }: MadeChange): boolean =>
+  stored.kind === 'edit' && stored.step.patches.forward.length > LARGE_EDIT
+
 /** The plan and history after a change, and what the store must keep of it. Undefined when it changes nothing. */
 export function makeChange(plan: Plan, history: History, change: Change): MadeChange | undefined {
   switch (change.kind) {

@@ -1,7 +1,7 @@
 import { liveQuery, type Subscription } from 'dexie'
 import { produce } from 'immer'
 import { BooksInUse } from './BooksInUse.ts'
-import { editLabels, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
+import { editLabels, isDrawnLater, makeChange, type Change, type MadeChange, type Recipe } from './change.ts'
 import { lightened, NO_HISTORY, nextStep, stepLabels, type History, type Step } from './history.ts'
 import type { Plan } from '../core/machine/plan.ts'
 import { planBefore } from './planBefore.ts'
@@ -22,9 +22,6 @@ import { UnsavedPlan } from './UnsavedPlan.ts'
 
 /** How many steps are read at once when one is asked for. */
 const STEPS_READ = 20
-
-/** Patches. */
-const LARGE_EDIT = 500
 
 /**
  * The open plan: what is shown now, its history, and the queue of changes to be saved. A change shows at once and is
@@ -182,10 +179,8 @@ export class Session {
     if (!made) return
     this.lastMade = { on, of: change, made }
     this.history = made.history
-    const { stored } = made
-    // What has held the page for long already is drawn in a task of its own.
-    const isLarge = stored.kind === 'edit' && stored.step.patches.forward.length > LARGE_EDIT
-    this.show({ plan: made.plan, ...(made.said !== undefined && { notices: [made.said] }) }, isLarge)
+    const said = made.said !== undefined && { notices: [made.said] }
+    this.show({ plan: made.plan, ...said }, isDrawnLater(made))
     this.enqueue(change)
   }
 
@@ -296,9 +291,9 @@ export class Session {
     })
   }
 
-  private show(part: Partial<SessionState>, isDrawnLater = false): void {
+  private show(part: Partial<SessionState>, isLater = false): void {
     this.state = { ...this.state, ...part, ...stepLabels(this.history) }
-    if (isDrawnLater) setTimeout(this.listeners.tell)
+    if (isLater) setTimeout(this.listeners.tell)
     else this.listeners.tell()
   }
 }

@@ -53,7 +53,8 @@ function laidOut(
 /**
  * The plates of a machine that stands in the plan between two others that are the same but for their names, from theirs: a
  * total that is the same before and after it is its own, and only the other ones are priced; where there are none, the very
- * plates of the one before. Undefined where one of those is of a machine that is carried over. O(choices), and a meter's run for each total that differs.
+ * plates of the one before. Undefined where one of those is of a machine that is carried over. O(choices), and a run of the
+ * meter for each total that differs.
  */
 export function platesBetween(
   inputs: PlatesInputs,

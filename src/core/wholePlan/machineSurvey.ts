@@ -30,7 +30,7 @@ type SurveyReads = ReturnType<typeof readsOf>
 /**
  * The plates of a machine and its watch list: worked out anew where anything has changed that they depend on, or where
  * no machine that is the same but for its name has been looked at. Of those that share with others, `alike` knows which
- * have been looked at in this survey. O(choices) then, else O(rules).
+ * have been looked at in this survey, and only what its neighbours among them differ in is. O(choices) then, else O(rules).
  */
 export function machineSurvey(
   priced: PricedMachine,
@@ -52,18 +52,23 @@ export function machineSurvey(
   if (!known) {
     const order = account.planned.orders.get(machine.name) ?? 0
     const goesByOrder = !isAlone && !resolved.apart
-    const around = goesByOrder ? alike.around(form, reads, order) : undefined
-    const [before, after] = around ?? []
-    const plates = (around && platesBetween(shown, before!.plates, after!.plates)) ?? platesOf(shown)
-    const isAsBefore = around && plates === before!.plates && estimate === before!.estimate
-    known =
-      isAsBefore && estimate === after!.estimate && sameMoney(before!.found.alone, after!.found.alone)
-        ? before!.found
-        : {
-            reads,
-            best: plates.flatMap((plate) => bestNotch(plate, resolved) ?? []),
-            alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
-          }
+    const [before, after] = (goesByOrder && alike.around(form, reads, order)) || []
+    const between = before && after && platesBetween(shown, before.plates, after.plates)
+    const plates = between ?? platesOf(shown)
+    const isAsBefore =
+      before &&
+      after &&
+      plates === before.plates &&
+      estimate === before.estimate &&
+      estimate === after.estimate &&
+      sameMoney(before.found.alone, after.found.alone)
+    known = isAsBefore
+      ? before.found
+      : {
+          reads,
+          best: plates.flatMap((plate) => bestNotch(plate, resolved) ?? []),
+          alone: foundAlone({ ...shown, plates, estimate, machines: plan.machines }),
+        }
     if (isAlone) remember(likeOf(index), form, known)
     else knownOf(machine).survey = known
     if (goesByOrder) alike.add(form, { reads, order, plates, estimate, found: known })
