@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test'
 import { spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { request as rawRequest } from 'node:http'
+import { connect } from 'node:net'
 
 /** The service over HTTP: what leaves it, what it refuses, and how it stands many heavy requests at a time. */
 
@@ -21,7 +22,7 @@ function heavyRequest(): string {
     },
     exceptions: Array.from({ length: 200 }, (_, j) => ({ from: day(j * 3), does: 'off', name: `${i} ${j}` })),
   }))
-  const machines = Array.from({ length: 2_000 }, (_, i) => ({
+  const machines = Array.from({ length: 500 }, (_, i) => ({
     ...plan.machines[i % plan.machines.length],
     name: `m${i}`,
     week: `w${i % 500}`,
@@ -63,7 +64,6 @@ const raw = (baseURL: string, method: string, path: string, host: string) =>
   })
 
 test('fifty heavy requests at a time leave the pages and the service standing', async () => {
-  test.slow()
   const { url, pid, stop } = await ownServer(4_397)
   try {
     await heavyAt(url, pid)
@@ -74,8 +74,6 @@ test('fifty heavy requests at a time leave the pages and the service standing', 
 
 async function heavyAt(url: string, pid: number): Promise<void> {
   const body = heavyRequest()
-  const began = Date.now()
-  const ends: number[] = []
   const send = async () => {
     const answer = await fetch(`${url}/api/estimate`, {
       method: 'POST',
@@ -83,20 +81,16 @@ async function heavyAt(url: string, pid: number): Promise<void> {
       body,
     })
     await answer.arrayBuffer()
-    ends.push(Date.now() - began)
     return answer
   }
   let isOver = false
   const heavy = Promise.all(Array.from({ length: 50 }, send)).finally(() => (isOver = true))
   let pages = 0
   let most = 0
-  const slowest: number[] = []
   while (!isOver) {
-    const asked = Date.now()
     const page = await fetch(`${url}/`)
     expect(page.status).toBe(200)
     await page.text()
-    slowest.push(Date.now() - asked)
     // Answered while heavy requests were under way; how often, a busy machine decides.
     if (!isOver) pages += 1
     most = Math.max(most, residentBytes(pid))
@@ -104,15 +98,16 @@ async function heavyAt(url: string, pid: number): Promise<void> {
   const answers = await heavy
   test.info().annotations.push({
     type: 'figures',
-    description: `${(body.length / 1e6).toFixed(1)} MB; pages ${pages}, slowest ${Math.max(...slowest)} ms; heavy ended after ${Math.max(...ends)} ms; ${Math.round(most / 1e6)} MB`,
+    description: `${(body.length / 1e6).toFixed(1)} MB; ${pages} pages; ${Math.round(most / 1e6)} MB`,
   })
   const statuses = answers.map(({ status }) => status)
   const busy = statuses.filter((status) => status === 503)
-  expect(busy.length).toBeGreaterThanOrEqual(30)
-  expect(statuses.filter((status) => ![200, 408, 503].includes(status))).toEqual([])
+  expect(statuses.filter((status) => ![200, 503].includes(status))).toEqual([])
+  expect(busy.length).toBeGreaterThan(0)
+  expect(busy.length).toBeLessThan(statuses.length)
   for (const answer of answers.filter(({ status }) => status !== 200)) {
     expect(answer.headers.get('content-type')).toBe('application/problem+json')
-    expect(answer.headers.get('retry-after')).toBe(answer.status === 503 ? '9' : null)
+    expect(answer.headers.get('retry-after')).toBe(answer.status === 503 ? '10' : null)
   }
   expect(pages).toBeGreaterThan(0)
   const after = await fetch(`${url}/api/estimate`, {
@@ -124,6 +119,24 @@ async function heavyAt(url: string, pid: number): Promise<void> {
   // Ten bodies at most, and two heaps of 512 MiB.
   expect(most).toBeLessThan(1.6e9)
 }
+
+test('senders that take their time hold up nobody', async ({ baseURL }) => {
+  const { hostname, port } = new URL(baseURL!)
+  const head = `POST /api/estimate HTTP/1.1\r\nhost: ${hostname}\r\ncontent-type: application/json\r\ncontent-length: 9000\r\n\r\n{`
+  const slow = Array.from({ length: 12 }, () => connect(Number(port), hostname))
+  try {
+    await Promise.all(slow.map((socket) => new Promise((sent) => socket.write(head, sent))))
+    const answer = await fetch(`${baseURL}/api/estimate`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ plan: read('larkspur-trams'), books: BOOKS }),
+    })
+    expect(answer.status).toBe(200)
+    expect(slow.map((socket) => socket.readyState)).toEqual(Array(12).fill('open'))
+  } finally {
+    for (const socket of slow) socket.destroy()
+  }
+})
 
 test('a body of 16 MiB is taken, and a larger one is refused', async ({ baseURL }) => {
   const padded = (bytes: number): string => {

@@ -14,6 +14,7 @@ const BUILD_INPUTS = [
   'src',
   'data',
   'proxy.ts',
+  'instrumentation.ts',
   'next.config.ts',
   'tsconfig.json',
   'package-lock.json',

@@ -13,25 +13,30 @@ export interface ThreadQuestion {
   readonly bytes: Uint8Array<ArrayBuffer>
 }
 
-/** As much of a worker thread as is used here. */
+/** A thread that answers one question at a time. */
 export interface Thread {
-  postMessage(question: ThreadQuestion, transfer: readonly ArrayBuffer[]): void
-  terminate(): Promise<unknown>
-  on(event: 'message', listener: (answer: ThreadAnswer) => void): unknown
-  on(event: 'error', listener: (error: Error & { code?: string }) => void): unknown
-  removeAllListeners(event: 'message' | 'error'): unknown
+  /** Rejects with the error that ended the thread. */
+  ask(question: ThreadQuestion): Promise<ThreadAnswer>
+  /** Processor time that the thread has taken since it began, in milliseconds. */
+  processorMs(): number
+  terminate(): void
 }
 
-export type ThreadResult = ThreadAnswer | 'too-slow' | 'too-much-memory' | 'failed'
+export type ThreadResult = ThreadAnswer | 'too-much-work' | 'too-much-memory' | 'failed' | 'gone'
 
-interface Limits {
+export interface ThreadLimits {
   readonly running: number
   readonly waiting: number
+  readonly abandonedMs: number
 }
 
+/** How often a thread's processor time is looked at. */
+const LOOK_MS = 200
+
 /**
- * Threads that work out answers, so many at a time; each question has the time that is left to it, after which its
- * thread is ended wherever it is. Threads that answered are kept for the next question.
+ * Threads that work out answers, so many at a time. What is limited is the processor time of the work, never the clock:
+ * a machine that is slow or busy answers late and still answers. A thread that nobody waits for any more may finish and
+ * is kept, or is ended after `abandonedMs`.
  */
 export class ServiceThreads {
   private readonly idle: Thread[] = []
@@ -41,12 +46,16 @@ export class ServiceThreads {
 
   constructor(
     private readonly start: () => Thread,
-    private readonly limits: Limits,
+    private readonly limits: ThreadLimits,
   ) {}
 
-  /** A place, to be given back by `leave`; undefined where all are taken. */
+  get isFull(): boolean {
+    return this.admitted >= this.limits.running + this.limits.waiting
+  }
+
+  /** A seat, to be given back by `leave`; undefined where all are taken. */
   admit(): { readonly leave: () => void } | undefined {
-    if (this.admitted >= this.limits.running + this.limits.waiting) return undefined
+    if (this.isFull) return undefined
     this.admitted += 1
     let isHere = true
     const leave = (): void => {
@@ -56,22 +65,18 @@ export class ServiceThreads {
     return { leave }
   }
 
-  /** `mostMs` counts from when the work begins; `signal` is the end of all patience, waiting included. */
-  async answer(question: ThreadQuestion, mostMs: number, signal: AbortSignal): Promise<ThreadResult> {
-    if (!(await this.turn(signal))) return 'too-slow'
+  /** Within so much processor time; `signal` is the end of all waiting for it. */
+  async answer(question: ThreadQuestion, processorMs: number, signal: AbortSignal): Promise<ThreadResult> {
+    if (!(await this.turn(signal))) return 'gone'
     const thread = this.idle.pop() ?? this.start()
-    try {
-      const result = await this.ask(thread, question, mostMs, signal)
+    const work = this.work(thread, question, processorMs, signal)
+    void work.then((result) => {
       if (typeof result === 'object') this.idle.push(thread)
-      else void thread.terminate()
-      return result
-    } finally {
-      // By name: without one, the thread's own would go too, and nothing more would arrive.
-      thread.removeAllListeners('message')
-      thread.removeAllListeners('error')
+      else thread.terminate()
       this.running -= 1
       this.waiting.shift()?.()
-    }
+    })
+    return Promise.race([work, abortOf(signal)])
   }
 
   private turn(signal: AbortSignal): Promise<boolean> {
@@ -95,28 +100,44 @@ export class ServiceThreads {
     })
   }
 
-  private ask(
+  /** Until the thread has answered, failed, or may not go on; never rejects. */
+  private async work(
     thread: Thread,
     question: ThreadQuestion,
     mostMs: number,
     signal: AbortSignal,
   ): Promise<ThreadResult> {
-    return new Promise((resolve) => {
-      const tooSlow = (): void => settle('too-slow')
-      const timer = setTimeout(tooSlow, mostMs)
-      const settle = (result: ThreadResult): void => {
-        clearTimeout(timer)
-        signal.removeEventListener('abort', tooSlow)
-        resolve(result)
+    const before = thread.processorMs()
+    let abandoned: ReturnType<typeof setTimeout> | undefined
+    let stopWaiting = (): void => undefined
+    const look = new Promise<ThreadResult>((resolve) => {
+      const looking = setInterval(() => {
+        if (thread.processorMs() - before > mostMs) resolve('too-much-work')
+      }, LOOK_MS)
+      const nobodyWaits = (): void => {
+        abandoned = setTimeout(() => resolve('gone'), this.limits.abandonedMs)
       }
-      signal.addEventListener('abort', tooSlow, { once: true })
-      thread.on('message', settle)
-      thread.on('error', (error) => {
-        const isFull = error.code === 'ERR_WORKER_OUT_OF_MEMORY'
-        if (!isFull) console.error(error)
-        settle(isFull ? 'too-much-memory' : 'failed')
-      })
-      thread.postMessage(question, [question.bytes.buffer])
+      signal.addEventListener('abort', nobodyWaits, { once: true })
+      stopWaiting = () => {
+        clearInterval(looking)
+        clearTimeout(abandoned)
+        signal.removeEventListener('abort', nobodyWaits)
+      }
     })
+    try {
+      return await Promise.race([thread.ask(question), look])
+    } catch (error) {
+      const isFull = (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY'
+      if (!isFull) console.error(error)
+      return isFull ? 'too-much-memory' : 'failed'
+    } finally {
+      stopWaiting()
+    }
   }
 }
+
+const abortOf = (signal: AbortSignal): Promise<'gone'> =>
+  new Promise((resolve) => {
+    if (signal.aborted) resolve('gone')
+    else signal.addEventListener('abort', () => resolve('gone'), { once: true })
+  })

@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { allowedHosts, isAllowedHost } from './allowedHosts.ts'
+import { BodyReader } from './BodyReader.ts'
 import { describeService } from './describeService.ts'
-import { estimateService } from './estimateService.ts'
+import { estimateService, type Service } from './estimateService.ts'
 import { ServiceThreads, type Thread, type ThreadAnswer } from './ServiceThreads.ts'
 import { SERVICE_LIMITS } from './serviceLimits.ts'
 
@@ -9,29 +10,28 @@ import { SERVICE_LIMITS } from './serviceLimits.ts'
 class HeldThread implements Thread {
   static readonly all: HeldThread[] = []
   asked = 0
+  processor = 0
   terminated = false
-  private listeners = new Map<string, (value: never) => void>()
+  private settle: ((answer: ThreadAnswer) => void) | undefined
+  private reject: ((error: Error) => void) | undefined
   constructor() {
     HeldThread.all.push(this)
   }
-  postMessage(): void {
+  ask(): Promise<ThreadAnswer> {
     this.asked += 1
+    return new Promise((resolve, reject) => Object.assign(this, { settle: resolve, reject }))
   }
-  terminate(): Promise<void> {
+  processorMs(): number {
+    return this.processor
+  }
+  terminate(): void {
     this.terminated = true
-    return Promise.resolve()
-  }
-  on(event: string, listener: (value: never) => void): void {
-    this.listeners.set(event, listener)
-  }
-  removeAllListeners(event: string): void {
-    this.listeners.delete(event)
   }
   answer(status: ThreadAnswer['status'] = 200): void {
-    this.listeners.get('message')?.({ status, body: new TextEncoder().encode('{}') } as never)
+    this.settle?.({ status, body: new TextEncoder().encode('{}') })
   }
   fail(code?: string): void {
-    this.listeners.get('error')?.(Object.assign(new Error('broken'), { code }) as never)
+    this.reject?.(Object.assign(new Error('broken'), { code }))
   }
 }
 
@@ -46,7 +46,16 @@ afterEach(() => {
   vi.restoreAllMocks()
 })
 
-const open = () => new ServiceThreads(() => new HeldThread(), SERVICE_LIMITS)
+const open = () => ({
+  threads: new ServiceThreads(() => new HeldThread(), SERVICE_LIMITS),
+  bodies: new BodyReader(SERVICE_LIMITS.arriving),
+})
+const fakeClock = () =>
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval'] })
+/** So many threads have been asked so often in all. */
+const asked = async (times: number) => {
+  while (HeldThread.all.reduce((sum, thread) => sum + thread.asked, 0) < times) await turn()
+}
 const requestOf = (init: RequestInit & { duplex?: 'half' } = {}, host = 'localhost:4310') =>
   new Request('http://localhost/api/estimate', {
     method: 'POST',
@@ -54,9 +63,10 @@ const requestOf = (init: RequestInit & { duplex?: 'half' } = {}, host = 'localho
     ...init,
     headers: { 'content-type': 'application/json', host, ...(init.headers as Record<string, string>) },
   })
-const ask = (threads: ServiceThreads, init?: RequestInit & { duplex?: 'half' }, host = 'localhost:4310') =>
-  estimateService(requestOf(init, host), threads)
-const settled = () => new Promise((resolve) => setTimeout(resolve, 20))
+const ask = (service: Service, init?: RequestInit & { duplex?: 'half' }, host = 'localhost:4310') =>
+  estimateService(requestOf(init, host), service)
+/** Everything that is due has happened. */
+const turn = () => new Promise((resolve) => setImmediate(resolve))
 const problemOf = async (response: Response) => {
   expect(response.headers.get('content-type')).toBe('application/problem+json')
   const body = (await response.json()) as { status: number; title: string; problems: { code: string }[] }
@@ -65,85 +75,90 @@ const problemOf = async (response: Response) => {
 }
 
 test('an answer of a thread is the service’s, and its thread is used again', async () => {
-  const threads = open()
+  const service = open()
   for (let i = 0; i < 3; i += 1) {
-    const answer = ask(threads)
-    await settled()
+    const answer = ask(service)
+    await asked(i + 1)
     HeldThread.all[0]!.answer(i === 2 ? 422 : 200)
     const { status, headers } = await answer
     expect([status, headers.get('content-type')]).toEqual(
       i === 2 ? [422, 'application/problem+json'] : [200, 'application/json'],
     )
   }
-  expect(HeldThread.all.map(({ asked }) => asked)).toEqual([3])
+  expect(HeldThread.all.map((thread) => thread.asked)).toEqual([3])
 })
 
 test('two are worked on, eight wait, and more are sent away before they are read', async () => {
-  const threads = open()
-  const answers = Array.from({ length: 10 }, () => ask(threads))
+  const service = open()
+  const answers = Array.from({ length: 10 }, () => ask(service))
+  while (!service.threads.isFull) await turn()
   const unread = requestOf()
-  const refused = await estimateService(unread, threads)
-  expect([unread.bodyUsed, refused.headers.get('retry-after')]).toEqual([false, '9'])
+  const refused = await estimateService(unread, service)
+  expect([unread.bodyUsed, refused.headers.get('retry-after')]).toEqual([false, '10'])
   expect(await problemOf(refused)).toEqual([503, 'too-many'])
-  await settled()
-  expect(HeldThread.all).toHaveLength(2)
   for (let i = 0; i < 5; i += 1) {
+    await asked(2 * (i + 1))
     for (const thread of HeldThread.all) thread.answer()
-    await settled()
   }
   expect((await Promise.all(answers)).map(({ status }) => status)).toEqual(Array(10).fill(200))
-  expect(HeldThread.all.map(({ asked }) => asked)).toEqual([5, 5])
-  const after = ask(threads)
-  await settled()
-  HeldThread.all[1]!.answer()
-  expect((await after).status).toBe(200)
+  expect(HeldThread.all.map((thread) => thread.asked)).toEqual([5, 5])
 })
 
-test('what is worked on for too long is ended with its thread, and the next one has a new thread', async () => {
-  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
-  const threads = open()
-  const slow = ask(threads)
-  await vi.advanceTimersByTimeAsync(SERVICE_LIMITS.smallMs)
-  expect(await problemOf(await slow)).toEqual([408, 'too-large'])
-  expect(HeldThread.all[0]!.terminated).toBe(true)
-  const next = ask(threads)
-  await vi.advanceTimersByTimeAsync(20)
-  HeldThread.all[1]!.answer()
-  expect((await next).status).toBe(200)
-})
-
-test('who waits for longer than a request may take is sent away, and nobody waits for that one', async () => {
-  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
-  const threads = open()
+test('a thread may take its time by the clock, but not of the processor', async () => {
+  fakeClock()
+  const service = open()
   const large = { body: ' '.repeat(SERVICE_LIMITS.smallBytes + 1) }
-  const answers = Array.from({ length: 10 }, () => ask(threads, large))
-  await vi.advanceTimersByTimeAsync(SERVICE_LIMITS.longestMs)
-  expect((await Promise.all(answers)).map(({ status }) => status)).toEqual(Array(10).fill(408))
-  expect(HeldThread.all.every(({ terminated }) => terminated)).toBe(true)
-})
-
-test('a sender that goes away gives its place back, working or waiting', async () => {
-  const threads = open()
-  const gone = new AbortController()
-  const answers = Array.from({ length: 10 }, () => ask(threads, { signal: gone.signal }))
-  await settled()
-  gone.abort()
-  expect((await Promise.all(answers)).map(({ status }) => status)).toEqual(Array(10).fill(408))
-  expect(HeldThread.all.map(({ terminated }) => terminated)).toEqual([true, true])
-  const next = ask(threads)
-  await settled()
+  const answers = [ask(service), ask(service, large)]
+  await asked(2)
+  const [small, heavy] = HeldThread.all as [HeldThread, HeldThread]
+  await vi.advanceTimersByTimeAsync(3_600_000)
+  small.processor = heavy.processor = SERVICE_LIMITS.processorMs + 1
+  await vi.advanceTimersByTimeAsync(1_000)
+  expect([small.terminated, heavy.terminated]).toEqual([false, true])
+  expect(await problemOf(await answers[1]!)).toEqual([408, 'too-large'])
+  small.processor = SERVICE_LIMITS.smallProcessorMs + 1
+  await vi.advanceTimersByTimeAsync(1_000)
+  expect(await problemOf(await answers[0]!)).toEqual([408, 'too-large'])
+  const next = ask(service)
+  await asked(3)
   HeldThread.all[2]!.answer()
   expect((await next).status).toBe(200)
 })
 
-test('a body that never ends is given up with the request', async () => {
+test('a sender that goes away gives its seat back; its thread may finish, and is kept', async () => {
+  const service = open()
   const gone = new AbortController()
-  const body = new ReadableStream({ pull: () => new Promise<void>(() => undefined) })
-  const answer = ask(open(), { body, duplex: 'half', signal: gone.signal })
-  await settled()
+  const answers = Array.from({ length: 10 }, () => ask(service, { signal: gone.signal }))
+  while (!service.threads.isFull) await turn()
   gone.abort()
-  expect((await answer).status).toBe(408)
-  expect(HeldThread.all).toEqual([])
+  expect((await Promise.all(answers)).map(({ status }) => status)).toEqual(Array(10).fill(408))
+  const next = ask(service)
+  await turn()
+  expect(HeldThread.all.map(({ asked: times, terminated }) => [times, terminated])).toEqual([
+    [1, false],
+    [1, false],
+  ])
+  HeldThread.all[1]!.answer()
+  await asked(3)
+  HeldThread.all[1]!.answer()
+  expect((await next).status).toBe(200)
+})
+
+test('work that nobody waits for is ended after half a minute, and others have its place', async () => {
+  fakeClock()
+  const service = open()
+  const gone = new AbortController()
+  const answers = Array.from({ length: 2 }, () => ask(service, { signal: gone.signal }))
+  await asked(2)
+  gone.abort()
+  await Promise.all(answers)
+  const next = ask(service)
+  await vi.advanceTimersByTimeAsync(SERVICE_LIMITS.abandonedMs - 1)
+  expect(HeldThread.all.map(({ terminated }) => terminated)).toEqual([false, false])
+  await vi.advanceTimersByTimeAsync(1)
+  expect(HeldThread.all.map(({ terminated }) => terminated)).toEqual([true, true, false])
+  HeldThread.all[2]!.answer()
+  expect((await next).status).toBe(200)
 })
 
 test.each([
@@ -151,7 +166,7 @@ test.each([
   [undefined, [500, 'not-done']],
 ])('a thread that ends with %s is a problem of its own', async (code, expected) => {
   const answer = ask(open())
-  await settled()
+  await asked(1)
   HeldThread.all[0]!.fail(code)
   expect(await problemOf(await answer)).toEqual(expected)
 })
@@ -177,11 +192,11 @@ test.each<[string, RequestInit & { duplex?: 'half' }, string, (number | string)[
 })
 
 test('the description is read with GET, by names that are allowed', async () => {
-  const asked = (method: string, host: string) =>
+  const get = (method: string, host: string) =>
     describeService(new Request('http://localhost/api/openapi.json', { method, headers: { host } }))
-  expect((await asked('GET', 'localhost').json()) as object).toHaveProperty('openapi')
-  expect(await problemOf(asked('DELETE', 'localhost'))).toEqual([405, 'other-method'])
-  expect(await problemOf(asked('GET', 'evil.example'))).toEqual([421, 'other-host'])
+  expect((await get('GET', 'localhost').json()) as object).toHaveProperty('openapi')
+  expect(await problemOf(get('DELETE', 'localhost'))).toEqual([405, 'other-method'])
+  expect(await problemOf(get('GET', 'evil.example'))).toEqual([421, 'other-host'])
 })
 
 test.each<[string | null, boolean]>([

@@ -1,6 +1,6 @@
+import type { BodyReader } from './BodyReader.ts'
 import { allowedHosts, isAllowedHost } from './allowedHosts.ts'
 import type { ServiceThreads, ThreadResult } from './ServiceThreads.ts'
-import { limitedBody } from './limitedBody.ts'
 import { NOT_DONE, OTHER_HOST, problemResponse, wholeProblem, type Answer } from './problem.ts'
 import { logRefusal } from './refusalLog.ts'
 import type { ServiceSubject } from './serviceAnswer.ts'
@@ -17,9 +17,17 @@ const TOO_LARGE = wholeProblem(
 const TOO_SLOW = wholeProblem(
   408,
   'too-large',
-  `The request was not answered within ${SERVICE_LIMITS.longestMs / 1_000} seconds, or ${SERVICE_LIMITS.smallMs / 1_000} for a small one.`,
+  'The body of the request came too slowly.',
+  `no pause of more than ${SERVICE_LIMITS.arriving.graceMs / 1_000} seconds, and at least ${SERVICE_LIMITS.arriving.leastBytesPerSecond / 1_024} KiB a second.`,
+)
+const TOO_MUCH_WORK = wholeProblem(
+  408,
+  'too-large',
+  `The answer needs more than ${SERVICE_LIMITS.processorMs / 1_000} seconds of processor time, or ${SERVICE_LIMITS.smallProcessorMs / 1_000} for a small request.`,
   'fewer machines in one request; the command line takes its time.',
 )
+/** Read by nobody but the log. */
+const GONE = wholeProblem(408, 'not-done', 'The sender went away.', 'to wait for the answer.')
 const TOO_MUCH_MEMORY = wholeProblem(
   413,
   'too-large',
@@ -36,14 +44,19 @@ const BUSY = wholeProblem(
   503,
   'too-many',
   'The service has as many requests as it takes at a time.',
-  `another try after ${SERVICE_LIMITS.longestMs / 1_000} seconds.`,
+  `another try after ${SERVICE_LIMITS.retryAfterSeconds} seconds.`,
 )
-const RETRY_AFTER = String(SERVICE_LIMITS.longestMs / 1_000)
+const RETRY_AFTER = { 'retry-after': String(SERVICE_LIMITS.retryAfterSeconds) }
+
+export interface Service {
+  readonly threads: ServiceThreads
+  readonly bodies: BodyReader
+}
 
 /** Everything the service says of a request to `POST /api/estimate`, or to another subject of its. */
 export async function estimateService(
   request: Request,
-  threads: ServiceThreads,
+  { threads, bodies }: Service,
   subject: ServiceSubject = 'estimate',
   hosts = allowedHosts(process.env.HOSTS),
 ): Promise<Response> {
@@ -63,19 +76,17 @@ export async function estimateService(
     return say(answer, { allow: 'POST, OPTIONS' })
   }
   if (!/^application\/json\s*(;|$)/i.test(request.headers.get('content-type') ?? '')) return say(NOT_MARKED)
+  if (threads.isFull) return say(BUSY, RETRY_AFTER)
+  const body = await bodies.read(request, SERVICE_LIMITS.bytes, request.signal)
+  if (body === 'too-many') return say(BUSY, RETRY_AFTER)
+  if (typeof body === 'string') return say(BODY_FAILURES[body])
+  bytes = body.byteLength
   const seat = threads.admit()
-  if (!seat) return say(BUSY, { 'retry-after': RETRY_AFTER })
-  const patience = new AbortController()
-  const end = (): void => patience.abort()
-  const timer = setTimeout(end, SERVICE_LIMITS.longestMs)
-  request.signal.addEventListener('abort', end, { once: true })
+  if (!seat) return say(BUSY, RETRY_AFTER)
   try {
-    const { signal } = patience
-    const body = await limitedBody(request, SERVICE_LIMITS.bytes, signal)
-    if (typeof body === 'string') return say(body === 'too-large' ? TOO_LARGE : TOO_SLOW)
-    bytes = body.byteLength
-    const mostMs = bytes <= SERVICE_LIMITS.smallBytes ? SERVICE_LIMITS.smallMs : SERVICE_LIMITS.longestMs
-    const result = await threads.answer({ subject, bytes: body }, mostMs, signal)
+    const isSmall = bytes <= SERVICE_LIMITS.smallBytes
+    const processorMs = isSmall ? SERVICE_LIMITS.smallProcessorMs : SERVICE_LIMITS.processorMs
+    const result = await threads.answer({ subject, bytes: body }, processorMs, request.signal)
     if (typeof result === 'string') return say(FAILURES[result])
     if (result.status !== 200) logRefusal({ ...said(), status: result.status })
     const type = result.status === 200 ? 'application/json' : 'application/problem+json'
@@ -84,14 +95,15 @@ export async function estimateService(
       headers: { 'content-type': type, 'cache-control': 'no-store' },
     })
   } finally {
-    clearTimeout(timer)
-    request.signal.removeEventListener('abort', end)
     seat.leave()
   }
 }
 
+const BODY_FAILURES = { 'too-large': TOO_LARGE, 'too-slow': TOO_SLOW, gone: GONE } as const
+
 const FAILURES: Record<Extract<ThreadResult, string>, Answer> = {
-  'too-slow': TOO_SLOW,
+  'too-much-work': TOO_MUCH_WORK,
+  gone: GONE,
   'too-much-memory': TOO_MUCH_MEMORY,
   failed: NOT_DONE,
 }

@@ -26,7 +26,7 @@ const retryAfter = { 'Retry-After': { description: 'Seconds', schema: { type: 'i
 const refusals = {
   '400': refused('Not JSON'),
   '405': refused('Another method', allow),
-  '408': refused('Took too long'),
+  '408': refused('Needs too much processor time, or came too slowly'),
   '413': refused('Too large, or needs too much memory'),
   '415': refused('Not marked as JSON'),
   '421': refused('A host name that the service is not known by'),
@@ -51,7 +51,7 @@ export const OPEN_API = {
       post: {
         operationId: 'estimate',
         summary: 'Price a plan for one month',
-        description: `At most ${MOST_REQUEST_BYTES / (1024 * 1024)} MiB, ${MOST_REQUEST_MACHINES} machines and ${SERVICE_LIMITS.longestMs / 1_000} seconds from the first byte, ${SERVICE_LIMITS.smallMs / 1_000} of work for bodies up to ${SERVICE_LIMITS.smallBytes / 1024} KiB; ${SERVICE_LIMITS.running} are worked on at a time and ${SERVICE_LIMITS.waiting} wait. Nothing is kept.`,
+        description: `At most ${MOST_REQUEST_BYTES / (1024 * 1024)} MiB, ${MOST_REQUEST_MACHINES} machines and ${SERVICE_LIMITS.processorMs / 1_000} seconds of processor time, ${SERVICE_LIMITS.smallProcessorMs / 1_000} for bodies up to ${SERVICE_LIMITS.smallBytes / 1024} KiB; ${SERVICE_LIMITS.running} are worked on at a time and ${SERVICE_LIMITS.waiting} wait. Nothing is kept.`,
         requestBody: { required: true, content: json({ $ref: '#/components/schemas/EstimateRequest' }) },
         responses: {
           '200': { description: 'The estimate', content: json({ $ref: '#/components/schemas/Estimate' }) },

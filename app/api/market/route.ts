@@ -1,7 +1,7 @@
 import { estimateService } from '../../../src/server/estimateService.ts'
-import { sharedThreads } from '../../../src/server/sharedThreads.ts'
+import { sharedService } from '../../../src/server/sharedService.ts'
 
-const answer = (request: Request): Promise<Response> => estimateService(request, sharedThreads, 'market')
+const answer = (request: Request): Promise<Response> => estimateService(request, sharedService, 'market')
 
 // Each method by its name: what the framework answers to others has neither a body nor the methods that would do.
 export const POST = answer
