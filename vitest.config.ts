@@ -1,5 +1,7 @@
+import { randomInt } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import { defineConfig } from 'vitest/config'
+import { CEILING } from './src/core/testing/ceiling.ts'
 
 const TESTS = ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts']
 
@@ -9,10 +11,19 @@ const ALONE = readdirSync('src', { recursive: true, encoding: 'utf8' })
   .filter((path) => /\.test\.tsx?$/.test(path))
   .filter((path) => /vi\.mock\(|@vitest-environment/.test(readFileSync(path, 'utf8')))
 
+/** Random checks look at something else each time; `SEED` repeats a run. */
+const SEED = process.env.SEED ?? String(randomInt(1_000_000))
+console.log(`Random checks begin at SEED=${SEED}.`)
+
 export default defineConfig({
   test: {
     environment: 'node',
-    testTimeout: 60_000,
+    env: { SEED },
+    // Ceilings against hanging alone: long runs of random checks, and machines that are busy, take their time.
+    testTimeout: 3_600_000,
+    hookTimeout: CEILING.timeout,
+    teardownTimeout: CEILING.timeout,
+    expect: { poll: { timeout: CEILING.timeout, interval: 10 } },
     // One a core, where there are two: the machine has nothing else to do meanwhile.
     maxWorkers: 2,
     projects: [

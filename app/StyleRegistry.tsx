@@ -7,6 +7,8 @@ import { ServerStyleSheet, StyleSheetManager } from 'styled-components'
 /** What the loaded page's policy allows. A later answer of the server, as on going back, has a nonce of its own. */
 let nonceOfPage: string | undefined
 
+const keptNonce = (nonce: string): string => (nonceOfPage ??= nonce)
+
 /** Sends the styles of the first page with it, so that nothing is shown unstyled. */
 export function StyleRegistry({ nonce, children }: { readonly nonce: string; readonly children: ReactNode }) {
   const [sheet] = useState(() => new ServerStyleSheet({ nonce }))
@@ -18,8 +20,7 @@ export function StyleRegistry({ nonce, children }: { readonly nonce: string; rea
   })
 
   if (typeof window !== 'undefined') {
-    nonceOfPage ??= nonce
-    return <StyleSheetManager nonce={nonceOfPage}>{children}</StyleSheetManager>
+    return <StyleSheetManager nonce={keptNonce(nonce)}>{children}</StyleSheetManager>
   }
   return <StyleSheetManager sheet={sheet.instance}>{children}</StyleSheetManager>
 }

@@ -20,9 +20,10 @@ ensureInstalled()
 
 /** Checks that only read: two at a time. */
 const READING = [
-  ['formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
-  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
-  ['types', bin('tsc'), ['--noEmit']],
+  ['formatting', bin('oxfmt'), ['--list-different', '.']],
+  ['lint', bin('oxlint'), ['--deny-warnings']],
+  ['rules of our own', process.execPath, [join(ROOT, 'scripts', 'lint', 'ownRules.mjs')]],
+  ['types', join(ROOT, 'node_modules', 'typescript-native', 'bin', 'tsc'), ['--noEmit', '--incremental', 'false']],
   [
     'dependency rules',
     bin('depcruise'),

@@ -3,5 +3,4 @@
  * object inherits: a region may be called `constructor`. O(1).
  */
 export const ownValue = <T>(all: { readonly [name: string]: T } | undefined, name: string): T | undefined =>
-  // eslint-disable-next-line notchgauge/no-inherited-names -- the one place that reads by a name, after asking whose it is
   all !== undefined && Object.hasOwn(all, name) ? all[name] : undefined

@@ -4,6 +4,7 @@ import { expect, test } from 'vitest'
 import { beyondBounds, MOST_ENTRIES, MOST_LEVELS } from './reading/jsonBounds.ts'
 import { readAnyFile } from './readAnyFile.ts'
 import { valueBeyondBounds } from './reading/valueBounds.ts'
+import { randomRuns } from '../core/testing/randomRuns.ts'
 
 const plan = JSON.parse(readFileSync('data/larkspur-trams.json', 'utf8')) as { machines: object[] }
 const book = JSON.parse(readFileSync('data/fennmark.json', 'utf8')) as { prices: Record<string, object> }
@@ -91,6 +92,6 @@ test('text and value have the same bounds, whatever is written in strings', () =
         expect(beyondBounds(text) === undefined).toBe(valueBeyondBounds(JSON.parse(text)) === undefined)
       },
     ),
-    { seed: 5, numRuns: 60 },
+    randomRuns(20),
   )
 })

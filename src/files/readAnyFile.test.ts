@@ -9,6 +9,7 @@ import { DEMO_BOOKS } from '../core/testing/demoBooks.ts'
 import { writeRecipe } from './pricelist/recipeFile.ts'
 import { stableJson } from './reading/stableJson.ts'
 import { limited } from './reading/validate.ts'
+import { randomRuns } from '../core/testing/randomRuns.ts'
 
 const PLAN = readFileSync('data/larkspur-trams.json', 'utf8')
 const BOOK = readFileSync('data/fennmark.json', 'utf8')
@@ -49,7 +50,7 @@ describe('times of day as text', () => {
       fc.property(fc.integer({ min: 0, max: 2_880 }), (minutes) => {
         expect(parseClockTime(formatClockTime(minutes))).toBe(minutes)
       }),
-      { seed: 24, numRuns: 500 },
+      randomRuns(500),
     )
   })
 
@@ -101,7 +102,7 @@ test('the same data gives the same text, whatever the order of its keys', () => 
       expect(stableJson<unknown>(schema, turned)).toBe(text)
       expect(JSON.parse(text)).toEqual(JSON.parse(JSON.stringify(data)))
     }),
-    { seed: 3, numRuns: 200 },
+    randomRuns(200),
   )
 })
 

@@ -1,8 +1,10 @@
 // @vitest-environment happy-dom
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react'
+import { cleanup, configure, fireEvent, render, screen, within } from '@testing-library/react'
 import { afterEach, expect, test, vi } from 'vitest'
 import { lazyDialog } from './lazyDialog'
+import { CEILING } from '../core/testing/ceiling.ts'
 
+configure({ asyncUtilTimeout: CEILING.timeout })
 afterEach(cleanup)
 
 const Question = ({ onClose }: { readonly onClose: () => void }) => <button onClick={onClose}>Well?</button>

@@ -1,8 +1,10 @@
 // @vitest-environment happy-dom
-import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react'
 import { afterEach, describe, expect, test, vi } from 'vitest'
 import { lazyPart } from './lazyPart'
+import { CEILING } from '../core/testing/ceiling.ts'
 
+configure({ asyncUtilTimeout: CEILING.timeout })
 afterEach(cleanup)
 
 const Greeting = ({ name }: { readonly name: string }) => <p>Good morning, {name}</p>

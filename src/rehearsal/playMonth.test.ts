@@ -10,6 +10,7 @@ import { PracticeProvider, practiceMonth } from '../practice/PracticeProvider.ts
 import { totalOf } from '../practice/usage.ts'
 import { plannedSwitches } from './plannedSwitches.ts'
 import { orderOf, playMachine, runningSeconds } from './playMonth.ts'
+import { randomRuns } from '../core/testing/randomRuns.ts'
 
 test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
   'what %s meters by itself is what was planned, to the last digit',
@@ -43,7 +44,7 @@ test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
           expect(toDecimal(subtract(billed, estimate.total), 12)).toBe('0.000000000000')
         }
       }),
-      { seed: 730, numRuns: 200 },
+      randomRuns(60),
     )
   },
 )

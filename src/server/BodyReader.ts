@@ -65,8 +65,7 @@ export class BodyReader {
         bytes += value.byteLength
         parts.push(value)
         this.sharedBytes += this.sharedOf(bytes) - before
-        const tooMuch =
-          bytes > most ? 'too-large' : this.sharedBytes > this.limits.sharedBytes && 'too-many'
+        const tooMuch = bytes > most ? 'too-large' : this.sharedBytes > this.limits.sharedBytes && 'too-many'
         if (!tooMuch) continue
         void reader.cancel().catch(() => undefined)
         return tooMuch

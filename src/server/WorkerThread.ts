@@ -60,7 +60,11 @@ export class WorkerThread implements Thread {
 function taskMs(task: string): number | undefined {
   try {
     const stat = readFileSync(`/proc/${task}/stat`, 'utf8')
-    const [user, system] = stat.slice(stat.lastIndexOf(')') + 2).split(' ').slice(11, 13).map(Number)
+    const [user, system] = stat
+      .slice(stat.lastIndexOf(')') + 2)
+      .split(' ')
+      .slice(11, 13)
+      .map(Number)
     return ((user! + system!) * 1_000) / TICKS_PER_SECOND
   } catch {
     return undefined

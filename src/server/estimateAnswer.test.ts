@@ -18,6 +18,7 @@ import type { EstimateReport, PaidForReport } from '../files/estimate/estimateRe
 import { planToFile } from '../files/plan/planDocument.ts'
 import { estimateAnswer } from './estimateAnswer.ts'
 import { OPEN_API } from './openApi.ts'
+import { randomRuns } from '../core/testing/randomRuns.ts'
 
 const json = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'))
 const BOOKS = ['fennmark', 'tidewright', 'plinthouse', 'quarry-row-2026-10', 'quarry-row-2027-07'].map(
@@ -167,6 +168,6 @@ test('service, table, CSV and screen have one total, on random plans', () => {
       }
       expectPaid(report.total.shown.paidFor, report.total.shown.planned, report.total.shown.alwaysOn)
     }),
-    { numRuns: 15 },
+    randomRuns(5),
   )
 }, 60_000)

@@ -17,6 +17,7 @@ import {
   until,
 } from './testing/openSession.ts'
 import { Session } from './session.ts'
+import { CEILING } from '../core/testing/ceiling.ts'
 
 afterEach(closeSessions)
 
@@ -132,8 +133,8 @@ describe('storage that fails', () => {
     vi.spyOn(db, 'transaction').mockRejectedValue(new Dexie.MissingAPIError('no storage'))
     session.edit('smaller', takeKite)
     expect(sizeOf(session)).toBe('kite-4-16')
-    await vi.waitFor(() => expect(db.transaction).toHaveBeenCalled())
-    await vi.waitFor(() => expect(session.snapshot().saveProblem).toEqual({ code: 'refused' }))
+    await vi.waitFor(() => expect(db.transaction).toHaveBeenCalled(), CEILING)
+    await vi.waitFor(() => expect(session.snapshot().saveProblem).toEqual({ code: 'refused' }), CEILING)
     expect(session.settled()).toBe(false)
   })
 

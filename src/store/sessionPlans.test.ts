@@ -6,6 +6,7 @@ import { loadPlan } from './planStore.ts'
 import { closeSessions, demo, openSession, saved, sizeOf, takeKite } from './testing/openSession.ts'
 import type { Session } from './session.ts'
 import { openPlan, replaceOpenPlan } from './openPlan.ts'
+import { CEILING } from '../core/testing/ceiling.ts'
 
 afterEach(closeSessions)
 
@@ -18,7 +19,7 @@ test('as many steps can be taken back before a reload as after it', async () => 
     let count = 0
     for (let label = of.snapshot().undoLabel; label !== undefined; label = of.snapshot().undoLabel) {
       of.undo()
-      await vi.waitFor(() => expect(of.snapshot().undoLabel).not.toBe(label), { interval: 1 })
+      await vi.waitFor(() => expect(of.snapshot().undoLabel).not.toBe(label), { ...CEILING, interval: 1 })
       count += 1
     }
     return count
@@ -85,8 +86,10 @@ describe('several plans', () => {
     replaceOpenPlan(session, 'start anew', { ...other('Anew'), machines: [] })
     await saved(session)
     expect(session.snapshot().plan.name).toBe('Anew')
-    await vi.waitFor(async () =>
-      expect((await session.shelf.list()).map(({ name }) => name)).toEqual([demo().plan.name, 'Mine']),
+    await vi.waitFor(
+      async () =>
+        expect((await session.shelf.list()).map(({ name }) => name)).toEqual([demo().plan.name, 'Mine']),
+      CEILING,
     )
     session.undo()
     expect(session.snapshot().plan.name).toBe('Mine')

@@ -9,6 +9,7 @@ import { openDatabase, type NotchgaugeDatabase } from './database.ts'
 import { loadPlan, savePlan, storeFreshPlan } from './planStore.ts'
 import { sealStored } from './sealStored.ts'
 import { MACHINES_A_ROW, planTables, readWholePlan } from './storedPlan.ts'
+import { randomRuns } from '../core/testing/randomRuns.ts'
 
 const demo = readPlan(readFileSync('data/larkspur-trams.json', 'utf8'))
 if (!demo.ok) throw new Error('the demo is not valid')
@@ -61,7 +62,7 @@ test('whatever is taken in, taken out or moved, what is read is what was saved',
       await saveEach(plans)
       expect((await whole())?.file).toEqual(planToFile(plans.at(-1)!))
     }),
-    { numRuns: 25 },
+    randomRuns(25),
   )
 })
 

@@ -7,6 +7,7 @@ import { renamePlan } from './commands.ts'
 import { openDatabase } from './database.ts'
 import type * as PlanStore from './planStore.ts'
 import { Session } from './session.ts'
+import { CEILING } from '../core/testing/ceiling.ts'
 
 /** How long each reading of the stored plan takes to reach the session, in turn. */
 const delays: number[] = []
@@ -34,7 +35,7 @@ async function open(name: string): Promise<Session> {
   return session
 }
 /** A busy machine takes longer than the second that is waited by itself. */
-const soon = (check: () => void): Promise<void> => vi.waitFor(check, { timeout: 20_000 })
+const soon = (check: () => void): Promise<void> => vi.waitFor(check, CEILING)
 const saved = (session: Session) => soon(() => expect(session.settled()).toBe(true))
 
 test('saves of another tab are taken up in their order, however long each reading takes', async () => {

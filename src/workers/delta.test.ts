@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { applyDelta, deltaSince } from './delta.ts'
+import { randomRuns } from '../core/testing/randomRuns.ts'
 
 const machine = (name: string) => ({ name, disks: [{ room: 32 }] })
 const MACHINES = Array.from({ length: 5_000 }, (_, i) => machine(`machine ${i}`))
@@ -79,6 +80,6 @@ test('any value comes over as it is', () => {
       const mixed = { ...next, kept: last, list: [last, next, ...Object.values(last)] }
       expect(across({ ...last, list: Object.values(last) }, mixed).there).toEqual(mixed)
     }),
-    { seed: 5, numRuns: 200 },
+    randomRuns(200),
   )
 })

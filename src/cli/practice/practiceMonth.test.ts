@@ -175,7 +175,7 @@ describe('exported schedules drive the practice provider through a month with a 
     ['crontab', cronSteps],
     ['systemd', timerSteps],
     ['apply-now', byHand],
-  ])('%s: the bill is the plan’s, to the last digit', { timeout: 100_000 }, async (format, stepsOf) => {
+  ])('%s: the bill is the plan’s, to the last digit', async (format, stepsOf) => {
     close()
     await startService()
     const steps = filesFor(format)
@@ -198,7 +198,7 @@ describe('exported schedules drive the practice provider through a month with a 
     expect(rows.every(({ ChargePeriodEnd }) => Date.parse(ChargePeriodEnd!) / 1_000 <= TO)).toBe(true)
   })
 
-  test('the command that a template names switches the machine', { timeout: 60_000 }, async () => {
+  test('the command that a template names switches the machine', async () => {
     close()
     await startService()
     const [files] = filesFor('systemd', POWER)

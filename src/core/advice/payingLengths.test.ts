@@ -16,6 +16,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { SMALL_BOOK } from '../testing/smallBook.ts'
 import { payingLengths } from './payingLengths.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 
@@ -98,7 +99,7 @@ test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
           }
         },
       ),
-      { seed: 62, numRuns: 10 },
+      randomRuns(10),
     )
   },
 )

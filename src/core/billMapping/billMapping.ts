@@ -39,7 +39,8 @@ export type RowUse = (typeof ROW_USES)[number]
 
 /** A column, by its heading, or the same text for every row. */
 export type BillSource =
-  { readonly from: 'column'; readonly column: string } | { readonly from: 'constant'; readonly text: string }
+  | { readonly from: 'column'; readonly column: string }
+  | { readonly from: 'constant'; readonly text: string }
 
 /** In which order days and months are written where it is not 2027-03-01. */
 export const DATE_ORDERS = ['day-first', 'month-first'] as const

@@ -3,6 +3,7 @@ import { Temporal } from 'temporal-polyfill'
 import { expect, test } from 'vitest'
 import { civilDate, dayNumber, dayOf, formatDate, parseDate, weekdayOf } from './civil.ts'
 import { addMonths, parseYearMonth, type YearMonth } from './yearMonth.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 test('days, dates and weekdays agree with a date library', () => {
   fc.assert(
@@ -14,7 +15,7 @@ test('days, dates and weekdays agree with a date library', () => {
       expect(parseDate(date.toString())).toBe(day)
       expect(dayOf(date.year, date.month, date.day)).toBe(day)
     }),
-    { seed: 1970, numRuns: 500 },
+    randomRuns(500),
   )
 })
 

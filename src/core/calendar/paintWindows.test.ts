@@ -4,6 +4,7 @@ import { windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import type { Weekday } from './civil.ts'
 import { paintWindows, type Stroke } from './paintWindows.ts'
 import { isWeekWindow, type WeekWindow } from './weekPlan.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const office = windowsOn(WORKDAYS, '08:00-18:00')
 
@@ -58,6 +59,6 @@ test('changes the minutes of the stroke and no other', () => {
       expect(flags(painted)).toEqual(expected)
       expect(painted.every(isWeekWindow)).toBe(true)
     }),
-    { seed: 1630, numRuns: 400 },
+    randomRuns(150),
   )
 })

@@ -7,6 +7,7 @@ import { hours, inMonth, monthOf, utc } from '../testing/monthSpans.ts'
 import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { weekSpans } from './weekSpans.ts'
 import { clockChanges, timeZones, zoneOffsets } from './zoneOffsets.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 /** The instant at which spans, used in time order, have together used up so many seconds. */
 function usedUpAt(spans: readonly Span[], pool: number): number {
@@ -143,7 +144,7 @@ test('agrees with a minute-by-minute walk over random weeks, zones and months', 
         expect(expanded).toEqual(walked)
       },
     ),
-    { seed: 20_270_301, numRuns: 60 },
+    randomRuns(20),
   )
 })
 
@@ -156,7 +157,7 @@ test('spans are in order, apart and never empty', () => {
         if (i > 0) expect(span.from).toBeGreaterThan(spans[i - 1]!.to)
       })
     }),
-    { seed: 28, numRuns: 300 },
+    randomRuns(300),
   )
 })
 

@@ -19,6 +19,7 @@ import {
   timeZones,
   zoneOffsets,
 } from './zoneOffsets.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const ZONES = timeZones()
 const utc = (text: string): number => Date.parse(`${text}Z`) / 1000
@@ -53,7 +54,7 @@ describe('wall-clock times as instants', () => {
           }
         },
       ),
-      { seed: 5545, numRuns: 250 },
+      randomRuns(250),
     )
   })
 
@@ -156,7 +157,7 @@ test('a steady stretch promises no more than it can keep', () => {
         if (offset !== undefined) expect(localToInstant(zone, local)).toBe(local - offset)
       },
     ),
-    { seed: 20, numRuns: 400 },
+    randomRuns(400),
   )
 })
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { circleAround, distanceKm, estimatedRoundTripMs, kmWithin } from './distance.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const anyPoint = fc.record({
   latitude: fc.double({ min: -89, max: 89, noNaN: true }),
@@ -19,7 +20,7 @@ test('a circle is as far away all around, and its round trip is the one that it 
       expect(estimatedRoundTripMs(km)).toBe(milliseconds)
       expect(estimatedRoundTripMs(km + 1)).toBe(milliseconds + 1)
     }),
-    { seed: 11, numRuns: 100 },
+    randomRuns(100),
   )
   expect(kmWithin(2)).toBe(0)
 })

@@ -14,6 +14,7 @@ import { diskReach } from './diskReach.ts'
 import { factsToCheck, type FactToCheck } from './factsToCheck.ts'
 import type { FitReason } from './fitReason.ts'
 import { fitReasons } from './fitReasons.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const BARE = bareBook(RULE_BOOK)
 const LISBON = { name: 'Lisbon', latitude: 38.72, longitude: -9.14 }
@@ -168,6 +169,6 @@ test('not knowing closes nothing that knowing leaves open, and what it leaves op
         else expect(['image-too-large', 'too-few-vcpu', 'too-little-memory']).toContain(code)
       }
     }),
-    { numRuns: 400 },
+    randomRuns(400),
   )
 })

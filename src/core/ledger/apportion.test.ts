@@ -3,6 +3,7 @@ import { expect, test } from 'vitest'
 import { roundToUnits } from '../quantity/decimal.ts'
 import { add, toNumber, ZERO, type Exact } from '../quantity/exact.ts'
 import { Apportioned } from './apportion.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const amount: fc.Arbitrary<Exact> = fc.oneof(
   fc.constant(ZERO),
@@ -40,7 +41,7 @@ test('lines are steps of their running sums, nothing is below zero, and columns 
         expect(Math.abs(units - exact)).toBeLessThanOrEqual(1 + lines.length / 2)
       })
     }),
-    { seed: 12, numRuns: 400 },
+    randomRuns(400),
   )
 })
 

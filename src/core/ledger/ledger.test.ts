@@ -14,6 +14,7 @@ import { FOLDS } from './fold.ts'
 import { filterLedger, foldLedger, sumsOf } from './foldLedger.ts'
 import { ledgerRow } from './ledger.ts'
 import { planLedger } from './planLedger.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const MARCH = '2027-03' as YearMonth
 
@@ -55,7 +56,7 @@ describe('a ledger by what a month is paid for', () => {
           parts.map((part) => Math.round(Number(part) * 10 ** inputs.decimals)),
         )
       }),
-      { numRuns: 60 },
+      randomRuns(60),
     )
   })
 })
@@ -95,7 +96,7 @@ describe('a ledger', () => {
           }
         }
       }),
-      { seed: 4, numRuns: 80 },
+      randomRuns(80),
     )
   })
 
@@ -112,7 +113,7 @@ describe('a ledger', () => {
         )
         expect(total(parts)).toBe(ledger.byTime.length)
       }),
-      { seed: 5, numRuns: 40 },
+      randomRuns(40),
     )
   })
 
@@ -128,7 +129,7 @@ describe('a ledger', () => {
         }
         ledger.lines.forEach(({ charge }, at) => expect(ticks.get(at) ?? 0).toBe(charge.pieces.ticks))
       }),
-      { seed: 6, numRuns: 40 },
+      randomRuns(40),
     )
   })
 })

@@ -10,6 +10,7 @@ import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { assumptionCosts, underBook } from './assumptionCosts.ts'
 import { BILLING_ANSWERS } from './billingAnswers.ts'
 import { MANNERS, withManner } from './manners.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const PLAIN: PriceBook = { ...SMALL_BOOK, terms: [{ id: 'on-demand', name: 'On demand', kind: 'on-demand' }] }
 const MONTH = '2027-03' as Plan['month']
@@ -70,6 +71,6 @@ test('are what the plan costs with the answer changed, for any plan and manner',
         expect(compare(total, then)).toBe(0)
       }
     }),
-    { numRuns: 60 },
+    randomRuns(20),
   )
 })

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { LeastFirst } from './LeastFirst.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 test('asked for in any order, positions stand as a sort has them', () => {
   fc.assert(
@@ -12,6 +13,6 @@ test('asked for in any order, positions stand as a sort has them', () => {
       if (rank < values.length) expect(order.at(rank)).toBe(sorted[rank]!.at)
       expect(values.map((_, each) => order.at(each))).toEqual(sorted.map(({ at }) => at))
     }),
-    { seed: 3, numRuns: 200 },
+    randomRuns(200),
   )
 })

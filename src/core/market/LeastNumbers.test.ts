@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { LeastNumbers } from './LeastNumbers.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 test('the limit is the dearest of the least, and Infinity while there are fewer', () => {
   fc.assert(
@@ -14,6 +15,6 @@ test('the limit is the dearest of the least, and Infinity while there are fewer'
         expect(least.limit).toBe(expected ?? Infinity)
       },
     ),
-    { seed: 9, numRuns: 300 },
+    randomRuns(300),
   )
 })

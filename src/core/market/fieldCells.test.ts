@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { fieldCells } from './fieldCells.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 /** One lane after another, each of one size, as far away as its point says. */
 const field = (points: readonly (readonly [number, number])[]) => ({
@@ -48,7 +49,7 @@ test('every offer within the window is in one cell, and each cell knows its chea
         expect(points[lane.start]![0]).toBe(Math.min(...own.map(([cost]) => cost)))
       }
     }),
-    { seed: 5, numRuns: 200 },
+    randomRuns(200),
   )
 })
 

@@ -15,6 +15,7 @@ import { cheapestOffers } from './cheapestOffers.ts'
 import { Market } from './market.ts'
 import { marketInputs } from './marketInputs.ts'
 import { offerBound } from './offerBound.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const MONTH = '2027-03' as YearMonth
 const RATES = [
@@ -38,7 +39,6 @@ describe.each([
   ['with other rules', withOtherRules],
 ] as const)('over the books of the demo, %s', (_, anyBooks: fc.Arbitrary<readonly PriceBook[]>) => {
   test('the cheapest of the market is what the search finds, for any machine and week', () => {
-    let found = 0
     for (const own of DEMO_BOOKS) {
       fc.assert(
         fc.property(
@@ -62,9 +62,10 @@ describe.each([
             const questions = new Market().ask(inputs)
             const listed = cheapestOffers(questions, 20)
             const searched = finish(cheapestFit(inputs))
-            if (!searched) expect(listed).toEqual([])
-            else {
-              found += 1
+            if (!searched) {
+              expect(listed).toEqual([])
+              fc.pre(false)
+            } else {
               expect(compare(listed[0]!.total, searched.total)).toBe(0)
               // As it is it stands there too, where it fits.
               if (fitReasons(inputs.resolved).length === 0)
@@ -76,9 +77,8 @@ describe.each([
             }
           },
         ),
-        { seed: 77, numRuns: 3 },
+        randomRuns(1),
       )
     }
-    expect(found).toBeGreaterThan(4)
   })
 })

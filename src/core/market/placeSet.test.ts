@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { finish } from '../finish.ts'
 import { cheapestPlaceSet, type PlaceCosts } from './placeSet.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const anyCosts: fc.Arbitrary<PlaceCosts> = fc
   .record({ machines: fc.integer({ min: 1, max: 5 }), places: fc.integer({ min: 1, max: 7 }) })
@@ -58,7 +59,7 @@ test('is what looking at every set finds, whatever must be in it', () => {
         }
       },
     ),
-    { seed: 21, numRuns: 600 },
+    randomRuns(200),
   )
 })
 

@@ -15,6 +15,7 @@ import {
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { Market } from './market.ts'
 import { planMix } from './planMix.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 interface Stand {
   readonly provider: string
@@ -67,8 +68,6 @@ function isAllowed(
 }
 
 test('the mix of machines that must not fall together is the cheapest of all ways to place them', () => {
-  let found = 0
-  let none = 0
   fc.assert(
     fc.property(
       anyMarketBook('mill', 'EUR'),
@@ -120,17 +119,14 @@ test('the mix of machines that must not fall together is the cheapest of all way
                 expected = cost
             }
         if (expected === Infinity) {
-          none += 1
           expect(best).toBeUndefined()
-          return
+          // Only what was found counts as a run.
+          fc.pre(false)
         }
-        found += 1
         expect(best!.missing).toEqual([])
         expect(Math.abs(toNumber(best!.total) - expected)).toBeLessThanOrEqual(0.005 * machines.length + 1e-6)
       },
     ),
-    { seed: 8, numRuns: 8 },
+    randomRuns(3),
   )
-  expect(found).toBeGreaterThan(3)
-  expect(found + none).toBe(8)
 })

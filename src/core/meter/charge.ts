@@ -124,7 +124,14 @@ export type ChargeSubject =
 export interface MissingPrice {
   readonly code: 'no-price'
   readonly part:
-    'size' | 'disk' | 'disk-performance' | 'snapshots' | 'address' | 'memory-image' | 'traffic' | 'licence'
+    | 'size'
+    | 'disk'
+    | 'disk-performance'
+    | 'snapshots'
+    | 'address'
+    | 'memory-image'
+    | 'traffic'
+    | 'licence'
 }
 
 export const missingPrice = (part: MissingPrice['part']): Refused<MissingPrice> =>

@@ -15,6 +15,7 @@ import { dailyCosts } from './dailyCosts.ts'
 import { estimateMachine, type Estimate } from './estimateMachine.ts'
 import { machineTotal } from './machineTotal.ts'
 import { hourByState } from './hourByState.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const MARCH = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 
@@ -125,7 +126,7 @@ describe('whatever the machine, the week and the month', () => {
         // The small book's address is dearer while off; without one, nothing costs more than running.
         if (part.address === 'none') expect(compare(result.total, result.alwaysOn)).toBeLessThanOrEqual(0)
       }),
-      { seed: 40, numRuns: 120 },
+      randomRuns(120),
     )
   })
 
@@ -137,7 +138,7 @@ describe('whatever the machine, the week and the month', () => {
         const never = machineTotal(resolved({ ...part, off: 'running' }, whole), month)!
         expect(compare(scheduled, never)).toBe(0)
       }),
-      { seed: 168, numRuns: 60 },
+      randomRuns(60),
     )
   })
 })

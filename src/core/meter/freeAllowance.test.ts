@@ -5,6 +5,7 @@ import type { YearMonth } from '../calendar/yearMonth.ts'
 import { instant } from '../quantity/units.ts'
 import { allowanceEnd, drainedInstead, drainPool, poolSteps, type Pool } from './freeAllowance.ts'
 import { piecesLater, type Piece } from './pieces.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const anyUser = fc.record({
   weight: fc.integer({ min: 1, max: 5 }),
@@ -78,7 +79,7 @@ describe('a pool', () => {
         const { free } = drainPool(pool, poolSteps(pool))
         expect(pool.users.map(({ key }) => free.get(key) ?? 0)).toEqual(pourOut(pool))
       }),
-      { seed: 600, numRuns: 500 },
+      randomRuns(500),
     )
   })
 
@@ -112,7 +113,7 @@ describe('a pool', () => {
           for (const { key, pieces } of pool.users)
             expect(free.get(key) ?? 0).toBeLessThanOrEqual(pieces.ticks)
       }),
-      { seed: 601, numRuns: 300 },
+      randomRuns(300),
     )
   })
 
@@ -130,7 +131,7 @@ describe('a pool', () => {
         expect(instead.usedUpAt).toBe(whole.usedUpAt)
         for (const { key } of fresh) expect(instead.free.get(key) ?? 0).toBe(whole.free.get(key) ?? 0)
       }),
-      { seed: 602, numRuns: 500 },
+      randomRuns(500),
     )
   })
 })

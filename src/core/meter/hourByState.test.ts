@@ -13,6 +13,7 @@ import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { hourByState } from './hourByState.ts'
 import { machineTotal } from './machineTotal.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const month = billingMonth('2027-03' as YearMonth, 'Etc/UTC')
 
@@ -78,7 +79,7 @@ describe('the cost of one hour', () => {
         const sum = running.byMeter.reduce((total, { amount }) => add(total, amount), ZERO)
         expect(compare(sum, running.amount)).toBe(0)
       }),
-      { seed: 24, numRuns: 200 },
+      randomRuns(200),
     )
   })
 })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { instant } from '../quantity/units.ts'
 import { cutAtTicks, piecesLater, scaled, ticksWithin, type Piece, type Pieces } from './pieces.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const START = 1_800_000_000
 
@@ -50,7 +51,7 @@ describe('pieces of charged time', () => {
           }
         },
       ),
-      { seed: 9, numRuns: 400 },
+      randomRuns(400),
     )
   })
 
@@ -97,7 +98,7 @@ describe('pieces of charged time', () => {
           }
         },
       ),
-      { seed: 10, numRuns: 100 },
+      randomRuns(100),
     )
   })
 

@@ -16,6 +16,7 @@ import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { PlanPricing } from './planPricing.ts'
 import { MONTH_PARTS } from './monthPart.ts'
 import { splitMonth } from './splitMonth.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const text = ({ n, d }: Exact): string => new Fraction(n, d).toFraction()
 
@@ -48,10 +49,7 @@ function expectWalked({ book, weeks, machines, month, reading }: Walked): void {
 test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
   'plans of %s cost what a plain walk through the month costs, for what it is paid',
   (_, pattern) => {
-    fc.assert(fc.property(anyPlanOf(pattern), expectWalked), {
-      seed: 730,
-      numRuns: pattern.freeAllowances ? 20 : 10,
-    })
+    fc.assert(fc.property(anyPlanOf(pattern), expectWalked), randomRuns(pattern.freeAllowances ? 6 : 3))
   },
 )
 

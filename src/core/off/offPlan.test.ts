@@ -3,6 +3,7 @@ import { expect, test } from 'vitest'
 import { seconds } from '../quantity/units.ts'
 import { isNeverOff, offIn, offStates, withOffBetween, withOffPlan, type OffPlan } from './offPlan.ts'
 import { POWER_STATES } from './powerState.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const hours = (count: number) => seconds(count * 3_600)
 const MIX: OffPlan = { off: 'hibernated', longGaps: [{ fromMinutes: 38 * 60, off: 'deallocated' }] }
@@ -49,6 +50,6 @@ test('a state between two lengths changes gaps of those lengths and no others', 
       const steps = [changed.off, ...(changed.longGaps ?? []).map((long) => long.off)]
       expect(steps.every((step, i) => step !== steps[i - 1])).toBe(true)
     }),
-    { seed: 21, numRuns: 500 },
+    randomRuns(500),
   )
 })

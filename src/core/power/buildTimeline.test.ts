@@ -4,6 +4,7 @@ import { instant, lengthOf, seconds, type Span } from '../quantity/units.ts'
 import { buildTimeline } from './buildTimeline.ts'
 import { POWER_STATES, type OffState } from '../off/powerState.ts'
 import { secondsByPhase, type ShutdownOff, type WayOff } from './timeline.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const span = (from: number, to: number): Span => ({ from: instant(from), to: instant(to) })
 const within = span(0, 1_000)
@@ -179,6 +180,6 @@ test('covers its span without gap or overlap, and phases sum to its length', () 
       )
       expect(total).toBe(lengthOf(within))
     }),
-    { seed: 8, numRuns: 400 },
+    randomRuns(400),
   )
 })

@@ -9,6 +9,7 @@ import { anyWeekIn } from '../testing/anyWeeks.ts'
 import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { monthTimeline, spansAround, timelineOf } from './monthTimeline.ts'
 import { clipSegments, type WaysOff } from './timeline.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const DAY = 86_400
 const CHARGED = ['compute', 'licence', 'flat'] as const
@@ -60,7 +61,7 @@ test('however far it looks back, a month is what it is when all of the past is l
         expect(clipSegments(found.segments, month)).toEqual(clipSegments(whole.segments, month))
       },
     ),
-    { seed: 700, numRuns: 300 },
+    randomRuns(300),
   )
 })
 

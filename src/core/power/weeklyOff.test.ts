@@ -5,6 +5,7 @@ import { anyWeek } from '../testing/anyMachines.ts'
 import { EVERY_DAY, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import type { OffPlan } from '../off/offPlan.ts'
 import { weeklyOff } from './weeklyOff.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const MIX: OffPlan = { off: 'hibernated', longGaps: [{ fromMinutes: 1_000, off: 'deallocated' }] }
 
@@ -80,6 +81,6 @@ test('what is on and what is off fill the week, each minute once', () => {
       }
       expect([on.size + off, both]).toEqual([7 * MINUTES_PER_DAY, 0])
     }),
-    { seed: 7, numRuns: 100 },
+    randomRuns(100),
   )
 })

@@ -8,6 +8,7 @@ import { figureText, fillFigure, putFigures, readSizeFigure, SIZE_FIGURES } from
 import { newBook } from './newBook.ts'
 import { addPlace, addTerms, dropPlace, dropTerms, renamePlace, soldOnlyIn } from './placeRows.ts'
 import { isSoldElsewhere, plainPrice, putSize } from './sizeRows.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const EMPTY = newBook({
   id: 'own',
@@ -152,7 +153,7 @@ describe('figures of sizes', () => {
           expect(checkPriceBook(without)).toEqual([])
         },
       ),
-      { numRuns: 20 },
+      randomRuns(20),
     )
   })
 })

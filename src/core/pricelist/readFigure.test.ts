@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { readFigure, type DecimalMark, type FigureProblem } from './readFigure.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const read = (cell: string, mark?: DecimalMark): string => {
   const found = readFigure(cell, mark)
@@ -94,7 +95,7 @@ describe('a figure in a cell', () => {
         const found = readFigure(cell, mark)
         if (found.ok) expect(found.value.text).toMatch(/^\d+(\.\d+)?$/)
       }),
-      { numRuns: 2_000 },
+      randomRuns(2_000),
     )
   })
 })

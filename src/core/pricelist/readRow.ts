@@ -15,7 +15,8 @@ export type CellProblem =
 type RowProblems = readonly (CellProblem | undefined)[]
 
 export type ReadRow<Row> =
-  { readonly ok: true; readonly row: Row } | { readonly ok: false; readonly problems: RowProblems }
+  | { readonly ok: true; readonly row: Row }
+  | { readonly ok: false; readonly problems: RowProblems }
 
 export const LONGEST_NAME = 60
 const MOST_VCPU = 4_096

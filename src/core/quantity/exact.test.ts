@@ -16,6 +16,7 @@ import {
   type Exact,
 } from './exact.ts'
 import { roundParts } from './roundParts.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const anyExact: fc.Arbitrary<Exact> = fc
   .tuple(fc.bigInt({ min: -(10n ** 15n), max: 10n ** 15n }), fc.bigInt({ min: 1n, max: 10n ** 9n }))
@@ -32,7 +33,7 @@ test('arithmetic agrees with a rational number library', () => {
       expect(Math.sign(compare(a, b))).toBe(fraction(a).compare(fraction(b)))
       if (b.n !== 0n) expect(fraction(divide(a, b)).equals(fraction(a).div(fraction(b)))).toBe(true)
     }),
-    { seed: 31, numRuns: 400 },
+    randomRuns(400),
   )
 })
 
@@ -92,7 +93,7 @@ test('a number is read as the decimal that it was written as', () => {
         true,
       )
     }),
-    { seed: 32, numRuns: 400 },
+    randomRuns(400),
   )
 })
 
@@ -137,7 +138,7 @@ describe('decimals', () => {
           0.5 * 10 ** -places * 1.000001,
         )
       }),
-      { seed: 5, numRuns: 400 },
+      randomRuns(400),
     )
   })
 })
@@ -154,6 +155,6 @@ test('rounded parts add up to the rounded total, and none is off by a whole unit
         expect(off.compare(new Fraction(1, 10 ** places))).toBeLessThan(0.5)
       })
     }),
-    { seed: 77, numRuns: 300 },
+    randomRuns(300),
   )
 })

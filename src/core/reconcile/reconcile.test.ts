@@ -13,6 +13,7 @@ import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { pricedTogether } from '../testing/smallPlan.ts'
 import { reconcile, type Reconciliation } from './reconcile.ts'
 import type { Ties } from './tieLines.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 type Row = Record<string, string>
 
@@ -199,7 +200,7 @@ describe('why a bill is not what was planned', () => {
         const sum = found.causes.reduce((total, { amount }) => add(total, amount), ZERO)
         expect(compare(sum, subtract(found.billed, found.planned))).toBe(0)
       }),
-      { numRuns: 25 },
+      randomRuns(8),
     )
   })
 })

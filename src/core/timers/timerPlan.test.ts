@@ -8,6 +8,7 @@ import { instant } from '../quantity/units.ts'
 import { anyWeekIn } from '../testing/anyWeeks.ts'
 import { EVERY_DAY, weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { timerPlan } from './timerPlan.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const date = (text: string) => parseDate(text)!
 const utc = (at: number): string => new Date(at * 1_000).toISOString().slice(0, 16)
@@ -39,7 +40,7 @@ describe('after its last date', () => {
         // In a circle starts and stops take turns.
         does.forEach((each, i) => expect(each).not.toBe(does.at(i - 1)))
       }),
-      { seed: 24, numRuns: 300 },
+      randomRuns(300),
     )
   })
 

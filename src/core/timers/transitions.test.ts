@@ -6,6 +6,7 @@ import { instant, SECONDS_PER_DAY } from '../quantity/units.ts'
 import { anyWeekIn } from '../testing/anyWeeks.ts'
 import { shutdownsOf, walkMinutes } from '../testing/walkMinutes.ts'
 import { transitionsOf } from './transitions.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const YEAR = 2027
 
@@ -50,6 +51,6 @@ test('each switch is where a walk through the minutes changes, and knows how lon
       }
       expect(extra.every(({ to: does }) => does === 'off')).toBe(true)
     }),
-    { seed: 38, numRuns: 50 },
+    randomRuns(50),
   )
 })

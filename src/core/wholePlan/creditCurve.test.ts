@@ -16,6 +16,7 @@ import { budgetReach } from './budgetReach.ts'
 import { creditRunway } from './creditRunway.ts'
 import { creditCurve, withNotches } from './creditCurve.ts'
 import { PlanSpending } from './planSpending.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const parts: Partial<Machine>[] = [{ off: 'stopped' }, { off: 'stopped' }, { off: 'running', size: 'small' }]
 const plan = {
@@ -93,7 +94,7 @@ describe('how long a credit lasts against how much is changed', () => {
           expect(end).toEqual(creditRunway(new PlanSpending({ ...own, plan: changed }), credit('60')).end)
         }
       }),
-      { numRuns: 8 },
+      randomRuns(4),
     )
   }, 60_000)
 })
@@ -152,7 +153,7 @@ describe('a month against its budget', () => {
         expect(at).toBeGreaterThan(hour - 3_600)
         expect(at).toBeLessThanOrEqual(hour)
       }),
-      { numRuns: 15 },
+      randomRuns(6),
     )
   }, 60_000)
 })

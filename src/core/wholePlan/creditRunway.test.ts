@@ -17,6 +17,7 @@ import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { weekOf, windowsOn, EVERY_DAY } from '../testing/weeks.ts'
 import { creditRunway, creditSpan, type CreditRunway } from './creditRunway.ts'
 import { PlanSpending, type SpendingInputs } from './planSpending.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const credit = (amount: string, from: string, expires: string, timeZone = 'Etc/UTC') => ({
   amount,
@@ -174,7 +175,7 @@ describe('a walk day by day', () => {
         expect(compare(spent(end.at), walked.left)).toBeGreaterThanOrEqual(0)
         if (end.at > walked.from) expect(compare(spent(end.at - 1), walked.left)).toBeLessThan(0)
       }),
-      { numRuns: 40 },
+      randomRuns(15),
     )
   }, 60_000)
 })

@@ -9,6 +9,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { surveyPlan, type Survey, type SurveyInputs } from './surveyPlan.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 vi.mock('../notches/plates.ts', { spy: true })
 
@@ -63,7 +64,7 @@ test('what is known from before, and of machines that are the same, is what each
         expect(survey(inputs)).toEqual(coldSurvey(inputs))
       }
     }),
-    { seed: 17, numRuns: 12 },
+    randomRuns(4),
   )
 })
 

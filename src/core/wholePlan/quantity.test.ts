@@ -4,6 +4,7 @@ import { gib } from '../quantity/units.ts'
 import type { Machine } from '../machine/plan.ts'
 import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { alike, copiedForm, quantityChange } from './quantity.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const machine = (name: string, part: Partial<Machine> = {}): Machine => ({ ...SMALL_MACHINE, ...part, name })
 const names = (machines: readonly Machine[]): string[] => machines.map(({ name }) => name)
@@ -54,6 +55,6 @@ test('after a change the quantity is the one that was asked for, and others are 
       const unlike = machines.filter((each) => !alike(name, { machines }).includes(each))
       expect(after).toEqual(expect.arrayContaining(unlike))
     }),
-    { numRuns: 100 },
+    randomRuns(100),
   )
 })

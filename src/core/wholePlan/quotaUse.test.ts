@@ -12,6 +12,7 @@ import { SMALL_BOOK } from '../testing/smallBook.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { weekOf, windowsOn, WORKDAYS } from '../testing/weeks.ts'
 import { quotaUse } from './quotaUse.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const LIMITED: PriceBook = {
   ...SMALL_BOOK,
@@ -82,7 +83,7 @@ test('the peak is what a look at every second at which something changes finds',
       expect(vcpu.peak).toBe(looked)
       if (looked > 0) expect(held(vcpu.peakAt)).toBe(looked)
     }),
-    { numRuns: 40 },
+    randomRuns(40),
   )
 }, 60_000)
 

@@ -15,6 +15,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { surveyPlan, type Survey, type SurveyInputs } from './surveyPlan.ts'
+import { randomRuns } from '../testing/randomRuns.ts'
 
 const surveyed = (inputs: SurveyInputs): Survey => finish(surveyPlan(inputs))
 
@@ -96,7 +97,7 @@ describe('the largest notches left', () => {
           }
         }
       }),
-      { numRuns: 25 },
+      randomRuns(8),
     )
   }, 60_000)
 })
@@ -147,7 +148,7 @@ test('a saving is what the plan’s shown total falls by, shared allowances and 
         expect(toDecimal(saving!, 2)).toBe(toDecimal(subtract(before, after), 2))
       }
     }),
-    { numRuns: 20 },
+    randomRuns(8),
   )
 }, 60_000)
 

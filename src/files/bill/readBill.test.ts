@@ -9,6 +9,7 @@ import { pricedTogether } from '../../core/testing/smallPlan.ts'
 import { focusCsv } from '../focus/focusCsv.ts'
 import { finishLater } from '../../core/finish.ts'
 import { readBill, type BillReading } from './readBill.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 const utf8 = (text: string): Uint8Array<ArrayBuffer> => new TextEncoder().encode(text)
 const file = (name: string, bytes: Uint8Array): { name: string; file: Blob } => ({
@@ -184,7 +185,7 @@ describe('a bill is read', () => {
         }
         expect(lines.reduce((sum, line) => sum + line.rows, 0)).toBe(rows.length)
       }),
-      { numRuns: 40 },
+      randomRuns(40),
     )
   })
 })

@@ -13,6 +13,7 @@ import { OFFICE_WEEK } from '../../core/testing/resolved.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../../core/testing/smallBook.ts'
 import { compareReports } from './compareReports.ts'
 import { estimateReport, pricePlan, type EstimateReport } from './estimateReport.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 const MARCH = '2027-03' as YearMonth
 const report = (
@@ -94,7 +95,7 @@ describe('two estimates', () => {
         const { total } = compareReports(was!, is!)
         expect(compare(parseDecimal(total.difference!)!, subtract(to!, from!))).toBe(0)
       }),
-      { numRuns: 40 },
+      randomRuns(40),
     )
   })
 })

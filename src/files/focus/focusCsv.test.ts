@@ -12,6 +12,7 @@ import { RULE_BOOK } from '../../core/testing/ruleBook.ts'
 import { pricedTogether } from '../../core/testing/smallPlan.ts'
 import { FOCUS_GRAINS, type FocusGrain } from './chargeSpans.ts'
 import { focusCsv } from './focusCsv.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 type Row = Readonly<Record<string, string>>
 
@@ -121,7 +122,7 @@ describe('a planned month as FOCUS', () => {
           }
         },
       ),
-      { numRuns: 25 },
+      randomRuns(8),
     )
   })
 })

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { fillTemplate, shellQuote, templateProblem } from './commandTemplate.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 test.each([
   'power {action} {machine} {region}',
@@ -61,6 +62,6 @@ test('any name reaches the command as one word, as it is', () => {
       const { stdout } = spawnSync('sh', ['-c', `sh -c ${shellQuote(command)}`], { encoding: 'utf8' })
       expect(stdout).toBe(name)
     }),
-    { numRuns: 60 },
+    randomRuns(60),
   )
 })

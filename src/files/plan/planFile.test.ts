@@ -5,6 +5,7 @@ import { describe, expect, test } from 'vitest'
 import { checkPlan } from './checkPlan.ts'
 import { readPlan, writePlan } from './planFile.ts'
 import { readPriceBook } from '../priceBook/priceBookFile.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 describe('a plan file', () => {
   test('is written as it was read, byte for byte', () => {
@@ -198,7 +199,7 @@ describe('files that are no plan at all', () => {
           expect(readPlan(text)).toHaveProperty('ok')
         },
       ),
-      { seed: 12, numRuns: 200 },
+      randomRuns(200),
     )
   })
 })

@@ -5,6 +5,7 @@ import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { anyMachineOf, anyWeek } from '../../core/testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../../core/testing/demoBooks.ts'
 import { readPlan, writePlan } from './planFile.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 describe('what a machine may have beyond the first', () => {
   test('every field of any machine comes back from a file as it was', () => {
@@ -36,7 +37,7 @@ describe('what a machine may have beyond the first', () => {
         expect(read.ok && read.value.providers).toEqual(plan.providers)
         expect(read.ok && writePlan(read.value)).toBe(writePlan(plan))
       }),
-      { seed: 31, numRuns: 100 },
+      randomRuns(100),
     )
   })
 

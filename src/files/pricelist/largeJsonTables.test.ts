@@ -4,6 +4,7 @@ import { jsonPieces } from './jsonPieces.ts'
 import { jsonTables } from './jsonTables.ts'
 import { largeJsonTables } from './largeJsonTables.ts'
 import { hartwellYard } from './testing/hartwellYard.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 /** The text in parts of so many bytes. */
 function streamOf(text: string, size: number): ReadableStream<Uint8Array> {
@@ -54,7 +55,7 @@ describe('values of a JSON text as they come', () => {
           expect(pieces.flatMap((piece) => leaves(piece.value))).toEqual(leaves(JSON.parse(text)))
         },
       ),
-      { numRuns: 200 },
+      randomRuns(200),
     )
   })
 

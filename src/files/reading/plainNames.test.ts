@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { plainName, plainNames } from './plainNames.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 test.each([
   ['Signal replay', 'signal-replay'],
@@ -33,6 +34,6 @@ test('any names are plain, as long as they may be, and never the same', () => {
         expect(each.length).toBeLessThanOrEqual(Math.max(most, 'machine'.length))
       }
     }),
-    { seed: 60, numRuns: 300 },
+    randomRuns(300),
   )
 })

@@ -21,6 +21,7 @@ import { switchId } from './ruleId.ts'
 import { scheduleCalendar } from './scheduleCalendar.ts'
 import { systemdUnits } from './systemdUnits.ts'
 import { utcTime } from './utcText.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 /**
  * What is exported is read back by readers that share nothing with the writers, and must switch exactly when the plan
@@ -64,7 +65,7 @@ describe('what is exported switches exactly when the plan does', () => {
           inOrder([...planned(week, plan, options), ...closing]),
         )
       }),
-      { numRuns: 50 },
+      randomRuns(15),
     )
   })
 
@@ -81,7 +82,7 @@ describe('what is exported switches exactly when the plan does', () => {
         const lines = crontab(plan, 'Tests', '/opt/power.sh')
         for (const host of HOST_ZONES) expect(switchesByCron(lines, script, plan, host)).toEqual(expected)
       }),
-      { numRuns: 50 },
+      randomRuns(15),
     )
   })
 })

@@ -4,6 +4,7 @@ import { compare, exact, sign, toNumber } from '../../core/quantity/exact.ts'
 import { costAxis, reachOf } from '../../core/notches/costAxis.ts'
 import { clusterNotches } from './clusterNotches.ts'
 import type { Notch, Plate } from '../../core/notches/plate.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 const notch = (cents: number, i: number, isPresent: boolean): Notch => ({
   key: `choice-${i}`,
@@ -49,7 +50,7 @@ describe('choices laid on the axis', () => {
           })
         },
       ),
-      { seed: 26, numRuns: 300 },
+      randomRuns(300),
     )
   })
 

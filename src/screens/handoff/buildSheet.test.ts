@@ -10,6 +10,7 @@ import { SMALL_BOOK } from '../../core/testing/smallBook.ts'
 import { pricedTogether } from '../../core/testing/smallPlan.ts'
 import type { Sheet } from '../../files/handoff/sheet.ts'
 import { buildSheet } from './buildSheet.ts'
+import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 const MARCH = '2027-03' as YearMonth
 const sheetOf = (part: Partial<Machine>): Sheet =>
@@ -137,7 +138,7 @@ describe('a build sheet', () => {
         expect(sum('perMonth', 2)).toBe(units(total.perMonth, 2))
         expect(sum('perHour', 4)).toBe(units(total.perHour, 4))
       }),
-      { numRuns: 60 },
+      randomRuns(60),
     )
   })
 })

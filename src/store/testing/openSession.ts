@@ -8,6 +8,7 @@ import { openDatabase, type NotchgaugeDatabase } from '../database.ts'
 import type { Demo } from '../openStored.ts'
 import { Session } from '../session.ts'
 import type { SessionState } from '../sessionState.ts'
+import { CEILING } from '../../core/testing/ceiling.ts'
 
 export const NAME = 'timetable-loadgen'
 
@@ -40,10 +41,10 @@ export function closeSessions(): void {
 }
 
 export const until = (session: Session, holds: (state: SessionState) => boolean): Promise<void> =>
-  vi.waitFor(() => expect(holds(session.snapshot())).toBe(true))
+  vi.waitFor(() => expect(holds(session.snapshot())).toBe(true), CEILING)
 
 export const saved = (session: Session): Promise<void> =>
-  vi.waitFor(() => expect(session.settled()).toBe(true), 20_000)
+  vi.waitFor(() => expect(session.settled()).toBe(true), CEILING)
 
 export const sizeOf = (session: Session): string | undefined =>
   session.snapshot().plan.machines.find(({ name }) => name === NAME)?.size
