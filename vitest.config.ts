@@ -11,14 +11,18 @@ const ALONE = readdirSync('src', { recursive: true, encoding: 'utf8' })
   .filter((path) => /\.test\.tsx?$/.test(path))
   .filter((path) => /vi\.mock\(|@vitest-environment/.test(readFileSync(path, 'utf8')))
 
-/** Random checks look at something else each time; `SEED` repeats a run. */
-const SEED = process.env.SEED ?? String(randomInt(1_000_000))
-console.log(`Random checks begin at SEED=${SEED}.`)
+/** Random checks look at something else each time; `SEED` repeats a run. Each project reads this file anew. */
+function seedOfRun(): string {
+  if (process.env.SEED !== undefined) return process.env.SEED
+  const seed = (process.env.SEED = String(randomInt(1_000_000)))
+  console.log(`Random checks begin at SEED=${seed}.`)
+  return seed
+}
 
 export default defineConfig({
   test: {
     environment: 'node',
-    env: { SEED },
+    env: { SEED: seedOfRun() },
     // Ceilings against hanging alone: long runs of random checks, and machines that are busy, take their time.
     testTimeout: 3_600_000,
     hookTimeout: CEILING.timeout,

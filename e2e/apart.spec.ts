@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 test('a machine in several zones is several machines, kept apart from then on', async ({ page }) => {
   const bench = new Workbench(page)

@@ -1,5 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import type Axe from 'axe-core'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
 
 interface Looking {
   /** A selector of what is looked at; the whole page when absent. */
@@ -8,16 +10,23 @@ interface Looking {
   readonly coloursAlone?: boolean
 }
 
-/** What axe finds on the page, each with the elements that have it. */
+const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** What axe finds on the page, each with the elements that have it. Its code is put into each page once. */
 export async function axeFindings(page: Page, { within, coloursAlone }: Looking = {}): Promise<string[]> {
-  const builder = new AxeBuilder({ page })
-    // Only what is wrong is described; what is right would be thrown away.
-    .options({ resultTypes: ['violations'], ...(coloursAlone && { runOnly: ['color-contrast'] }) })
-    // There are no frames, whose findings it would else put together on a page of its own.
-    .setLegacyMode()
-  if (within !== undefined) builder.include(within)
-  const { violations } = await builder.analyze()
-  return violations.map(
-    ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`,
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(SOURCE)
+  return page.evaluate(
+    async ({ within, coloursAlone }) => {
+      const { axe } = window as unknown as { axe: typeof Axe }
+      const { violations } = await axe.run(within ?? document, {
+        // Only what is wrong is described; what is right would be thrown away.
+        resultTypes: ['violations'],
+        ...(coloursAlone && { runOnly: ['color-contrast'] }),
+      })
+      return violations.map(
+        ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`,
+      )
+    },
+    { within, coloursAlone },
   )
 }

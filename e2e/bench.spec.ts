@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { axeFindings } from './axe'
 import { cents, chooseTable, overviewDone, pick, saved, Workbench } from './workbench'
+import { test } from './openedPage'
 
 const inventory = (): string => {
   const rows = Array.from({ length: 40 }, (_, i) => {
@@ -11,7 +12,6 @@ const inventory = (): string => {
 }
 
 test('a new user brings forty machines in, and hands them off', async ({ page }) => {
-  test.slow()
   const bench = new Workbench(page)
   await bench.open('/')
   await bench.startOnInvented()

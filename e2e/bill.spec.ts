@@ -1,21 +1,22 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { DuckDBInstance } from '@duckdb/node-api'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 import { axeFindings } from './axe'
 import { cents, pick, saved, Workbench } from './workbench'
+import { test } from './openedPage'
 
 const bill = (page: Page) => page.getByTestId('bill')
 
 async function compared(page: Page): Promise<void> {
-  await expect(bill(page)).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+  await expect(bill(page)).toHaveAttribute('aria-busy', 'false')
 }
 
 async function rehearse(page: Page, { nothing = false } = {}): Promise<void> {
   await page.getByRole('button', { name: 'Rehearse this month…' }).click()
   if (nothing) await page.getByRole('button', { name: 'Nothing goes wrong' }).click()
   await page.getByRole('button', { name: 'Rehearse', exact: true }).click()
-  await expect(page.getByRole('dialog')).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByRole('dialog')).toBeHidden()
   await compared(page)
 }
 
@@ -28,7 +29,6 @@ const openBill = (page: Page, name: string, buffer: Buffer) =>
   page.getByTestId('bill-file').setInputFiles({ name, mimeType: 'text/csv', buffer })
 
 test('rehearse, find the forgotten machine, mend it, rehearse again', async ({ page }) => {
-  test.slow()
   const bench = new Workbench(page)
   await bench.open('/?view=bill&month=2027-03')
   await expect(page.getByRole('heading', { name: 'March 2027 has no bill yet' })).toBeVisible()
@@ -71,7 +71,6 @@ test('rehearse, find the forgotten machine, mend it, rehearse again', async ({ p
 test('a bill of half a month is compared so far, and forecast; what is none is said', async ({
   page,
 }, info) => {
-  test.slow()
   const bench = new Workbench(page)
   await bench.open('/?view=hand-off&month=2027-03')
   const focus = await saved(page, async () => {
@@ -144,7 +143,6 @@ async function plannedBill(page: Page, month: string): Promise<string> {
 test('from an empty plan: a bill becomes a plan with weeks and a saving; the next one is set against it', async ({
   page,
 }) => {
-  test.slow()
   const march = await plannedBill(page, '2027-03')
   const april = await plannedBill(page, '2027-04')
   const bench = new Workbench(page)
@@ -176,7 +174,6 @@ test('from an empty plan: a bill becomes a plan with weeks and a saving; the nex
 test('a bill of another shape: what its columns mean is proposed, said, kept for the next one', async ({
   page,
 }) => {
-  test.slow()
   const row = (day: string, what: string, cost: string): string =>
     `${day}.03.2027;signal-replay;${what};10;Std;${cost};${cost}0`
   const text = (days: readonly string[]): string =>
@@ -240,7 +237,7 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
     .or(film.getByRole('button', { name: 'a day a tick' }))
     .first()
     .click()
-  await expect(film.getByRole('button', { name: 'Play' })).toBeVisible({ timeout: 20_000 })
+  await expect(film.getByRole('button', { name: 'Play' })).toBeVisible()
   await expect(money).toContainText(`${(await bench.planTotal()).split(' planned')[0]!.trim()} planned`)
   // To the first hour and to the last, by the keys of a slider.
   const bar = page.getByRole('slider', { name: 'Hour of the month' })
@@ -257,7 +254,6 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
 test('a machine that nobody planned is added as billed; what is left over is listed on the hand-off and ticked off', async ({
   page,
 }) => {
-  test.slow()
   const bench = new Workbench(page)
   await bench.open('/?view=bill&month=2027-03')
   await page.getByRole('button', { name: 'Rehearse this month…' }).click()
@@ -266,17 +262,17 @@ test('a machine that nobody planned is added as billed; what is left over is lis
   await spare.fill('100')
   await spare.press('Enter')
   await page.getByRole('button', { name: 'Rehearse', exact: true }).click()
-  await expect(page.getByRole('dialog')).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByRole('dialog')).toBeHidden()
   await compared(page)
   const cause = page.getByRole('listitem').filter({ hasText: 'spare-signal-replay is not in the plan' })
   await cause.getByRole('button', { name: 'Add it to the plan' }).click()
-  await expect(cause).toBeHidden({ timeout: 30_000 })
+  await expect(cause).toBeHidden()
   await compared(page)
   expect(Math.abs(await differenceOf(page, 'spare-signal-replay'))).toBeLessThan(
     cents(await page.getByRole('row', { name: 'spare-signal-replay' }).getByRole('cell').nth(2).innerText()),
   )
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(cause).toBeVisible({ timeout: 30_000 })
+  await expect(cause).toBeVisible()
 
   const plan = JSON.parse(readFileSync('data/larkspur-trams.json', 'utf8')) as object
   const left = [{ resource: 'disks of kiosk-old', month: '2027-03', cost: '8.07' }]
@@ -284,7 +280,7 @@ test('a machine that nobody planned is added as billed; what is left over is lis
   await page
     .getByLabel('Plan, price book or inventory to import')
     .setInputFiles({ name: 'left.json', mimeType: 'application/json', buffer })
-  await expect(page.getByText(/depot test bench is open/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/depot test bench is open/)).toBeVisible()
   await page.getByRole('link', { name: 'Hand-off' }).click()
   const part = page.getByRole('region', { name: 'To clean up' })
   await expect(part).toContainText('disks of kiosk-old, € 8.07 in March 2027')

@@ -1,10 +1,11 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { CommandRun } from '../src/cli/CommandRun.ts'
 import { runCommand } from '../src/cli/runCommand.ts'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** What the command line prints, run in this process. */
 function printed(args: readonly string[]): string {

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { spawnSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 const DEMO = readFileSync('data/larkspur-trams.json', 'utf8')
 

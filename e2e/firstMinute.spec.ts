@@ -1,11 +1,11 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { axeFindings } from './axe'
 import { cents, Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** What a newcomer meets: one sentence and three doors, a look around, and how plates are read. */
 
 test('the look around changes the demo four times and leaves it as it was', async ({ page }) => {
-  test.slow()
   const bench = new Workbench(page)
   await bench.open('/')
   const planned = async () => cents((await bench.planTotal()).split('planned')[0]!)

@@ -1,5 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** How a person acts on the screen: by mouse, by touch, or by keys alone. */
 interface Hand {

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { chooseTable, overviewDone, saved, Workbench } from './workbench'
+import { test } from './openedPage'
 
 test('rows that cannot be read are mended in place, and hold no other back', async ({ page }) => {
   const bench = new Workbench(page)

@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** Every figure opens to its arithmetic and to its rate. */
 

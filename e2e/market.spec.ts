@@ -1,6 +1,7 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 type Press = (target: Locator) => Promise<void>
 
@@ -11,7 +12,7 @@ const cheapest = (page: Page): Locator =>
   page.getByRole('list', { name: 'The cheapest' }).getByRole('button').first()
 
 const settled = (page: Page): Promise<void> =>
-  expect(page.getByTestId('market')).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+  expect(page.getByTestId('market')).toHaveAttribute('aria-busy', 'false')
 
 async function setNeed(page: Page, label: string, value: string): Promise<void> {
   await page.getByRole('textbox', { name: label }).fill(value)
@@ -179,7 +180,7 @@ test('from a sentence to all that fits, set beside what it gives for its money',
   await expect(page.getByRole('searchbox')).toHaveValue('Add a machine from what')
   await page.keyboard.press('Enter')
   const dialog = page.getByRole('dialog', { name: 'Add a machine' })
-  await dialog.getByRole('button', { name: 'Add it, and see all that fits' }).click({ timeout: 30_000 })
+  await dialog.getByRole('button', { name: 'Add it, and see all that fits' }).click()
   await settled(page)
   await expect(page.getByRole('region', { name: 'Prices that this rests on' })).toContainText(
     /edition .*, valid since 202\d-/,

@@ -1,9 +1,10 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 const found = (page: Page): Promise<void> =>
-  expect(page.getByTestId('mix-screen')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 })
+  expect(page.getByTestId('mix-screen')).toHaveAttribute('aria-busy', 'false')
 
 test('where else the whole plan could run is found, taken in one step, and taken back', async ({ page }) => {
   const bench = new Workbench(page)

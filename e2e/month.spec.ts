@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** The month as a calendar, one day in full, and the twelve months from here. */
 

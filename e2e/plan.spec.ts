@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect, test as onOwnPage } from '@playwright/test'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** The plan as a whole: machines come and go, months turn, the theme is kept, and storage can fail. */
 
@@ -49,24 +50,25 @@ test('the theme that is chosen is kept', async ({ page }) => {
   await expect.poll(paper).toBe(light)
 })
 
-test('where storage is refused the plan opens, edits work, and it is said how to keep them', async ({
-  page,
-}) => {
-  await page.addInitScript(() => {
-    Object.defineProperty(window, 'indexedDB', { value: undefined })
-  })
-  const bench = new Workbench(page)
-  await bench.open('/?machine=timetable-loadgen')
-  await expect(page.getByText('Changes are not being kept.')).toBeVisible()
-  const start = await bench.total()
-  await bench.slider('Size').press('ArrowLeft')
-  await expect.poll(() => bench.total()).toBeLessThan(start)
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export the plan' }).click()
-  expect((await download).suggestedFilename()).toBe('larkspur-trams-depot-test-bench.plan.json')
-})
+onOwnPage(
+  'where storage is refused the plan opens, edits work, and it is said how to keep them',
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      Object.defineProperty(window, 'indexedDB', { value: undefined })
+    })
+    const bench = new Workbench(page)
+    await bench.open('/?machine=timetable-loadgen')
+    await expect(page.getByText('Changes are not being kept.')).toBeVisible()
+    const start = await bench.total()
+    await bench.slider('Size').press('ArrowLeft')
+    await expect.poll(() => bench.total()).toBeLessThan(start)
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Export the plan' }).click()
+    expect((await download).suggestedFilename()).toBe('larkspur-trams-depot-test-bench.plan.json')
+  },
+)
 
-test('leaving before a change is saved is asked about', async ({ page }) => {
+onOwnPage('leaving before a change is saved is asked about', async ({ page }) => {
   const bench = new Workbench(page)
   await bench.open('/?machine=timetable-loadgen')
   await page.evaluate(() => {
@@ -83,7 +85,7 @@ test('leaving before a change is saved is asked about', async ({ page }) => {
   await leaving
 })
 
-test('a file that is being read can be given up', async ({ page }) => {
+onOwnPage('a file that is being read can be given up', async ({ page }) => {
   await page.addInitScript(() => {
     const Original = window.Worker
     // The worker that reads files never answers, as with a file that takes long.

@@ -1,5 +1,6 @@
-import { expect, test, type Locator } from '@playwright/test'
+import { expect, type Locator } from '@playwright/test'
 import { cents, overviewDone, saved, Workbench } from './workbench'
+import { test } from './openedPage'
 
 const INVENTORY = [
   'host;machine type;vCPU;RAM;crew;disk size',
@@ -10,7 +11,6 @@ const INVENTORY = [
 ].join('\n')
 
 test('a plan is brought in, changed, paid for and handed off with the keyboard only', async ({ page }) => {
-  test.slow()
   const bench = new Workbench(page)
   await bench.open('/')
   const press = (key: string) => page.keyboard.press(key)

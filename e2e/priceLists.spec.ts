@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { axeFindings } from './axe'
 import { beginSaltmarsh, pick, Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** Price lists of any shape: a book by what is proposed, what is answered otherwise, and the next list. */
 
@@ -47,25 +48,26 @@ const LISTS: readonly [readonly string[], string, string, string, string][] = [
   ],
 ]
 
-for (const [files, name, counts, used, assumed] of LISTS) {
-  test(`the list of ${name} becomes a book without a word of help`, async ({ page }) => {
-    await page.clock.setFixedTime('2027-03-10T09:00:00Z')
-    const bench = new Workbench(page)
-    await bench.open('/')
-    await page.getByRole('button', { name: 'Start with my prices' }).click()
+test('lists of six shapes become books without a word of help', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/')
+  await page.getByRole('button', { name: 'Start with my prices' }).click()
+  for (const [i, [files, name, counts, used, assumed]] of LISTS.entries()) {
     await page.getByTestId('list-file').setInputFiles(files.map((file) => `data/lists/${file}`))
-    await expect(page.getByTestId('list-counts')).toContainText(counts)
+    await expect(page.getByTestId('list-counts'), name).toContainText(counts)
     await expect(page.getByText(used)).toBeVisible()
     await expect(page.getByRole('button', { name: assumed }).first()).toBeVisible()
-    expect(await axeFindings(page)).toEqual([])
-    const first = await total(page).innerText()
-    await page.getByRole('button', { name: 'Use these prices' }).click()
-    await expect(page.getByRole('heading', { name: `Prices of ${name}` })).toBeVisible()
-    await expect(total(page)).toHaveText(first)
-    await bench.reload()
-    await expect(total(page)).toHaveText(first)
-  })
-}
+    expect(await axeFindings(page, i > 0 ? { within: 'main' } : {})).toEqual([])
+    if (i + 1 < LISTS.length) await page.getByRole('button', { name: 'Give up' }).click()
+  }
+  const [, name] = LISTS.at(-1)!
+  const first = await total(page).innerText()
+  await page.getByRole('button', { name: 'Use these prices' }).click()
+  await expect(page.getByRole('heading', { name: `Prices of ${name}` })).toBeVisible()
+  await expect(total(page)).toHaveText(first)
+  await bench.reload()
+  await expect(total(page)).toHaveText(first)
+})
 
 test('what a column means is changed, a part is pointed at, and rows are asked for otherwise', async ({
   page,
@@ -170,7 +172,6 @@ test('a table is pasted from a page, with merged cells and footnotes', async ({ 
 })
 
 test('the next list of the same shape is read at one press, as the last one was', async ({ page }) => {
-  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
   const bench = new Workbench(page)
   await bench.open('/')
   await page.getByRole('button', { name: 'Start with my prices' }).click()

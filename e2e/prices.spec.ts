@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { axeFindings } from './axe'
 import { beginSaltmarsh, pick, Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** A person's own prices: typed, pasted, taken back, and what of them is only assumed. */
 
@@ -10,7 +11,6 @@ const total = (page: Page) => page.getByTestId('book-total')
 test('three sizes from a page and a first machine on its own week, by the keyboard alone', async ({
   page,
 }) => {
-  await page.clock.setFixedTime('2027-03-10T09:00:00Z')
   const bench = new Workbench(page)
   await bench.open('/')
   const press = (key: string) => page.keyboard.press(key)

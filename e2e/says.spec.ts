@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { cents, overviewDone, pick, Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** What the screens say is so. */
 

@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { strFromU8, unzipSync } from 'fflate'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** A week's exceptions from a calendar file, and the week as files for real schedulers. */
 

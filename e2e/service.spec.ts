@@ -14,20 +14,20 @@ const BOOKS = ['fennmark', 'tidewright', 'plinthouse', 'quarry-row-2026-10', 'qu
 function heavyRequest(): string {
   const plan = read('larkspur-trams') as { machines: object[]; weeks: object[] }
   const week = plan.weeks[0]!
-  const weeks = Array.from({ length: 500 }, (_, i) => ({
+  const weeks = Array.from({ length: 50 }, (_, i) => ({
     ...week,
     id: `w${i}`,
     windows: {
       mon: Array.from({ length: 40 }, (_, j) => ({ from: at(j * 30 + (i % 20)), to: at(j * 30 + 21) })),
     },
-    exceptions: Array.from({ length: 200 }, (_, j) => ({ from: day(j * 3), does: 'off', name: `${i} ${j}` })),
+    exceptions: Array.from({ length: 100 }, (_, j) => ({ from: day(j * 3), does: 'off', name: `${i} ${j}` })),
   }))
-  const machines = Array.from({ length: 500 }, (_, i) => ({
+  const machines = Array.from({ length: 150 }, (_, i) => ({
     ...plan.machines[i % plan.machines.length],
     name: `m${i}`,
-    week: `w${i % 500}`,
+    week: `w${i % 50}`,
   }))
-  return JSON.stringify({ plan: { ...plan, weeks, machines }, books: BOOKS })
+  return JSON.stringify({ plan: { ...plan, weeks: [...plan.weeks, ...weeks], machines }, books: BOOKS })
 }
 
 const two = (value: number): string => String(value).padStart(2, '0')
@@ -64,7 +64,7 @@ const raw = (baseURL: string, method: string, path: string, host: string) =>
   })
 
 test('fifty heavy requests at a time leave the pages and the service standing', async () => {
-  const { url, pid, stop } = await ownServer(4_397)
+  const { url, pid, stop } = await ownServer(4_391)
   try {
     await heavyAt(url, pid)
   } finally {

@@ -1,6 +1,7 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test as onOwnPage, type Locator, type Page } from '@playwright/test'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** What is in a slot is named where it stands: by pointer, finger and keys, without a list. */
 
@@ -44,7 +45,7 @@ test('by mouse: every slot of every plate names its choices, and one is taken', 
   await page.mouse.move(at[4]!.x, at[4]!.y)
   await expect(table).toContainText(/closed: \d+ (vCPU|GiB of memory), you need \d+/)
   await expect(table).toContainText(/\d+ closed: \d+ have too few vCPU/)
-  await expect(table).toContainText(/too little memory \(that need costs € \d+\.\d\d\)/, { timeout: 30_000 })
+  await expect(table).toContainText(/too little memory \(that need costs € \d+\.\d\d\)/)
   // A reason opens the list at what it closes.
   await table.getByRole('button', { name: /have too little memory/ }).click()
   const list = page.getByRole('dialog', { name: 'All choices of Size' })
@@ -126,10 +127,10 @@ test('plates stand by what they save, stay where they are under a hand, and go b
   await expect(page.getByRole('region', { name: 'Can save' })).toBeVisible()
 })
 
-test.describe('by finger', () => {
-  test.use({ hasTouch: true, viewport: { width: 1024, height: 768 } })
+onOwnPage.describe('by finger', () => {
+  onOwnPage.use({ hasTouch: true, viewport: { width: 1024, height: 768 } })
 
-  test('a tap names a slot, a second one takes a row', async ({ page }) => {
+  onOwnPage('a tap names a slot, a second one takes a row', async ({ page }) => {
     const bench = await open(page)
     const table = page.getByTestId('slot-table')
     const plate = bench.plate('On hours')

@@ -64,7 +64,6 @@ async function look(page: Page, least: number): Promise<Record<string, string[]>
 }
 
 test('with a mouse everything that can be pressed is at least 24 px', async ({ page }) => {
-  test.slow()
   expect(await look(page, 24)).toEqual({})
 })
 
@@ -72,7 +71,6 @@ test.describe('with a finger', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 1024, height: 768 } })
 
   test('everything that can be pressed is at least 44 px', async ({ page }) => {
-    test.slow()
     expect(await look(page, 44)).toEqual({})
   })
 })

@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page, test as onOwnPage } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** What the provider's rules mean for one machine, and what can be changed about it there. */
 
@@ -196,7 +197,7 @@ test('terms, disks and the ledger by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('radio', { name: 'in time order' })).toBeChecked()
 })
 
-test('a ledger that is being laid out can be given up, and asked for again', async ({ page }) => {
+onOwnPage('a ledger that is being laid out can be given up, and asked for again', async ({ page }) => {
   await page.addInitScript(() => {
     const Original = window.Worker
     // The first worker that is asked for a ledger never answers, as with a plan that takes long.

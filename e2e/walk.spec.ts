@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 /** From the first look to a cheaper month and back, as a new user would. */
 

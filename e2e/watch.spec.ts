@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 test('a finding is mended by one press, and the mend is taken back', async ({ page }) => {
   const bench = new Workbench(page)

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Workbench } from './workbench'
+import { test } from './openedPage'
 
 const WEEK = '/?machine=timetable-loadgen&view=week'
 

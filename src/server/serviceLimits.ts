@@ -6,10 +6,10 @@ const MIB = 1024 * 1024
 export const SERVICE_LIMITS = {
   bytes: MOST_REQUEST_BYTES,
   /** Processor time of the thread that works on a request; a busy machine takes longer by the clock. */
-  processorMs: 10_000,
+  processorMs: 20_000,
   /** Bodies up to this size are answered in milliseconds: as long as somebody waits, they may take three times as much. */
   smallBytes: 256 * 1024,
-  smallProcessorMs: 30_000,
+  smallProcessorMs: 60_000,
   /** By the clock, for work that nobody waits for any more. */
   abandonedMs: 30_000,
   /** Worked on at a time, each in a thread of its own. */
