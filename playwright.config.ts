@@ -1,4 +1,5 @@
 import { defineConfig, devices } from '@playwright/test'
+import { CHROMIUM as PROGRAM } from './scripts/chromium.mjs'
 
 const PORT = 4390
 
@@ -7,7 +8,7 @@ const PORT = 4390
  * seconds, too short for most of the optimised code to pay that an engine makes early, and for most of its collecting.
  */
 const CHROMIUM = {
-  executablePath: '/usr/bin/chromium-headless-shell',
+  executablePath: PROGRAM,
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -15,7 +15,7 @@ const ALONE = readdirSync('src', { recursive: true, encoding: 'utf8' })
 function seedOfRun(): string {
   if (process.env.SEED !== undefined) return process.env.SEED
   const seed = (process.env.SEED = String(randomInt(1_000_000)))
-  console.log(`Random checks begin at SEED=${seed}.`)
+  if (process.argv[1]?.includes('vitest')) console.log(`Random checks begin at SEED=${seed}.`)
   return seed
 }
 

@@ -1,4 +1,5 @@
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium.mjs'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -81,7 +82,7 @@ const median = (values: readonly number[]): number => values.toSorted((a, b) => 
 
 const { address, stop } = await benchServer()
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium-headless-shell',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu'],
 })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })

@@ -1,4 +1,5 @@
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium.mjs'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -61,7 +62,7 @@ async function openLarge(page: Page): Promise<void> {
 
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: flags })
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: flags })
 for (const what of ['the demo', 'a book of 1,200 sizes']) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(new URL('?machine=timetable-loadgen&view=gauge', address).href)

@@ -1,4 +1,5 @@
 import { chromium, type Browser, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium.mjs'
 import { gzipSync } from 'node:zlib'
 import { VIEWS } from '../src/screens/workbench/views.ts'
 import { benchServer } from './server.ts'
@@ -61,7 +62,7 @@ async function measure(browser: Browser, address: string, view: string, rate: nu
 
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: flags })
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: flags })
 for (const { id } of VIEWS) await measure(browser, address, id, 1)
 for (const id of ['gauge', 'bench']) await measure(browser, address, id, 4)
 await browser.close()

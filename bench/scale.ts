@@ -1,4 +1,5 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test'
+import { CHROMIUM } from '../scripts/chromium.mjs'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -212,7 +213,7 @@ async function measureHeap(page: Page, address: string): Promise<void> {
 
 const { address, stop } = await benchServer()
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: flags })
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: flags })
 for (const [counts, measure] of [
   [MACHINES, measurePlan],
   [SIZES, measureBook],

@@ -1,6 +1,7 @@
 // `npm run kills`: ends the browser at random moments after an edit, and looks at what is there when it is opened again.
 // Nothing that was said to be saved may be gone, and the plan must open every time. KILLS and SEED choose how many and which.
 import { chromium } from '@playwright/test'
+import { CHROMIUM } from './chromium.mjs'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -19,7 +20,7 @@ const random = seededRandom(SEED)
 
 async function browse() {
   const args = ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', `--user-data-dir=${profile}`, `--remote-debugging-port=${DEBUGGING}`] // prettier-ignore
-  const program = spawn('/usr/bin/chromium-headless-shell', args, { stdio: 'ignore', detached: true })
+  const program = spawn(CHROMIUM, args, { stdio: 'ignore', detached: true })
   for (let tries = 0; ; tries += 1) {
     try {
       const browser = await chromium.connectOverCDP(`http://127.0.0.1:${DEBUGGING}`)

@@ -1,5 +1,6 @@
 // Takes the pictures in docs/screenshots anew from the demo data; a running server's address is its argument.
 import { chromium } from '@playwright/test'
+import { CHROMIUM } from './chromium.mjs'
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from './prepare.mjs'
@@ -157,7 +158,7 @@ const PICTURES = [
 
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium-headless-shell',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 for (const [name, query, colorScheme, prepare] of PICTURES) {

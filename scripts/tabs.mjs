@@ -1,6 +1,7 @@
 // `npm run tabs`: two tabs edit one plan at random moments. In the end both must show the same, as must the store when it
 // is opened again, and what was said to be saved must be in it. RUNS and SEED choose how many and which.
 import { chromium } from '@playwright/test'
+import { CHROMIUM } from './chromium.mjs'
 import { serve } from './serve.mjs'
 import { seededRandom } from './seededRandom.mjs'
 
@@ -68,7 +69,7 @@ async function allSaved(pages) {
 
 const found = { alike: 0, parted: 0, lostSaved: 0, failed: 0 }
 const server = await serve(PORT)
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell' })
+const browser = await chromium.launch({ executablePath: CHROMIUM })
 try {
   for (let run = 0; run < RUNS; run += 1) {
     const context = await browser.newContext()

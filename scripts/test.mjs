@@ -3,18 +3,22 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { ensureChromium, expectChromium } from './chromium.mjs'
 import { buildIfChanged, ensureInstalled, ROOT } from './prepare.mjs'
 
-const CHROMIUM = '/usr/bin/chromium-headless-shell'
-const INSTALL_CHROMIUM =
-  'The browser tests need Chromium. Install it with: sudo apt-get install chromium-headless-shell'
 const results = mkdtempSync(join(tmpdir(), 'notchgauge-test-'))
 const unitResults = join(results, 'unit.json')
 const browserResults = join(results, 'browser.json')
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
 
+try {
+  expectChromium()
+} catch (error) {
+  console.error(error.message)
+  process.exit(1)
+}
 // The system's packages come while our own do, and while all is checked that needs no browser.
-const chromium = canHaveChromium() ? installChromium() : process.exit(1)
+const chromium = ensureChromium()
 chromium.catch(() => undefined)
 ensureInstalled()
 
@@ -23,7 +27,11 @@ const READING = [
   ['formatting', bin('oxfmt'), ['--list-different', '.']],
   ['lint', bin('oxlint'), ['--deny-warnings']],
   ['rules of our own', process.execPath, [join(ROOT, 'scripts', 'lint', 'ownRules.mjs')]],
-  ['types', join(ROOT, 'node_modules', 'typescript-native', 'bin', 'tsc'), ['--noEmit', '--incremental', 'false']],
+  [
+    'types',
+    join(ROOT, 'node_modules', 'typescript-native', 'bin', 'tsc'),
+    ['--noEmit', '--incremental', 'false'],
+  ],
   [
     'dependency rules',
     bin('depcruise'),
@@ -114,27 +122,4 @@ function runQuietly(command, args, env = process.env) {
     child.on('error', (error) => resolve({ status: 1, said: error.message }))
     child.on('close', (status) => resolve({ status, said }))
   })
-}
-
-/** Without the right to install the browser, says what to do at once and not after minutes. */
-function canHaveChromium() {
-  if (existsSync(CHROMIUM) || process.getuid?.() === 0) return true
-  console.error(INSTALL_CHROMIUM)
-  return false
-}
-
-/** The browser comes from Debian's packages; rejects where it cannot be installed. */
-async function installChromium() {
-  if (existsSync(CHROMIUM)) return
-  console.log('Installing Chromium…')
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  const updated = await runQuietly('apt-get', ['update', '-qq'], env)
-  // The browser alone, and letters for what our own font lacks.
-  const packages = ['chromium-headless-shell', 'fonts-liberation']
-  const installed = await runQuietly(
-    'apt-get',
-    ['install', '-y', '-qq', '--no-install-recommends', ...packages],
-    env,
-  )
-  if (installed.status !== 0) throw new Error(`${updated.said}${installed.said}\n${INSTALL_CHROMIUM}`)
 }
