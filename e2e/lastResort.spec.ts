@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { onOwnPage as test } from './openedPage'
 import { unzipSync } from 'fflate'
 import { readFileSync } from 'node:fs'
 import { Workbench } from './workbench'

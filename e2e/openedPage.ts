@@ -3,8 +3,17 @@ import { test as base, type BrowserContext, type CDPSession, type Page } from '@
 /**
  * Tests that share a browser's page: it is emptied of everything that a test leaves, and what the browser knows of the
  * page's code stays, which is most of what opening costs. Its date is fixed. A test that puts something else in the
- * page's place before it opens, or asks for a screen that can be touched, takes `test` of Playwright and a page of its own.
+ * page's place before it opens, or asks for a screen that can be touched, is `onOwnPage`.
  */
+
+/** `SLOWED=6 npm test`: pages have a sixth of the processor, so that what goes by the clock shows itself. */
+const SLOWED = Number(process.env.SLOWED ?? 1)
+
+async function slowed(page: Page): Promise<void> {
+  if (SLOWED <= 1) return
+  const session = await page.context().newCDPSession(page)
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
+}
 
 const VIEWPORT = { width: 1280, height: 800 }
 
@@ -48,6 +57,7 @@ class SharedPage {
 
   private async anew(): Promise<Opened> {
     const context = await this.open()
+    context.on('page', (page) => void slowed(page).catch(() => undefined))
     const page = await context.newPage()
     // Plans begin in the month that is now.
     await page.clock.setFixedTime('2027-03-10T09:00:00Z')
@@ -71,4 +81,11 @@ export const test = base.extend<object, { sharedPage: SharedPage }>({
     if (info.status !== info.expectedStatus) await sharedPage.close()
   },
   context: async ({ page }, use) => use(page.context()),
+})
+
+export const onOwnPage = base.extend({
+  context: async ({ context }, use) => {
+    context.on('page', (page) => void slowed(page).catch(() => undefined))
+    await use(context)
+  },
 })

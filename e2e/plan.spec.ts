@@ -1,6 +1,6 @@
-import { expect, test as onOwnPage } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Workbench } from './workbench'
-import { test } from './openedPage'
+import { onOwnPage, test } from './openedPage'
 
 /** The plan as a whole: machines come and go, months turn, the theme is kept, and storage can fail. */
 

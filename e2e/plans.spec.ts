@@ -1,6 +1,6 @@
-import { expect, test as onOwnPage } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { overviewDone, Workbench } from './workbench'
-import { test } from './openedPage'
+import { onOwnPage, test } from './openedPage'
 
 test('plans are duplicated, compared with what they were, archived and opened again', async ({ page }) => {
   const bench = new Workbench(page)

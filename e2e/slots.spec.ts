@@ -1,7 +1,7 @@
-import { expect, test as onOwnPage, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { axeFindings } from './axe'
 import { Workbench } from './workbench'
-import { test } from './openedPage'
+import { onOwnPage, test } from './openedPage'
 
 /** What is in a slot is named where it stands: by pointer, finger and keys, without a list. */
 

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { onOwnPage as test } from './openedPage'
 import { VIEWS } from '../src/screens/workbench/views'
 import { Workbench } from './workbench'
 

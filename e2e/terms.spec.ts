@@ -1,7 +1,7 @@
-import { expect, type Page, test as onOwnPage } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { Workbench } from './workbench'
-import { test } from './openedPage'
+import { onOwnPage, test } from './openedPage'
 
 /** What the provider's rules mean for one machine, and what can be changed about it there. */
 

@@ -4,7 +4,7 @@ import { leastOf } from '../catalogue/notKnown.ts'
 import type { DiskKind, PerformanceRule } from '../catalogue/priceBook.ts'
 import { onKind } from '../machine/onKind.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
-import { offStates } from '../off/offPlan.ts'
+import { statesWhenOff } from '../machine/whenOff.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 
 /**
@@ -17,7 +17,7 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   const { roomGiB: own, extraIops = 0, extraMegabytesPerSecond = 0 } = onKind(machine.systemDisk, kind.id)
   if (kind.room.by === 'size') return [own]
   const { needs } = machine
-  const memory = offStates(machine).includes('hibernated') ? size.memoryGiB : 0
+  const memory = statesWhenOff(resolved).includes('hibernated') ? size.memoryGiB : 0
   // What is not known counts as nothing beside, and asks for no room.
   const beside = (give: (kind: DiskKind, room: number) => number | undefined): number =>
     machine.dataDisks.reduce((sum, disk) => {
