@@ -60,6 +60,8 @@ test.each(DEMO_BOOKS.map((book) => [book.provider.name, book] as const))(
         anyMachineOf(pattern, ['week']),
         fc.array(fc.integer({ min: 1, max: 20_000 }), { minLength: 6, maxLength: 6 }),
         (book, machine, lengths) => {
+          // Under a least amount for the month a state can pay in middling gaps alone, which one length cannot say.
+          fc.pre(book.billing.minimumPerMachineMonth === undefined)
           const plan = { machines: [machine], weeks: [{ ...OFFICE_WEEK, id: 'week' }] }
           const result = new PlanPricing({
             plan,

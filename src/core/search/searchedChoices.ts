@@ -47,6 +47,8 @@ export function dataDiskIn(disk: Disk, { index, size, region }: ResolvedMachine)
   const rateOn = (kind: DiskKind | undefined) =>
     kind && mayCarry(size, kind.id) ? diskRate(region, kind, disk.roomGiB) : undefined
   const own = index.diskKinds.get(disk.kind)
+  // What comes with a size has no rate.
+  if (own?.room.by === 'size') return mayCarry(size, own.id) ? disk : undefined
   if (own) return rateOn(own) && disk
   let cheapest: { kind: DiskKind; cost: number } | undefined
   for (const kind of index.book.diskKinds) {

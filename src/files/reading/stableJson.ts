@@ -31,9 +31,12 @@ const fieldsOf = keptFor(
     new Map((partsOf(schema).keys ?? []).map(({ key, schema: field }) => [key, field])),
 )
 
+/** Numbers before other text and by what they say; blanks are no numbers. */
 function byText(a: string, b: string): number {
-  const number = Number(a) - Number(b)
-  return Number.isNaN(number) ? (a < b ? -1 : 1) : number
+  const [left, right] = [a, b].map((text) => (text.trim() === '' ? NaN : Number(text))) as [number, number]
+  if (Number.isNaN(left) !== Number.isNaN(right)) return Number.isNaN(left) ? 1 : -1
+  const number = left - right
+  return number || (a < b ? -1 : 1)
 }
 
 /** Fields in the order of their schema; what it does not name follows by its text. */
