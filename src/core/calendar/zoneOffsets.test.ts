@@ -21,7 +21,9 @@ import {
 } from './zoneOffsets.ts'
 import { randomRuns } from '../testing/randomRuns.ts'
 
-const ZONES = timeZones()
+const KNOWN_TO_BOTH = new Set(readerZones())
+/** But the one that stands for a zone that was never set. */
+const ZONES = timeZones().filter((name) => KNOWN_TO_BOTH.has(name))
 const utc = (text: string): number => Date.parse(`${text}Z`) / 1000
 
 describe('wall-clock times as instants', () => {

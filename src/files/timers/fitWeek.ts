@@ -56,27 +56,53 @@ export function fitWeek(
   )
 }
 
-/** The windows with one more that lies in one of them, and cut at its ends; none where it would change usual weeks. */
+/**
+ * The windows with one more that lies in one of them, or in several that meet, and cut at its ends; none where it would
+ * change usual weeks.
+ */
 function hiddenIn(windows: readonly WeekWindow[], timeZone: string, { from, to }: Span): WeekWindow[][] {
   const zone = zoneOffsets(timeZone)
   const [begins, ends] = [from, to].map((at) => (at + offsetAt(zone, at)) / 60) as [number, number]
   const date = Math.floor(begins / MINUTES_PER_DAY)
   const start = weekdayOf(dayNumber(date)) * MINUTES_PER_DAY + (begins - date * MINUTES_PER_DAY)
   const stop = start + ends - begins
-  const around = windows.find((window) => {
-    const [opens, closes] = boundsOf(window)
-    return [0, MINUTES_PER_WEEK].some((later) => opens <= start + later && stop + later <= closes)
-  })
-  if (!around || !Number.isInteger(start) || !Number.isInteger(stop) || stop <= start) return []
-  const [opens, closes] = boundsOf(around)
-  const later = opens <= start ? 0 : MINUTES_PER_WEEK
+  if (!Number.isInteger(start) || !Number.isInteger(stop) || stop <= start) return []
+  const found = [0, MINUTES_PER_WEEK].flatMap((later) => {
+    const run = runAround(windows, start + later, stop + later)
+    return run ? [{ ...run, later }] : []
+  })[0]
+  if (!found) return []
+  const { around, opens, closes, later } = found
   const cuts = [opens, start + later, stop + later, closes]
   const pieces = cuts.slice(1).flatMap((end, i) => (end > cuts[i]! ? weekParts(cuts[i]!, end) : []))
-  const others = windows.filter((window) => window !== around)
+  const others = windows.filter((window) => !around.includes(window))
   return [
     [...windows, ...weekParts(start, stop)],
     [...others, ...pieces],
   ]
+}
+
+interface Run {
+  readonly around: readonly WeekWindow[]
+  readonly opens: number
+  readonly closes: number
+}
+
+/** The window, or the windows that meet, in which something lies; undefined where a gap is between. In minutes of the week. */
+function runAround(windows: readonly WeekWindow[], start: number, stop: number): Run | undefined {
+  const whole = windows.find((window) => boundsOf(window)[0] <= start && stop <= boundsOf(window)[1])
+  const around = whole
+    ? [whole]
+    : windows.filter((window) => boundsOf(window)[0] < stop && boundsOf(window)[1] > start)
+  const bounds = around.map(boundsOf).sort(([a], [b]) => a - b)
+  if (bounds.length === 0) return undefined
+  let closes = bounds[0]![0]
+  for (const [opens, ends] of bounds) {
+    if (opens > closes) return undefined
+    closes = Math.max(closes, ends)
+  }
+  const [[opens]] = bounds as [[number, number]]
+  return opens <= start && stop <= closes ? { around, opens, closes } : undefined
 }
 
 const MINUTES_PER_WEEK = 7 * MINUTES_PER_DAY
