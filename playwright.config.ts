@@ -1,7 +1,7 @@
 import { defineConfig, devices } from '@playwright/test'
 import { CHROMIUM as PROGRAM } from './scripts/chromium.mjs'
 
-const PORT = 4390
+const PORT = 4398
 
 /**
  * Debian's Chromium; what it would fetch by itself is turned off, and it can run as root in a container. Pages live for
@@ -29,6 +29,8 @@ export default defineConfig({
   // Ceilings against hanging alone: machines differ, and are busy with other work.
   timeout: 1_800_000,
   expect: { timeout: 180_000 },
+  // One that needs its second try is named as flaky.
+  retries: 1,
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ? [['list'], ['json']] : [['list']],
   use: {
     ...devices['Desktop Chrome'],

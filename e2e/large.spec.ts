@@ -86,9 +86,9 @@ async function scrollThrough(): Promise<{ blank: number }> {
   let blank = 0
   for (let step = 0; step <= 100; step += 1) {
     grid.scrollTop = (grid.scrollHeight / 100) * step
-    // Two frames are enough where nothing else runs; a busy machine may need some more.
+    // Two frames are enough where nothing else runs; a busy machine may need many more.
     let isThere = false
-    for (let tries = 0; tries < 12 && !isThere; tries += 1) {
+    for (let tries = 0; tries < 200 && !isThere; tries += 1) {
       await frame()
       const { left, top, width, height } = grid.getBoundingClientRect()
       const found = document.elementFromPoint(left + width / 3, top + height / 2)

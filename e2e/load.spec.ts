@@ -43,7 +43,11 @@ async function scriptsOf(page: Page, view: View): Promise<ReadonlyMap<string, st
     const text = response.text().catch(() => undefined)
     coming.push(text.then((found) => found !== undefined && scripts.set(response.url(), found)))
   })
-  await new Workbench(page).open(`/?machine=timetable-loadgen&view=${view}`)
+  const bench = new Workbench(page)
+  await bench.open(`/?machine=timetable-loadgen&view=${view}`)
+  const own = OWN_TEXT[view]!
+  await expect.poll(() => [...scripts.values()].some((text) => text.includes(own))).toBe(true)
+  await bench.settled()
   await page.waitForLoadState('networkidle')
   await Promise.all(coming)
   return scripts

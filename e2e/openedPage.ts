@@ -2,7 +2,7 @@ import { test as base, type BrowserContext, type CDPSession, type Page } from '@
 
 /**
  * Tests that share a browser's page: it is emptied of everything that a test leaves, and what the browser knows of the
- * page's code stays, which is most of what opening costs. Its date is fixed. A test that puts something else in the
+ * page's code stays, which is most of what opening costs. Its day is always the same. A test that puts something else in the
  * page's place before it opens, or asks for a screen that can be touched, is `onOwnPage`.
  */
 
@@ -60,7 +60,7 @@ class SharedPage {
     context.on('page', (page) => void slowed(page).catch(() => undefined))
     const page = await context.newPage()
     // Plans begin in the month that is now.
-    await page.clock.setFixedTime('2027-03-10T09:00:00Z')
+    await page.clock.setSystemTime('2027-03-10T09:00:00Z')
     return { page, session: await context.newCDPSession(page) }
   }
 }

@@ -75,11 +75,13 @@ test('the palette goes to a machine, a view and an action', async ({ page }) => 
 onOwnPage(
   'what is typed into the palette before it has come stands in it, and Enter takes the first match',
   async ({ page }) => {
-    // Nothing is fetched ahead, and what is fetched takes its time.
+    // Nothing is fetched ahead, and what is fetched comes once all is typed.
+    let letCome = (): void => undefined
+    const typed = new Promise<void>((resolve) => (letCome = resolve))
     await page.addInitScript(() => (window.requestIdleCallback = () => 0))
     await new Workbench(page).open('/')
     await page.route('**/*.js', async (route) => {
-      await new Promise((resolve) => setTimeout(resolve, 500))
+      await typed
       await route.continue()
     })
     await page.keyboard.press('Control+k')
@@ -87,6 +89,7 @@ onOwnPage(
     await page.keyboard.press('Backspace')
     await page.keyboard.type('k')
     await expect(page.getByRole('searchbox')).toHaveCount(0)
+    letCome()
     await expect(page.getByRole('searchbox')).toHaveValue('theme dark')
     await page.keyboard.press('Enter')
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
