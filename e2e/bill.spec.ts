@@ -45,9 +45,9 @@ test('rehearse, find the forgotten machine, mend it, rehearse again', async ({ p
   expect(forgotten).toBeGreaterThan(500)
   const cause = page.getByRole('listitem').filter({ hasText: 'delay-forecast was on for' })
   await expect(cause).toContainText('5, 6 and 7 March')
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
   await page.emulateMedia({ colorScheme: 'dark' })
-  expect(await axeFindings(page, { coloursAlone: true })).toEqual([])
+  expect(await axeFindings(page, { within: 'main', coloursAlone: true })).toEqual([])
 
   // By keys alone: the press that mends it.
   const mend = cause.getByRole('button', { name: /^Auto-shutdown at / })
@@ -155,7 +155,7 @@ test('from an empty plan: a bill becomes a plan with weeks and a saving; the nex
     page.getByText(/On from 8 to 18 on working days alone, 5 of them would have cost € [\d.]+ less/),
   ).toBeVisible()
   await expect(page.getByRole('row', { name: /signal-replay heron-2-8 50 h a week 9\d %/ })).toBeVisible()
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
   await page.getByRole('button', { name: 'Make it a plan' }).press('Enter')
   await bench.priced()
   await expect(page.getByRole('heading', { name: /^Where March 2027 goes/ })).toBeVisible()
@@ -196,7 +196,7 @@ test('a bill of another shape: what its columns mean is proposed, said, kept for
   const currency = mapping.getByRole('textbox', { name: 'currency of every row' })
   await currency.fill('EUR')
   await currency.press('Enter')
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
   await mapping.getByRole('button', { name: 'Read it so' }).press('Enter')
   await compared(page)
   await expect(page.getByRole('row', { name: 'signal-replay' })).toContainText('0.40')
@@ -214,7 +214,7 @@ test('a bill of another shape: what its columns mean is proposed, said, kept for
   await expect(rows.getByRole('row').filter({ hasText: '2027-03-03' }).first()).toContainText(
     '10 Hours × 0.2',
   )
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
 })
 
 test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap is a press away', async ({
@@ -230,7 +230,7 @@ test('a rehearsal is watched hour by hour, by keys: money runs, the next mishap 
   await film.getByRole('button', { name: 'Next mishap' }).press('Enter')
   await expect(film.getByRole('status')).not.toHaveText('Nothing has gone wrong yet.')
   await expect(film).toContainText(/[1-9] of \d+ mishaps/)
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
   await film.getByRole('button', { name: 'Play' }).press('Enter')
   await film
     .getByRole('radio', { name: 'a day a tick' })

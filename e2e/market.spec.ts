@@ -1,5 +1,4 @@
 import { expect, type Locator, type Page } from '@playwright/test'
-import { axeFindings } from './axe'
 import { Workbench } from './workbench'
 import { test } from './openedPage'
 
@@ -132,15 +131,6 @@ test('needs that nothing meets say what would, and are given back; no message is
   await bench.undo.click()
   await settled(page)
   await expect(page.getByText('Nothing that is sold has all that it needs.')).toBeHidden()
-})
-
-test('axe finds nothing on the market, light and dark', async ({ page }) => {
-  await page.emulateMedia({ colorScheme: 'light' })
-  await new Workbench(page).open(READY)
-  await settled(page)
-  expect(await axeFindings(page)).toEqual([])
-  await page.emulateMedia({ colorScheme: 'dark' })
-  expect(await axeFindings(page, { coloursAlone: true })).toEqual([])
 })
 
 test('a need is dragged: the field answers on the way, and one undo takes it back', async ({ page }) => {

@@ -1,5 +1,4 @@
 import { expect, type Page } from '@playwright/test'
-import { axeFindings } from './axe'
 import { Workbench } from './workbench'
 import { test } from './openedPage'
 
@@ -31,13 +30,4 @@ test('where else the whole plan could run is found, taken in one step, and taken
   await expect.poll(() => bench.planTotal()).toContain(total)
   await bench.undo.click()
   await expect.poll(() => bench.planTotal()).toBe(planned)
-})
-
-test('axe finds nothing on the mix, in both themes', async ({ page }) => {
-  await page.emulateMedia({ colorScheme: 'light' })
-  await new Workbench(page).open('/?view=mix&month=2027-03')
-  await found(page)
-  expect(await axeFindings(page)).toEqual([])
-  await page.emulateMedia({ colorScheme: 'dark' })
-  expect(await axeFindings(page, { coloursAlone: true })).toEqual([])
 })

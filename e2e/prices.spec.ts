@@ -115,7 +115,7 @@ test('what is assumed says what it would cost, and is confirmed one by one', asy
   await expect(page.getByRole('table', { name: 'What is charged when' })).toContainText('stopped')
   await page.getByRole('button', { name: /^Undo in the book: charge/ }).click()
   await expect(total(page)).toHaveText('€ 18.42')
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
 })
 
 test('what the account may do closes sizes, counts in quotas, and is taken back', async ({ page }) => {
@@ -191,7 +191,7 @@ test('a book is changed like a document: a place, terms, figures, and a new edit
   await expect(page.getByTestId('edition-counts')).toHaveText('1 dearer0 cheaper0 new0 gone4 the same')
   // 184 h and 23 starts of 30 s, at 0.05 more.
   await expect(page.getByRole('group', { name: 'Machines under both editions' })).toContainText('+9.21')
-  expect(await axeFindings(page)).toEqual([])
+  expect(await axeFindings(page, { within: 'main' })).toEqual([])
   await bench.reload()
   await expect(page.getByTestId('edition-counts')).toContainText('1 dearer')
   await page.getByRole('button', { name: 'Back to the prices' }).click()

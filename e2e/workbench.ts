@@ -2,6 +2,9 @@ import { expect, type Download, type Locator, type Page } from '@playwright/test
 import { readFileSync } from 'node:fs'
 import type { View } from '../src/screens/workbench/views.ts'
 
+/** Views that work something out once they are shown, by their test id. */
+const WORKED_OUT: Partial<Record<View, string>> = { bench: 'bench', market: 'market', mix: 'mix-screen' }
+
 /** How the tests speak of the screen: by what a person sees and hears. */
 export class Workbench {
   constructor(readonly page: Page) {}
@@ -67,9 +70,8 @@ export class Workbench {
         'aria-busy',
       )
     }
-    if (view === 'bench') {
-      await expect(this.page.getByTestId('bench')).toHaveAttribute('aria-busy', 'false')
-    }
+    const asked = WORKED_OUT[view]
+    if (asked) await expect(this.page.getByTestId(asked)).toHaveAttribute('aria-busy', 'false')
   }
 
   machine(name: string): Locator {
