@@ -95,6 +95,8 @@ test('the same data gives the same text, whatever the order of its keys', () => 
     zulu: 1,
   }
   expect(stableJson<unknown>(schema, shuffled)).toBe(`${JSON.stringify(ordered, null, 2)}\n`)
+  // Names without a letter are no numbers.
+  expect(stableJson<unknown>(schema, { ' ': 0, '': 1 })).toBe(stableJson<unknown>(schema, { '': 1, ' ': 0 }))
   fc.assert(
     fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (data) => {
       const turned = Object.fromEntries(Object.entries(data).reverse())

@@ -107,6 +107,19 @@ describe('a schedule that was exported is a week again', () => {
     expect(taken).toBeGreaterThan(10)
   })
 
+  test('a day off within a window of more than a day', () => {
+    const windows = [
+      { day: 3 as const, from: 529, to: 1_440 },
+      { day: 4 as const, from: 0, to: 530 },
+    ]
+    const week = weekOf('Etc/UTC', windows, ['2027-03-11'])
+    const [from, to] = [dayOf(2027, 1, 10), dayOf(2027, 3, 31)]
+    const plan = timerPlan(week, from, to, 'times')
+    const read = readSchedule(withoutWeek(written(week, from, to)))
+    if (!read.ok) throw new Error(read.issues[0].problem)
+    sameSpans(read.value, week, plan.within)
+  })
+
   test('a feed, with the week that it carries, and by its switches where it carries none', () => {
     const release = { from: parseDate('2027-04-06')!, to: parseDate('2027-04-06')!, does: 'on' as const }
     const week: WeekPlan = {
