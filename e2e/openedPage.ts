@@ -2,8 +2,8 @@ import { test as base, type BrowserContext, type CDPSession, type Page } from '@
 
 /**
  * Tests that share a browser's page: it is emptied of everything that a test leaves, and what the browser knows of the
- * page's code stays, which is most of what opening costs. Its day is always the same. A test that puts something else in the
- * page's place before it opens, or asks for a screen that can be touched, is `onOwnPage`.
+ * page’s code stays, which is most of what opening costs. Its day is always the same. A test that puts something else in
+ * the page’s place before it opens, or asks for a screen that can be touched, is `onOwnPage`.
  */
 
 /** `SLOWED=6 npm test`: pages have a sixth of the processor, so that what goes by the clock shows itself. */

@@ -18,15 +18,15 @@ const isCore = (path) => path.startsWith('src/core/') && !isTest(path)
 /** The one place that reads by a name, after asking whose it is. */
 const READS_BY_NAME = 'src/core/ownValue.ts'
 
-/** All problems of the project at `root`, as `path:line: sentence`. */
-export function brokenRules(root) {
-  const api = new API({ cwd: root })
+/** All problems, as `path:line: sentence`. */
+function brokenRules() {
+  const api = new API({ cwd: ROOT })
   try {
-    const config = `${root}/tsconfig.json`
+    const config = `${ROOT}/tsconfig.json`
     const project = api.updateSnapshot({ openProjects: [config] }).getProject(config)
     const files = api.parseConfigFile(config).fileNames
     return files.flatMap((file) => {
-      const path = relative(root, file)
+      const path = relative(ROOT, file)
       const text = readFileSync(file, 'utf8')
       return [...(isOwn(path) ? brokenIn(path, text, project) : []), ...setAside(path, text)]
     })
@@ -111,8 +111,6 @@ function setAside(path, text) {
   })
 }
 
-if (process.argv[1] === import.meta.filename) {
-  const problems = brokenRules(ROOT)
-  for (const problem of problems) console.log(problem)
-  process.exit(problems.length > 0 ? 1 : 0)
-}
+const problems = brokenRules()
+for (const problem of problems) console.log(problem)
+process.exit(problems.length > 0 ? 1 : 0)
