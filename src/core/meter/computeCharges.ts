@@ -14,7 +14,7 @@ import type { ChargeContext } from './chargeContext.ts'
 import { regionOf, type HardwareReads } from './chargeReads.ts'
 import { cutAtTicks, type Pieces } from './pieces.ts'
 import { clockTariff, hourPieces } from './clockPieces.ts'
-import { allowanceWaiver, freeHours, type FreeShare } from './freeShare.ts'
+import { cutFree, freeHours, type FreeShare } from './freeShare.ts'
 
 /** A stretch of charged time at one rate: free, in a band, or neither. */
 interface Slice {
@@ -66,9 +66,9 @@ function slicesOf(
   }
   if (terms.kind !== 'on-demand') return [plain(pieces)]
   if (!free) return rebateSlices(index.book, pieces, month)
-  const [covered, rest] = cutAtTicks(pieces, free.ticks)
-  const charged = rest.ticks > 0 || covered.ticks === 0 ? rebateSlices(index.book, rest, month) : []
-  return [...waivedSlices(covered, allowanceWaiver(free)), ...charged]
+  const { covered, rest } = cutFree(pieces, free)
+  const charged = rest.ticks > 0 || covered.length === 0 ? rebateSlices(index.book, rest, month) : []
+  return [...covered.map(([own, waived]) => ({ pieces: own, band: undefined, waived })), ...charged]
 }
 
 const plain = (pieces: Pieces): Slice => ({ pieces, band: undefined, waived: undefined })

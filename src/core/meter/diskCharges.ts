@@ -15,9 +15,9 @@ import { bandOfRate, missingPrice, type Charge, type ChargeSubject, type Missing
 import type { ChargeContext } from './chargeContext.ts'
 import { disksOfReads, regionOf, type BelongingsReads } from './chargeReads.ts'
 import { makeCharge } from './makeCharge.ts'
-import { cutAtTicks, type Pieces } from './pieces.ts'
+import type { Pieces } from './pieces.ts'
 import { diskPieces, inMebibytes, MIB_PER_GIB, monthTariff } from './clockPieces.ts'
-import { allowanceWaiver, diskShare, freeRoom, type FreeShare } from './freeShare.ts'
+import { cutFree, diskShare, freeRoom, type FreeShare } from './freeShare.ts'
 
 const OPERATIONS_PER_UNIT = 10_000n
 
@@ -57,17 +57,18 @@ function roomCharges(
     byStep: kind.room.by === 'step',
   }
   const ticksPerSecond = chargedGiB * MIB_PER_GIB
-  const cut = free && cutAtTicks(inMebibytes(pieces, chargedGiB), free.ticks)
+  const cut = free && cutFree(inMebibytes(pieces, chargedGiB), free)
   return parts.flatMap(({ rate, units: each, band: bandRate }) => {
     const units = unitsExact(each)
     const band = bandRate && bandOfRate(bandRate)
     const rules = { rounding: undefined, band, waived: undefined }
     if (!cut) return [makeCharge('disk', subject, monthTariff(rate, units, month), pieces, rules)]
     const tariff = { rate, units, ticksPerPeriod: lengthOf(month) * ticksPerSecond, ticksPerSecond }
-    const [covered, rest] = cut
-    const waived = { ...rules, waived: allowanceWaiver(free) }
-    const charges = covered.ticks > 0 ? [makeCharge('disk', subject, tariff, covered, waived)] : []
-    if (rest.ticks > 0 || covered.ticks === 0) charges.push(makeCharge('disk', subject, tariff, rest, rules))
+    const { covered, rest } = cut
+    const charges = covered.map(([own, waived]) =>
+      makeCharge('disk', subject, tariff, own, { ...rules, waived }),
+    )
+    if (rest.ticks > 0 || covered.length === 0) charges.push(makeCharge('disk', subject, tariff, rest, rules))
     return charges
   })
 }

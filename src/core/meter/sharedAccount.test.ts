@@ -6,6 +6,7 @@ import { gib } from '../quantity/units.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { pricedTogether } from '../testing/smallPlan.ts'
+import { poolUses } from './sharedAccount.ts'
 import type { PricedMachine } from './planPricing.ts'
 import { machineTotal } from './machineTotal.ts'
 import { compare } from '../quantity/exact.ts'
@@ -50,7 +51,7 @@ describe('a pool of free hours', () => {
   test('one machine alone keeps 370 h of it', () => {
     const [alone] = pricedTogether([office], pool) as [PricedMachine]
     expect(hoursOf(alone)).toEqual([['allowance', 230, '0']])
-    expect(alone.account.planned.pools.get('pool')!.drained.usedUpAt).toBeUndefined()
+    expect(poolUses(alone.account.planned)[0]!.usedUpAt).toBeUndefined()
   })
 
   test('ends with its last day: 12 working days until the 16th', () => {

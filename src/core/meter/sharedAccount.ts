@@ -1,9 +1,10 @@
-import { hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
+import { endOfDate, hourClock, type BillingMonth } from '../calendar/billingMonth.ts'
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { diskRate } from '../catalogue/diskRates.ts'
-import type { FreeAllowance } from '../catalogue/priceBook.ts'
+import type { FreeAllowance, PriceBook } from '../catalogue/priceBook.ts'
+import { keptFor } from '../keptFor.ts'
 import type { ResolvedDisk, ResolvedMachine } from '../machine/resolveMachine.ts'
-import { lengthOf } from '../quantity/units.ts'
+import { instant, lengthOf, type Instant } from '../quantity/units.ts'
 import {
   belongingsReads,
   disksOfReads,
@@ -14,15 +15,7 @@ import {
   type MeteredContext,
 } from './chargeReads.ts'
 import { diskPieces, hourPieces, inMebibytes, MIB_PER_GIB } from './clockPieces.ts'
-import {
-  allowanceEnd,
-  drainPool,
-  poolSteps,
-  type Drained,
-  type Pool,
-  type PoolStep,
-  type PoolUser,
-} from './freeAllowance.ts'
+import { drainPools, poolSteps, type Drained, type Pool, type PoolStep, type PoolUser } from './drainPools.ts'
 import type { MeteredMonth } from './meteredMonth.ts'
 import { payableTraffic } from './payableTraffic.ts'
 
@@ -39,7 +32,7 @@ export function accountUse(resolved: ResolvedMachine, metered: MeteredMonth): Ac
   const { index } = resolved
   const reads = hardwareReads(resolved)
   const { machine, region, systemDisk, dataDisks } = belongingsReads(resolved)
-  const hoursOf = (index.book.freeAllowances ?? []).filter((each) => usesHours(each, reads, { index }))
+  const hoursOf = hourAllowances(index.book).filter(isForHours(reads, { index }))
   return {
     machine,
     region,
@@ -53,8 +46,10 @@ export function accountUse(resolved: ResolvedMachine, metered: MeteredMonth): Ac
 
 /** What the machines of one provider share in a month: free allowances and the bands of traffic. */
 export interface SharedAccount {
-  /** By the allowance's id. */
-  readonly pools: ReadonlyMap<string, SharedPool>
+  /** Free hours of machines on demand. */
+  readonly hours: SharedPools
+  /** Free room of disks, in MiB-seconds. */
+  readonly room: SharedPools
   /** MiB out a month that are not part of a size's price, by region. */
   readonly traffic: ReadonlyMap<string, RegionTraffic>
   /** Where each machine stands in the plan. */
@@ -66,9 +61,11 @@ interface RegionTraffic {
   readonly byMachine: ReadonlyMap<string, number>
 }
 
-export interface SharedPool {
-  readonly allowance: FreeAllowance
-  readonly pool: Pool
+/** The capacities of one sort, of all allowances that have one, in the book's order. */
+export interface SharedPools {
+  readonly allowances: readonly FreeAllowance[]
+  /** One of each allowance. */
+  readonly pools: readonly Pool[]
   /** By the machine's name. */
   readonly usersOf: ReadonlyMap<string, readonly PoolUser[]>
   /** Of all users, in time order. */
@@ -84,41 +81,88 @@ export function shareAccount(
   month: BillingMonth,
 ): SharedAccount {
   const { book } = index
-  const pools = new Map<string, SharedPool>()
-  for (const allowance of book.freeAllowances ?? []) {
+  const share = (
+    allowances: readonly FreeAllowance[],
+    capacityOf: (allowance: FreeAllowance) => number,
+    ofUse: (use: AccountUse, context: MeteredContext) => PoolUser[],
+  ): SharedPools => {
+    const pools = allowances.map((allowance) => ({
+      capacity: capacityOf(allowance),
+      until: allowanceEnd(allowance.until, book.billingZone, month),
+    }))
     const usersOf = new Map(
-      uses.map((use) => {
-        const context = { index, metered: use.metered, month }
-        const users = use.hoursOf.includes(allowance.id)
-          ? [hourUser(use, context, orders)]
-          : diskUsers(allowance, use, context, orders)
-        return [use.machine, users]
+      uses.flatMap((use): [string, PoolUser[]][] => {
+        const users = pools.length === 0 ? [] : ofUse(use, { index, metered: use.metered, month })
+        return users.length === 0 ? [] : [[use.machine, users]]
       }),
     )
-    const users = [...usersOf.values()].flat()
-    const pool: Pool = {
-      capacity: capacityOf(allowance, month),
-      until: allowanceEnd(allowance.until, book.billingZone, month),
-      users,
-    }
-    const steps = poolSteps(pool)
-    pools.set(allowance.id, { allowance, pool, usersOf, steps, drained: drainPool(pool, steps) })
+    const steps = poolSteps([...usersOf.values()].flat(), pools)
+    return { allowances, pools, usersOf, steps, drained: drainPools(pools, steps) }
   }
-  return { pools, traffic: trafficOf(uses), orders }
+  const ofHours = hourAllowances(book)
+  const ofRoom = roomAllowances(book)
+  return {
+    hours: share(
+      ofHours,
+      ({ hoursPerMonth }) => hoursPerMonth! * hourClock(month).ticksPerHour,
+      (use, context) => hourUserOf(positionsIn(ofHours, ({ id }) => use.hoursOf.includes(id)), use, context, orders),
+    ),
+    room: share(
+      ofRoom,
+      ({ gibPerMonth }) => gibPerMonth! * MIB_PER_GIB * lengthOf(month),
+      (use, context) => diskUsers(ofRoom, use, context, orders),
+    ),
+    traffic: trafficOf(uses),
+    orders,
+  }
 }
 
+/** One capacity of one allowance, with all that may use it. */
+export interface PoolUse {
+  readonly allowance: FreeAllowance
+  readonly of: 'hours' | 'room'
+  readonly capacity: number
+  readonly usedUpAt: Instant | undefined
+  readonly users: readonly PoolUser[]
+  /** Ticks that each user has free of it. */
+  readonly freeOf: (user: PoolUser) => number
+  /** Names of the machines that may use it. */
+  readonly machines: readonly string[]
+}
+
+/** Every capacity of every allowance; first the hours, in the book's order, then the room. */
+export const poolUses = ({ hours, room }: Pick<SharedAccount, 'hours' | 'room'>): PoolUse[] =>
+  ([['hours', hours] as const, ['room', room] as const]).flatMap(([of, { allowances, pools, usersOf, drained }]) =>
+    allowances.map((allowance, at): PoolUse => {
+      const may = ({ of: positions }: PoolUser): boolean => positions.includes(at)
+      return {
+        allowance,
+        of,
+        capacity: pools[at]!.capacity,
+        usedUpAt: drained.usedUpAt[at],
+        users: [...usersOf.values()].flat().filter(may),
+        freeOf: ({ key }) => drained.free.get(key)?.[at] ?? 0,
+        machines: [...usersOf].flatMap(([name, users]) => (users.some(may) ? [name] : [])),
+      }
+    }),
+  )
+
 /**
- * What is free of each thing with which a machine uses a pool, as text: all that tells it from machines that are the same
+ * What is free of each thing with which a machine uses pools, as text: all that tells it from machines that are the same
  * in what it is charged of the account. O(its users).
  */
-export function freeTicksOf({ pools }: SharedAccount, machine: string): string {
+export function freeTicksOf({ hours, room }: SharedAccount, machine: string): string {
   let text = ''
-  for (const { usersOf, drained } of pools.values()) {
-    for (const { key } of usersOf.get(machine) ?? []) text += `${drained.free.get(key) ?? 0} `
+  for (const { usersOf, drained } of [hours, room]) {
+    for (const { key } of usersOf.get(machine) ?? []) text += `${(drained.free.get(key) ?? []).join()} `
     text += '/'
   }
   return text
 }
+
+/** When the last day of the allowance is over, or the month, whichever is first. */
+export const allowanceEnd = (until: string, billingZone: string, month: BillingMonth): Instant =>
+  instant(Math.min(endOfDate(until, billingZone), month.to))
 
 function trafficOf(uses: readonly AccountUse[]): Map<string, RegionTraffic> {
   const traffic = new Map<string, { together: number; byMachine: Map<string, number> }>()
@@ -132,28 +176,34 @@ function trafficOf(uses: readonly AccountUse[]): Map<string, RegionTraffic> {
   return traffic
 }
 
-const capacityOf = ({ hoursPerMonth, gibPerMonth }: FreeAllowance, month: BillingMonth): number =>
-  hoursPerMonth !== undefined
-    ? hoursPerMonth * hourClock(month).ticksPerHour
-    : (gibPerMonth ?? 0) * MIB_PER_GIB * lengthOf(month)
+const hourAllowances = keptFor((book: PriceBook) =>
+  (book.freeAllowances ?? []).filter(({ hoursPerMonth }) => hoursPerMonth !== undefined),
+)
+
+const roomAllowances = keptFor((book: PriceBook) =>
+  (book.freeAllowances ?? []).filter(({ gibPerMonth }) => gibPerMonth !== undefined),
+)
+
+const positionsIn = (
+  allowances: readonly FreeAllowance[],
+  isFor: (allowance: FreeAllowance) => boolean,
+): number[] => allowances.flatMap((allowance, at) => (isFor(allowance) ? [at] : []))
 
 /** Hours are for machines on demand. */
-const usesHours = (
-  allowance: FreeAllowance,
-  { terms, size }: HardwareReads,
-  { index }: Pick<MeteredContext, 'index'>,
-): boolean =>
-  allowance.hoursPerMonth !== undefined &&
-  index.terms.get(terms)!.kind === 'on-demand' &&
-  allowance.eligible.includes(size)
+const isForHours =
+  ({ terms, size }: HardwareReads, { index }: Pick<MeteredContext, 'index'>) =>
+  ({ eligible }: FreeAllowance): boolean =>
+    index.terms.get(terms)!.kind === 'on-demand' && eligible.includes(size)
 
-const usesGiB = (allowance: FreeAllowance, { kind }: ResolvedDisk): boolean =>
-  allowance.gibPerMonth !== undefined && (allowance.eligibleKinds?.includes(kind.id) ?? false)
+const isForDisk =
+  ({ kind }: ResolvedDisk) =>
+  ({ eligibleKinds }: FreeAllowance): boolean =>
+    eligibleKinds?.includes(kind.id) ?? false
 
 /** More than the disks of a machine, so that each has a place of its own in the plan's order. */
 const PLACES = 1_000
 
-/** Who is served first in the last second of a pool: by the plan, then by the disk. */
+/** Who is served first in one second: by the plan, then by the disk. */
 const poolOrder = (orders: ReadonlyMap<string, number>, { machine }: Named, position = 0): number =>
   (orders.get(machine) ?? 0) * PLACES + position
 
@@ -163,37 +213,42 @@ export const hoursKey = ({ machine }: Named): string => machine
 
 export const diskKey = ({ machine }: Named, { position }: ResolvedDisk): string => `${machine}/${position}`
 
-/** What a machine's hours use of an allowance: nothing of one for disks. */
+/** What a machine's hours use of the pools of hours; none where no allowance is for them. */
 export const hourUsers = (
-  allowance: FreeAllowance,
+  allowances: readonly FreeAllowance[],
   reads: HardwareReads,
   context: MeteredContext,
   orders: ReadonlyMap<string, number>,
-): PoolUser[] => (usesHours(allowance, reads, context) ? [hourUser(reads, context, orders)] : [])
+): PoolUser[] => hourUserOf(positionsIn(allowances, isForHours(reads, context)), reads, context, orders)
 
-const hourUser = (
+const hourUserOf = (
+  of: readonly number[],
   reads: Named,
   { metered, month }: MeteredContext,
   orders: ReadonlyMap<string, number>,
-): PoolUser => ({
-  key: hoursKey(reads),
-  order: poolOrder(orders, reads),
-  pieces: hourPieces(metered.compute.pieces, month),
-})
+): PoolUser[] =>
+  of.length === 0
+    ? []
+    : [
+        {
+          key: hoursKey(reads),
+          order: poolOrder(orders, reads),
+          of,
+          pieces: hourPieces(metered.compute.pieces, month),
+        },
+      ]
 
-/** What each of its disks uses of an allowance: nothing of one for hours. */
-export function diskUsers(
-  allowance: FreeAllowance,
+/** What each of its disks uses of the pools of room; those that no allowance is for are not among them. */
+export const diskUsers = (
+  allowances: readonly FreeAllowance[],
   reads: Pick<BelongingsReads, 'machine' | 'region' | 'systemDisk' | 'dataDisks'>,
   context: MeteredContext,
   orders: ReadonlyMap<string, number>,
-): PoolUser[] {
-  if (allowance.gibPerMonth === undefined) return []
-  return disksOfReads(reads, context).flatMap((disk) => {
-    if (!usesGiB(allowance, disk)) return []
-    const found = diskRate(regionOf(reads, context), disk.kind, disk.disk.roomGiB)
+): PoolUser[] =>
+  disksOfReads(reads, context).flatMap((disk) => {
+    const of = positionsIn(allowances, isForDisk(disk))
+    const found = of.length > 0 && diskRate(regionOf(reads, context), disk.kind, disk.disk.roomGiB)
     if (!found) return []
     const pieces = inMebibytes(diskPieces(context.metered, disk), found.chargedGiB)
-    return [{ key: diskKey(reads, disk), order: poolOrder(orders, reads, disk.position), pieces }]
+    return [{ key: diskKey(reads, disk), order: poolOrder(orders, reads, disk.position), of, pieces }]
   })
-}

@@ -106,7 +106,9 @@ function timelineOfWeek(
     const sure = sureFrom(on, instant(around(month).from - back - longest), ways, shutdown)
     const isFarEnough = back === LONGEST_RUN || timeline.segments[0]!.from <= month.from - LONGEST_RUN
     const isKnown = (): boolean =>
-      !isEndless && uncharged.every((states) => isBeginningKnown(timeline, states, sure))
+      !isEndless &&
+      sure <= month.from &&
+      uncharged.every((states) => isBeginningKnown(timeline, states, sure))
     if (isFarEnough || isKnown()) return isEndless ? timeline : withoutPast(timeline, uncharged)
   }
 }

@@ -51,22 +51,25 @@ export function walkMonth<Answer>(
   const margin =
     3 * DAY + Math.max(0, ...longest, ...inputs.weeks.map((week) => (week.autoShutdown?.off ? 8 * DAY : 0)))
   const machines = inputs.machines.map((machine) => newClocks(machine, inputs, margin))
-  const pools = (book.freeAllowances ?? []).map((allowance) => ({
+  const pools = (book.freeAllowances ?? []).map((allowance): SimplePool => ({
     allowance,
-    left:
-      allowance.hoursPerMonth === undefined
-        ? allowance.gibPerMonth! * 1_024 * (month.to - month.from)
-        : allowance.hoursPerMonth * 3_600 * hourScale(inputs).period,
+    left: {
+      hours: (allowance.hoursPerMonth ?? 0) * 3_600 * hourScale(inputs).period,
+      room: (allowance.gibPerMonth ?? 0) * 1_024 * (month.to - month.from),
+    },
     until: endOfDate(allowance.until, book.billingZone),
-    most: 60 * mostPerSecond(allowance, inputs),
   }))
+  const most = { hours: 60 * mostHours(inputs), room: 60 * mostRoom(inputs) }
+  const mayRunDry = ({ left, until }: SimplePool, minute: number): boolean =>
+    minute <= until &&
+    ((left.hours > 0 && left.hours <= most.hours) || (left.room > 0 && left.room <= most.room))
   const start = month.from - margin
   for (let minute = start; minute < month.to + margin; minute += 60) {
     const quiet = machines.every((clocks) => isQuiet(clocks, minute, start))
     // A pool that could run dry within the minute is watched second by second.
     const calm =
       quiet &&
-      pools.every(({ left, until, most }) => left === 0 || (left > most && Math.abs(until - minute) > 60))
+      pools.every((pool) => !mayRunDry(pool, minute) && Math.abs(pool.until - minute) > 60)
     const step = calm ? 60 : 1
     for (let second = minute; second < minute + 60; second += step) {
       if (watch) for (const clocks of machines) watch.before(clocks)
@@ -94,20 +97,19 @@ const runsAsAsked = ({ up, busyUntil, life, inWeek }: Clocks, second: number, st
 
 interface SimplePool {
   readonly allowance: NonNullable<PriceBook['freeAllowances']>[number]
-  left: number
+  readonly left: { hours: number; room: number }
   readonly until: number
-  /** What a minute can take at the most. */
-  readonly most: number
 }
 
-const mostPerSecond = (allowance: SimplePool['allowance'], inputs: SimpleInputs): number =>
-  allowance.hoursPerMonth === undefined
-    ? inputs.machines.reduce(
-        (sum, machine) =>
-          sum + disksOf(machine).reduce((all, disk) => all + roomOf(disk, machine, inputs.book) * 1_024, 0),
-        0,
-      )
-    : inputs.machines.length * hourScale(inputs).second
+/** What all machines together can take of hours in a second. */
+const mostHours = (inputs: SimpleInputs): number => inputs.machines.length * hourScale(inputs).second
+
+const mostRoom = ({ machines, book }: SimpleInputs): number =>
+  machines.reduce(
+    (sum, machine) =>
+      sum + disksOf(machine).reduce((all, disk) => all + roomOf(disk, machine, book) * 1_024, 0),
+    0,
+  )
 
 function changeTime(
   machine: Machine,
@@ -220,31 +222,34 @@ function count(
   if (row.compute) useHours(clocks, step, second + step, inputs, pools)
   disksOf(clocks.machine).forEach((disk, i) => {
     const there = row.disks || !disk.goes
-    const pool = pools.find(
-      ({ allowance }) => allowance.gibPerMonth !== undefined && allowance.eligibleKinds?.includes(disk.kind),
-    )
-    if (!there || !pool || second >= pool.until) return
-    const taken = Math.min(pool.left, roomOf(disk, clocks.machine, book) * 1_024 * step)
-    pool.left -= taken
-    clocks.free.disks[i]! += taken
+    if (!there) return
+    let wanted = roomOf(disk, clocks.machine, book) * 1_024 * step
+    for (const { allowance, left, until } of pools) {
+      if (!allowance.eligibleKinds?.includes(disk.kind) || second >= until) continue
+      const taken = Math.min(left.room, wanted)
+      left.room -= taken
+      wanted -= taken
+      clocks.free.disks[i]! += taken
+    }
   })
 }
 
-/** Takes hours from a pool; `end` is when they have been used. */
+/** Takes hours from the pools, one after the other; `end` is when they have been used. */
 function useHours(
   clocks: Clocks,
   time: number,
   end: number,
   inputs: SimpleInputs,
-  pools: SimplePool[],
+  pools: readonly SimplePool[],
 ): void {
   const { machine } = clocks
   if (termsOf(machine, inputs.book).kind !== 'on-demand') return
-  const pool = pools.find(
-    ({ allowance }) => allowance.hoursPerMonth !== undefined && allowance.eligible.includes(machine.size),
-  )
-  if (!pool || end > pool.until) return
-  const taken = Math.min(pool.left, time * hourScale(inputs).second)
-  pool.left -= taken
-  clocks.free.compute += taken
+  let wanted = time * hourScale(inputs).second
+  for (const { allowance, left, until } of pools) {
+    if (!allowance.eligible.includes(machine.size) || end > until) continue
+    const taken = Math.min(left.hours, wanted)
+    left.hours -= taken
+    wanted -= taken
+    clocks.free.compute += taken
+  }
 }

@@ -2,6 +2,7 @@ import { monthsValid } from '../catalogue/monthsValid.ts'
 import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
 import { lifeOf } from '../machine/life.ts'
 import { leftBehind } from '../meter/leftBehind.ts'
+import { poolUses } from '../meter/sharedAccount.ts'
 import { add, toNumber, ZERO } from '../quantity/exact.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
 import { applyLeavings } from './applyLeavings.ts'
@@ -35,19 +36,17 @@ const rateOutOfLine: WatchRule = ({ resolved }) => {
 /** One free pool, several machines, and it does not last the month. */
 const sharedAllowance: WatchRule = ({ resolved, shared, estimate }) => {
   const key = resolved.machine.name
-  return [...(shared?.pools.values() ?? [])].flatMap(({ allowance, usersOf, drained }): Finding[] => {
-    const machines = [...usersOf].filter(([, users]) => users.length > 0).map(([name]) => name)
-    if (drained.usedUpAt === undefined || machines.length < 2 || !machines.includes(key)) return []
+  return (shared ? poolUses(shared) : []).flatMap(({ allowance, of, machines, usedUpAt }): Finding[] => {
+    if (usedUpAt === undefined || machines.length < 2 || !machines.includes(key)) return []
     const paid = estimate.charges.filter(
-      ({ meter, waived }) =>
-        !waived && meter === (allowance.hoursPerMonth === undefined ? 'disk' : 'compute'),
+      ({ meter, waived }) => !waived && meter === (of === 'room' ? 'disk' : 'compute'),
     )
     const name = allowance.name ?? allowance.id
     return [
       {
-        key: `shared-allowance/${allowance.id}`,
+        key: of === 'room' && allowance.hoursPerMonth !== undefined ? `shared-allowance/${allowance.id}/room` : `shared-allowance/${allowance.id}`,
         severity: 'warning',
-        facts: { code: 'shared-allowance', allowance: name, machines, usedUpAt: drained.usedUpAt },
+        facts: { code: 'shared-allowance', allowance: name, machines, usedUpAt },
         stake: paid.reduce((sum, { amount }) => add(sum, amount), ZERO),
       },
     ]

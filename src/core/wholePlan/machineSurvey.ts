@@ -108,7 +108,8 @@ const sharesNothing =
   (account: SharedAccount | undefined): boolean =>
     !account ||
     ((trafficOutGiB === undefined || account.traffic.size === 0) &&
-      [...account.pools.values()].every(({ pool }) => pool.users.length === 0))
+      account.hours.usersOf.size === 0 &&
+      account.room.usersOf.size === 0)
 
 /** Like the totals of plates, what is found costs the same between two where it does at both. */
 const sameMoney = (a: FoundAlone, b: FoundAlone): boolean =>

@@ -1,7 +1,7 @@
 'use client'
 
 import styled from 'styled-components'
-import type { SharedPool } from '../../core/meter/sharedAccount.ts'
+import { allowanceEnd, poolUses, type PoolUse } from '../../core/meter/sharedAccount.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { hourClock } from '../../core/calendar/billingMonth.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
@@ -9,53 +9,67 @@ import { formatInstantIn } from '../../wording/time'
 import { diskName } from '../../wording/charge'
 import { formatNumber } from '../../wording/number'
 
-/** Each pool: who uses it, how much is each one's share, and when it runs out. */
+/** Each pool: who uses it, how much is each one's share, when it runs out, and which pool takes over then. */
 export function Allowances({ priced }: { readonly priced: PricedMachine }) {
-  const pools = [...priced.account.planned.pools.values()]
+  const pools = poolUses(priced.account.planned)
   const { provider } = priced.resolved.index.book
   if (pools.length === 0) return <p>{provider.name} gives nothing away.</p>
   return (
     <List>
-      {pools.map((pool) => (
-        <li key={pool.allowance.id}>
-          <PoolUse pool={pool} priced={priced} />
+      {pools.map((pool, at) => (
+        <li key={`${pool.of}/${pool.allowance.id}`}>
+          <PoolShares pool={pool} later={laterPools(pool, pools.slice(at + 1))} priced={priced} />
         </li>
       ))}
     </List>
   )
 }
 
-function PoolUse({
-  pool: { allowance, pool, drained },
+/** Pools that those who may use this one go on to. */
+const laterPools = ({ of, users }: PoolUse, others: readonly PoolUse[]): PoolUse[] =>
+  others.filter(
+    (other) => other.of === of && other.users.some((user) => users.includes(user) && other.freeOf(user) > 0),
+  )
+
+const nameOf = ({ allowance: { name, id } }: PoolUse): string => name ?? id
+
+function PoolShares({
+  pool,
+  later,
   priced,
 }: {
-  readonly pool: SharedPool
+  readonly pool: PoolUse
+  readonly later: readonly PoolUse[]
   readonly priced: PricedMachine
 }) {
   const { resolved, month } = priced
   const { timeZone } = resolved.week
-  const byHours = allowance.hoursPerMonth !== undefined
+  const { allowance, capacity, usedUpAt } = pool
+  const byHours = pool.of === 'hours'
   const perUnit = byHours ? hourClock(month).ticksPerHour : 1_024 * lengthOf(month)
   const unit = byHours ? 'h' : 'GiB-months'
   const amount = (ticks: number): string => formatNumber(Math.round((ticks / perUnit) * 10) / 10)
-  const users = pool.users.map(({ key, pieces }) => ({
-    key,
-    name: userName(key),
-    free: drained.free.get(key) ?? 0,
-    used: pieces.ticks,
-    own: key === resolved.machine.name || key.startsWith(`${resolved.machine.name}/`),
+  const users = pool.users.map((user) => ({
+    key: user.key,
+    name: userName(user.key),
+    free: pool.freeOf(user),
+    used: user.pieces.ticks,
+    own: user.key === resolved.machine.name || user.key.startsWith(`${resolved.machine.name}/`),
   }))
-  const left = pool.capacity - users.reduce((sum, { free }) => sum + free, 0)
+  const left = capacity - users.reduce((sum, { free }) => sum + free, 0)
+  const next = later.length > 0 ? ` Then ${later.map(nameOf).join(', ')} takes over.` : ''
   return (
     <>
       <p>
-        <b>{allowance.name ?? allowance.id}</b>: {amount(pool.capacity)} {unit} a month, for all machines
-        together, until {allowance.until}.{' '}
+        <b>{nameOf(pool)}</b>: {amount(capacity)} {unit} a month, for all machines together, until{' '}
+        {allowance.until}.{' '}
         {users.length === 0
           ? 'No machine of this plan uses it.'
-          : drained.usedUpAt === undefined
-            ? `It lasts: ${amount(left)} ${unit} are left at the month’s end.`
-            : `It is used up on ${formatInstantIn(drained.usedUpAt, timeZone)}.`}
+          : allowanceEnd(allowance.until, resolved.index.book.billingZone, month) <= month.from
+            ? `It is over.${next}`
+            : usedUpAt === undefined
+              ? `It lasts: ${amount(left)} ${unit} are left at its end.${next}`
+              : `It is used up on ${formatInstantIn(usedUpAt, timeZone)}.${next}`}
       </p>
       {users.length > 0 && (
         <Bars>
@@ -67,7 +81,7 @@ function PoolUse({
                 </Name>
                 <td>
                   <Bar aria-hidden="true">
-                    <i style={{ width: `${(free / pool.capacity) * 100}%` }} />
+                    <i style={{ width: `${capacity > 0 ? (free / capacity) * 100 : 0}%` }} />
                   </Bar>
                 </td>
                 <Figure>
