@@ -29,6 +29,8 @@ export class PracticeMachine {
   readonly order: MachineOrder
   readonly madeAt: number
   readonly stays: Stay[]
+  /** When it was coming back or going off, in order. */
+  readonly changes: { readonly from: number; to: number }[] = []
   /** When it was made anew from snapshots. */
   readonly restoredAt: number[] = []
   /** Disks, by place, and the address that stayed though they were to go. */
@@ -88,7 +90,9 @@ export class PracticeMachine {
     this.goneAt = at
     const isOn = this.isUp || at < this.busyUntil
     while (this.stays.at(-1)!.from > at) this.stays.pop()
-    this.push(at + (isOn && at > this.madeAt ? this.changeTime('deleted', 'leave') : 0), 'deleted')
+    const gone = at + (isOn && at > this.madeAt ? this.changeTime('deleted', 'leave') : 0)
+    this.changes.push({ from: at, to: gone })
+    this.push(gone, 'deleted')
   }
 
   /** Its hardware is taken away at once; it stays off until it is wanted again. */
@@ -101,6 +105,8 @@ export class PracticeMachine {
     this.wanted = state
     this.owedOff = undefined
     this.busyUntil = at
+    const change = this.changes.at(-1)
+    if (change) change.to = Math.min(change.to, at)
     this.push(at, state)
   }
 
@@ -118,6 +124,7 @@ export class PracticeMachine {
       this.isUp = false
       this.offState = state
       this.busyUntil = at + this.changeTime(state, 'leave')
+      this.changes.push({ from: at, to: this.busyUntil })
       this.push(this.busyUntil, state)
       return
     }
@@ -125,6 +132,7 @@ export class PracticeMachine {
     this.busyUntil = at + this.changeTime(this.offState, 'return')
     if (this.offState === 'deleted' && this.hasRun) this.restoredAt.push(at)
     this.hasRun = true
+    this.changes.push({ from: at, to: this.busyUntil })
     this.push(at, 'running')
   }
 

@@ -2,7 +2,7 @@ import type { Disk } from '../core/machine/plan.ts'
 import { ownValue } from '../core/ownValue.ts'
 import { exact, multiply } from '../core/quantity/exact.ts'
 import { chargedRoom, disksOf, kindOf, NotSold, pricesOf, rowOf, usedRoom } from './catalogueFacts.ts'
-import { timeIn } from './counted.ts'
+import { runningTime, timeIn } from './counted.ts'
 import { diskKey, diskTime, MIB_PER_GIB } from './freePools.ts'
 import type { MeterContext } from './MeterContext.ts'
 import type { PracticeMachine } from './PracticeMachine.ts'
@@ -98,7 +98,7 @@ function operationsUsage(
   price: string | undefined,
   { within, month }: MeterContext,
 ): RoomUsage[] {
-  const running = timeIn(machine, within, (state) => state === 'running')
+  const running = runningTime(machine, within)
   const seconds = machine.order.runningSeconds ?? month.to - month.from
   if (price === undefined || operationsPerMonth === 0 || running.length === 0 || seconds === 0) return []
   const perTick = per(seconds * 10_000, number(operationsPerMonth))

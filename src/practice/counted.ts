@@ -44,6 +44,25 @@ export function timeIn(
   return found
 }
 
+/** While it runs: neither coming back nor going off, which are charged as running. */
+export function runningTime(machine: PracticeMachine, within: Within): Stretch[] {
+  const { changes } = machine
+  const running = timeIn(machine, within, (state) => state === 'running')
+  let next = 0
+  return running.flatMap(({ from, to }) => {
+    const found: Stretch[] = []
+    let at = from
+    while (next < changes.length && changes[next]!.to <= from) next += 1
+    for (let i = next; i < changes.length && changes[i]!.from < to; i += 1) {
+      const change = changes[i]!
+      if (change.from > at) found.push({ from: at, to: change.from, ticks: change.from - at })
+      at = Math.max(at, change.to)
+    }
+    if (to > at) found.push({ from: at, to, ticks: to - at })
+    return found
+  })
+}
+
 /**
  * The same of what is charged by runs: each is at least the book’s minimum and is rounded up to its increment. What that
  * adds stands at the run’s end, and belongs to the month in which it ends.

@@ -109,7 +109,14 @@ function drain(users: readonly PoolUser[], free: Map<string, number>): void {
       ? []
       : user.stretches.map(({ from, to, ticks }): Use => {
           const isLump = from === to
-          return { user, order, from, to, perSecond: isLump ? 0 : ticks / (to - from), lump: isLump ? ticks : 0 }
+          return {
+            user,
+            order,
+            from,
+            to,
+            perSecond: isLump ? 0 : ticks / (to - from),
+            lump: isLump ? ticks : 0,
+          }
         }),
   )
   const ends = users.flatMap(({ pools }) => pools.map(({ until }) => until))
@@ -136,7 +143,9 @@ function drain(users: readonly PoolUser[], free: Map<string, number>): void {
   for (const [i, edge] of edges.entries()) {
     const starts = beginning.get(edge) ?? []
     for (const use of starts.filter(({ lump }) => lump > 0).sort(inOrder)) take(use, edge)
-    active = [...active.filter(({ to }) => to > edge), ...starts.filter(({ lump }) => lump === 0)].sort(inOrder)
+    active = [...active.filter(({ to }) => to > edge), ...starts.filter(({ lump }) => lump === 0)].sort(
+      inOrder,
+    )
     const next = edges[i + 1] ?? edge
     for (let at = edge; at < next;) {
       const served = active.flatMap((use) => {

@@ -20,7 +20,7 @@ export interface MachineOrder extends Pick<
   | 'costCentre'
 > {
   /**
-   * Seconds of running over which the traffic and the operations of a month come, evenly; a whole month of the book when
+   * Seconds of running, without coming back and going off, over which the traffic and the operations of a month come, evenly; a whole month of the book when
    * absent. One that runs longer sends more.
    */
   readonly runningSeconds?: number

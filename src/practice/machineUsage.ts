@@ -250,7 +250,8 @@ export function licenceUsage(machine: PracticeMachine, context: MeterContext): U
   const { licence, subscription } = imageOf(order, book)
   return [licence, subscription].flatMap((id): Usage[] => {
     const known = book.licences.find((each) => each.id === id)
-    if (!known || id === undefined || (order.ownLicence && known.ownLicence)) return []
+    const isOwn = order.ownLicence === true && known?.ownLicence === true && id !== subscription
+    if (!known || id === undefined || isOwn) return []
     const price = ownValue(pricesOf(order, book).sizes, order.size)
     const own = ownValue(ownValue(price?.terms, order.terms)?.licences, id) ?? ownValue(price?.licences, id)
     const vcpu = Math.max(sizeOf(order, book).vcpu, known.leastVcpu)

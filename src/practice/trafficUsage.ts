@@ -1,6 +1,6 @@
 import { divide, exact, multiply, ZERO, add, type Exact } from '../core/quantity/exact.ts'
 import { NotSold, pricesOf, sizeOf } from './catalogueFacts.ts'
-import { timeIn } from './counted.ts'
+import { runningTime } from './counted.ts'
 import type { MeterContext } from './MeterContext.ts'
 import type { PracticeMachine } from './PracticeMachine.ts'
 import { ticksOf, type Stretch } from './stretches.ts'
@@ -44,7 +44,7 @@ export function trafficUsage(
 function sentBy(machine: PracticeMachine, { book, month, within }: MeterContext): Sent {
   const { trafficOutGiB = 0, runningSeconds = month.to - month.from } = machine.order
   if (trafficOutGiB === 0 || runningSeconds === 0) return NOTHING
-  const running = timeIn(machine, within, (state) => state === 'running')
+  const running = runningTime(machine, within)
   const ticks = ticksOf(running)
   if (ticks === 0) return NOTHING
   const all = divide(multiply(number(trafficOutGiB), exact(ticks)), exact(runningSeconds))

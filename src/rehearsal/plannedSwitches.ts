@@ -22,6 +22,8 @@ export interface PlannedSwitches {
   readonly state: PowerState
   /** It was there before. */
   readonly wasThere: boolean
+  /** It has run before, so that there are snapshots that it can be made anew from. */
+  readonly hasRun: boolean
   readonly switches: readonly PlannedSwitch[]
   /** When it is deleted, where that is near the month. */
   readonly deleted?: Instant
@@ -62,12 +64,22 @@ export function plannedSwitches(resolved: ResolvedMachine, month: Span): Planned
     { at: from, state: 'running' },
     { at: to, state: offAfter(to, (on[i + 1]?.from ?? Infinity) - to) },
   ])
-  const from = instant(Math.max(life.from, Math.min(near, on[0]?.from ?? near)))
+  // What is never off has run since its first day.
+  const seen = isNeverOff(machine) ? near - LONGEST_LOOK_BACK_DAYS * SECONDS_PER_DAY : (on[0]?.from ?? near)
+  const from = instant(Math.max(life.from, Math.min(near, seen)))
+  // A first day that begins as a window closes finds it off.
+  const isBorn = from === life.from
+  const before = all.findLast(({ at, state }) => at < from || (isBorn && at === from && state !== 'running'))
   return {
     from,
-    state: all.findLast(({ at }) => at < from)?.state ?? offIn(machine, seconds(Infinity)),
+    state: before?.state ?? offIn(machine, seconds(Infinity)),
     wasThere: life.from < from,
-    switches: all.filter(({ at }) => at >= from && at < Math.min(life.to, ends)),
+    hasRun:
+      life.from < from &&
+      (life.from === -Infinity || weekSpans(week, { from: life.from, to: from }).length > 0),
+    switches: all.filter(
+      (each) => each.at >= from && each.at < Math.min(life.to, ends) && !(isBorn && each === before),
+    ),
     ...(life.to < ends && { deleted: life.to }),
   }
 }

@@ -1,8 +1,10 @@
 import type { ResolvedMachine } from '../core/machine/resolveMachine.ts'
 import type { Span } from '../core/quantity/units.ts'
 import type { MachineOrder } from '../practice/machineOrder.ts'
+import { runningTime } from '../practice/counted.ts'
 import type { PracticeMachine } from '../practice/PracticeMachine.ts'
 import type { PracticeProvider } from '../practice/PracticeProvider.ts'
+import { ticksOf } from '../practice/stretches.ts'
 import type { PlannedSwitches } from './plannedSwitches.ts'
 
 /** What is ordered for a machine of a plan. */
@@ -33,10 +35,10 @@ export function orderOf({ machine }: ResolvedMachine, runningSeconds?: number): 
 export function playMachine(
   provider: PracticeProvider,
   order: MachineOrder,
-  { from, state, wasThere, switches, deleted }: PlannedSwitches,
+  { from, state, wasThere, hasRun, switches, deleted }: PlannedSwitches,
 ): PracticeMachine | undefined {
   if (deleted !== undefined && deleted <= from && !wasThere) return undefined
-  const machine = provider.create({ order, at: from, state, hasRun: wasThere })
+  const machine = provider.create({ order, at: from, state, hasRun })
   for (const { at, state: wanted, isTaken } of switches) {
     if (isTaken) machine.evict(at, wanted)
     else machine.want(wanted, at)
@@ -45,12 +47,8 @@ export function playMachine(
   return machine
 }
 
-/** True seconds of a month in which a machine runs, going off and coming back among them. */
-export function runningSeconds(machine: PracticeMachine, { from, to }: Span): number {
-  machine.settle(to)
-  return machine.stays.reduce((sum, stay, i) => {
-    if (stay.state !== 'running') return sum
-    const end = Math.min(machine.stays[i + 1]?.from ?? Infinity, to)
-    return sum + Math.max(0, end - Math.max(stay.from, from))
-  }, 0)
+/** True seconds of a month in which a machine runs; going off and coming back are none of them. */
+export function runningSeconds(machine: PracticeMachine, month: Span): number {
+  machine.settle(month.to)
+  return ticksOf(runningTime(machine, month))
 }

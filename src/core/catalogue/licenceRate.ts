@@ -1,7 +1,7 @@
 import { ownValue } from '../ownValue.ts'
 import { rate, type Rate } from '../quantity/rate.ts'
 import { pointerIn, type BookIndex, type RegionIndex } from './bookIndex.ts'
-import type { Image, Terms } from './priceBook.ts'
+import type { Image, Licence, Terms } from './priceBook.ts'
 import type { LicencePrices } from './regionPrices.ts'
 
 /** What a licence costs: the machine, or each of its vCPU. */
@@ -55,6 +55,10 @@ function pricedIn(
   }
   return undefined
 }
+
+/** Whether a licence of one's own takes the place of one that an image comes with: never of a subscription. */
+export const takesOwnLicence = ({ subscription }: Image, { id, ownLicence }: Licence): boolean =>
+  ownLicence && id !== subscription
 
 /** Licences and subscriptions that an image comes with. */
 export const licencesOf = ({ licence, subscription }: Image): string[] =>

@@ -1,6 +1,6 @@
 import { leastOf } from '../catalogue/notKnown.ts'
 import { ownValue } from '../ownValue.ts'
-import { licenceRate, licencesOf } from '../catalogue/licenceRate.ts'
+import { licenceRate, licencesOf, takesOwnLicence } from '../catalogue/licenceRate.ts'
 import { sizeRates } from '../catalogue/sizeRates.ts'
 import { zonesSelling } from '../catalogue/bookIndex.ts'
 import type { SizeChoice } from '../catalogue/priceBook.ts'
@@ -145,9 +145,10 @@ export const SALE_CHECKS: readonly FitCheck[] = [
     concerns: ['size', 'place', 'terms', 'image'],
     find: ({ index, region, size, terms, image, machine: { ownLicence = false } }) => {
       const place = { index, region, size: size.id, terms }
-      const isSold = licencesOf(image).every(
-        (id) => (ownLicence && index.licences.get(id)?.licence.ownLicence) || licenceRate(place, id),
-      )
+      const isSold = licencesOf(image).every((id) => {
+        const known = index.licences.get(id)
+        return (ownLicence && known && takesOwnLicence(image, known.licence)) || licenceRate(place, id)
+      })
       return isSold
         ? undefined
         : { code: 'licence-not-sold-here', image: image.name, size: size.name, place: region.region.name }

@@ -1,5 +1,5 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
-import { licenceRate, licencesOf } from '../catalogue/licenceRate.ts'
+import { licenceRate, licencesOf, takesOwnLicence } from '../catalogue/licenceRate.ts'
 import type { Image, Size } from '../catalogue/priceBook.ts'
 import { keptFor } from '../keptFor.ts'
 import type { Machine } from '../machine/plan.ts'
@@ -28,7 +28,7 @@ export function licenceHours(
   const byOffer: Float64Array[] = []
   for (const id of licencesOf(image)) {
     const known = index.licences.get(id)
-    if (!known || (ownLicence === true && known.licence.ownLicence)) continue
+    if (!known || (ownLicence === true && takesOwnLicence(image, known.licence))) continue
     if (!known.rate || pricedBesideSizes(index).has(id))
       byOffer.push(licenceColumn(columns, id, known.licence.leastVcpu, monthHours))
     else perVcpu.push({ rate: toNumber(known.rate.value), leastVcpu: known.licence.leastVcpu })

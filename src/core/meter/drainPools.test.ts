@@ -139,17 +139,21 @@ describe('pools', () => {
 
   test('with others in place of some, give these what they have when all use them from the start', () => {
     fc.assert(
-      fc.property(anyPools, fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }), ({ pools, users }, goes) => {
-        const gone = users.filter((_, i) => goes[i])
-        const kept = users.filter((_, i) => !goes[i])
-        // Those that go give their pieces to others of other names, in their places.
-        const fresh = gone.map((user) => ({ ...user, key: `${user.key} again` }))
-        const before = poolSteps([...gone, ...kept], pools)
-        const instead = drainedInstead(pools, before, new Set(gone), fresh)
-        const whole = drained({ pools, users: [...fresh, ...kept].sort((a, b) => a.order - b.order) })
-        expect(instead.usedUpAt).toEqual(whole.usedUpAt)
-        for (const { key } of fresh) expect(instead.free.get(key)).toEqual(whole.free.get(key))
-      }),
+      fc.property(
+        anyPools,
+        fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }),
+        ({ pools, users }, goes) => {
+          const gone = users.filter((_, i) => goes[i])
+          const kept = users.filter((_, i) => !goes[i])
+          // Those that go give their pieces to others of other names, in their places.
+          const fresh = gone.map((user) => ({ ...user, key: `${user.key} again` }))
+          const before = poolSteps([...gone, ...kept], pools)
+          const instead = drainedInstead(pools, before, new Set(gone), fresh)
+          const whole = drained({ pools, users: [...fresh, ...kept].sort((a, b) => a.order - b.order) })
+          expect(instead.usedUpAt).toEqual(whole.usedUpAt)
+          for (const { key } of fresh) expect(instead.free.get(key)).toEqual(whole.free.get(key))
+        },
+      ),
       randomRuns(500),
     )
   })

@@ -169,7 +169,9 @@ class Drain {
     let found = this.classOfUser.get(user)
     if (found) return found
     const { of } = user
-    found = this.classes.find((each) => each.of.length === of.length && each.of.every((pool, i) => pool === of[i]))
+    found = this.classes.find(
+      (each) => each.of.length === of.length && each.of.every((pool, i) => pool === of[i]),
+    )
     if (!found) {
       found = { of, now: this.firstOf(of), rate: 0 }
       this.classes.push(found)
@@ -269,7 +271,8 @@ class Drain {
       isChanged = true
     }
     if (!isChanged) return
-    for (const each of this.active.values()) if (each.of.now !== undefined && this.isOver[each.of.now]) this.settle(each)
+    for (const each of this.active.values())
+      if (each.of.now !== undefined && this.isOver[each.of.now]) this.settle(each)
     for (const each of this.classes) each.now = this.firstOf(each.of)
   }
 }

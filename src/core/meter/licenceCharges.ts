@@ -1,4 +1,4 @@
-import { licenceRate, licencesOf } from '../catalogue/licenceRate.ts'
+import { licenceRate, licencesOf, takesOwnLicence } from '../catalogue/licenceRate.ts'
 import { accept, type Outcome } from '../outcome.ts'
 import { missingPrice, type Charge, type MissingPrice } from './charge.ts'
 import type { ChargeContext } from './chargeContext.ts'
@@ -8,7 +8,7 @@ import { makeCharge } from './makeCharge.ts'
 
 /**
  * An image's licence and its subscription, as long as the book says: at the price that stands with the size, else per
- * vCPU-hour for a least number of vCPU.
+ * vCPU-hour for a least number of vCPU. A licence of one's own takes the place of the first, never of the second.
  */
 export function licenceCharges(
   reads: HardwareReads,
@@ -18,10 +18,11 @@ export function licenceCharges(
   const { size, ownLicence } = reads
   const place = { index, region: regionOf(reads, context), size, terms: index.terms.get(reads.terms)! }
   const charges: Charge[] = []
-  for (const id of licencesOf(index.images.get(reads.image)!)) {
+  const image = index.images.get(reads.image)!
+  for (const id of licencesOf(image)) {
     const licence = index.licences.get(id)?.licence
     if (!licence) continue
-    const own = ownLicence === true && licence.ownLicence
+    const own = ownLicence === true && takesOwnLicence(image, licence)
     const found = licenceRate(place, id)
     if (!found) {
       if (own) continue

@@ -1,4 +1,5 @@
 import { endsAtShutdown } from '../calendar/autoShutdown.ts'
+import { weekSpans } from '../calendar/weekSpans.ts'
 import { changeTimes } from '../catalogue/changeTimes.ts'
 import { shutdownState } from '../catalogue/statesSold.ts'
 import { keptFor } from '../keptFor.ts'
@@ -14,16 +15,18 @@ import { meteredMonth, type MeteredMonth } from './meteredMonth.ts'
 
 /** When each meter of this machine runs in the month. The book must have the machine's states when off. */
 export function meterMachine(resolved: ResolvedMachine, month: Span): MeteredMonth {
-  const { ways, shutdown, lived } = waysOff(resolved)
+  const gap = waysOff(resolved)
+  const { ways, shutdown, lived } = gap
   const timeline = monthTimeline(resolved.week, ways, month, shutdown, isEndedIn(resolved, lived, month))
-  return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
+  return meteredMonth(lived ? livedTimeline(timeline, lived, gap) : timeline, resolved.index.book)
 }
 
 /** The same, if the machine were on at other times than its week says. */
 export function meterOn(resolved: ResolvedMachine, on: readonly Span[], month: Span): MeteredMonth {
-  const { ways, shutdown, lived } = waysOff(resolved)
+  const gap = waysOff(resolved)
+  const { ways, shutdown, lived } = gap
   const timeline = timelineOf(on, ways, month, shutdown)
-  return meteredMonth(lived ? livedTimeline(timeline, lived) : timeline, resolved.index.book)
+  return meteredMonth(lived ? livedTimeline(timeline, lived, gap) : timeline, resolved.index.book)
 }
 
 /** How the machine is off in a gap: by its length, and by the auto-shutdown that begins it. */
@@ -52,7 +55,15 @@ const waysOff = keptFor((resolved: ResolvedMachine): GapWays => {
   return {
     ways: [way(0, off), ...longGaps.map((long) => way(long.fromMinutes, long.off))],
     shutdown: shut && { ...into(shut), ends: (run) => endsAtShutdown(week, run) },
-    lived: life === ALWAYS ? undefined : { ...life, leave: into('deleted').changes.leave },
+    lived:
+      life === ALWAYS
+        ? undefined
+        : {
+            ...life,
+            leave: into('deleted').changes.leave,
+            hasBeenOnBefore: (at) =>
+              life.from === ALWAYS.from || weekSpans(week, { from: life.from, to: at }).length > 0,
+          },
   }
 })
 

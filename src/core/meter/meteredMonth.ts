@@ -4,7 +4,7 @@ import type { AddressUse } from '../catalogue/regionPrices.ts'
 import { POWER_STATES, STATE_OF_PHASE, type Phase, type PowerState } from '../off/powerState.ts'
 import { keptFor } from '../keptFor.ts'
 import type { MonthTimeline } from '../power/monthTimeline.ts'
-import { secondsByPhase, type Segment } from '../power/timeline.ts'
+import { clipSegments, secondsByPhase, type Segment } from '../power/timeline.ts'
 import { instant, lengthOf, seconds, type Seconds, type Span } from '../quantity/units.ts'
 import { chargedRuns, chargedTime, type ChargedRun, type ChargedTime } from './chargedRuns.ts'
 import { NO_PIECES, piecesLater, type Piece, type Pieces } from './pieces.ts'
@@ -27,7 +27,7 @@ export interface MeteredMonth {
   /** For terms that are charged while there is a machine, whatever its state. */
   readonly flat: RunPieces
   readonly licence: RunPieces
-  /** In the state running, coming back and going off among it. */
+  /** While it runs; coming back and going off are charged as running, and are no time in which anything is sent. */
   readonly running: Pieces
   /** The whole month, from the first day of a machine that has one. */
   readonly always: Pieces
@@ -62,16 +62,16 @@ export const meteredCutAt = (
   timeline: MonthTimeline,
   book: PriceBook,
   spans: readonly Span[],
-): MeteredMonth => measure(timeline, book, () => cutStays(staysOf(timeline), spans))
+): MeteredMonth => measure(timeline, book, (stays) => cutStays(stays, spans))
 
 function measure(
   timeline: MonthTimeline,
   book: PriceBook,
-  layOut: () => readonly Stay[] = () => staysOf(timeline),
+  cut: (stays: readonly Stay[]) => readonly Stay[] = (stays) => stays,
 ): MeteredMonth {
   const { month, segments } = timeline
   let laidOut: readonly Stay[] | undefined
-  const stays = (): readonly Stay[] => (laidOut ??= layOut())
+  const stays = (): readonly Stay[] => (laidOut ??= cut(staysOf(timeline)))
   const phases = secondsByPhase(segments, month)
   const inState = new Map<PowerState, number>()
   for (const [phase, length] of phases) {
@@ -110,11 +110,7 @@ function measure(
       return (flat ??= byRuns((state) => state !== 'deleted'))
     },
     licence: sameRuns ? compute : byRuns((state) => stateRow(book, state).licence),
-    running: piecesLater(inState.get('running') ?? 0, () =>
-      stays()
-        .filter(({ state }) => state === 'running')
-        .map(toPiece),
-    ),
+    running: piecesLater(phases.get('running') ?? 0, () => cut(runningStays(timeline)).map(toPiece)),
     always: piecesLater(there, () => stays().map(toPiece)),
     exists: during((row) => row.disks),
     memoryImage: during((row) => row.memoryImage),
@@ -156,9 +152,7 @@ function returnsFrom(away: readonly Phase[], { segments, month }: MonthTimeline)
 
 function creationsOf(timeline: MonthTimeline): Pieces {
   // What is made for the first time is not restored from anything.
-  const [first, next] = timeline.segments
-  const made = timeline.born !== undefined && first?.phase === 'deleted' ? next?.from : undefined
-  const starts = returnsFrom(DELETED_PHASES, timeline).filter(({ from }) => from !== made)
+  const starts = returnsFrom(DELETED_PHASES, timeline).filter(({ from }) => from !== timeline.firstStart)
   return starts.length === 0
     ? NO_PIECES
     : piecesLater(starts.length, () => starts.map(({ from }) => onceAt(from)))
@@ -230,6 +224,11 @@ function staysOf({ segments, month }: MonthTimeline): Stay[] {
   if (state !== undefined) stays.push({ state, from, to: month.to })
   return stays
 }
+
+const runningStays = ({ segments, month }: MonthTimeline): Stay[] =>
+  clipSegments(segments, month).flatMap(({ phase, from, to }) =>
+    phase === 'running' ? [{ state: 'running', from, to }] : [],
+  )
 
 function cutStays(stays: readonly Stay[], spans: readonly Span[]): Stay[] {
   const edges = spans.flatMap(({ from, to }) => [from, to])

@@ -105,7 +105,13 @@ export function shareAccount(
     hours: share(
       ofHours,
       ({ hoursPerMonth }) => hoursPerMonth! * hourClock(month).ticksPerHour,
-      (use, context) => hourUserOf(positionsIn(ofHours, ({ id }) => use.hoursOf.includes(id)), use, context, orders),
+      (use, context) =>
+        hourUserOf(
+          positionsIn(ofHours, ({ id }) => use.hoursOf.includes(id)),
+          use,
+          context,
+          orders,
+        ),
     ),
     room: share(
       ofRoom,
@@ -132,19 +138,20 @@ export interface PoolUse {
 
 /** Every capacity of every allowance; first the hours, in the book's order, then the room. */
 export const poolUses = ({ hours, room }: Pick<SharedAccount, 'hours' | 'room'>): PoolUse[] =>
-  ([['hours', hours] as const, ['room', room] as const]).flatMap(([of, { allowances, pools, usersOf, drained }]) =>
-    allowances.map((allowance, at): PoolUse => {
-      const may = ({ of: positions }: PoolUser): boolean => positions.includes(at)
-      return {
-        allowance,
-        of,
-        capacity: pools[at]!.capacity,
-        usedUpAt: drained.usedUpAt[at],
-        users: [...usersOf.values()].flat().filter(may),
-        freeOf: ({ key }) => drained.free.get(key)?.[at] ?? 0,
-        machines: [...usersOf].flatMap(([name, users]) => (users.some(may) ? [name] : [])),
-      }
-    }),
+  [['hours', hours] as const, ['room', room] as const].flatMap(
+    ([of, { allowances, pools, usersOf, drained }]) =>
+      allowances.map((allowance, at): PoolUse => {
+        const may = ({ of: positions }: PoolUser): boolean => positions.includes(at)
+        return {
+          allowance,
+          of,
+          capacity: pools[at]!.capacity,
+          usedUpAt: drained.usedUpAt[at],
+          users: [...usersOf.values()].flat().filter(may),
+          freeOf: ({ key }) => drained.free.get(key)?.[at] ?? 0,
+          machines: [...usersOf].flatMap(([name, users]) => (users.some(may) ? [name] : [])),
+        }
+      }),
   )
 
 /**

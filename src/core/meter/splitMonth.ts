@@ -22,16 +22,16 @@ export function splitMonth(priced: PricedMachine): MonthSplit {
   }
   let cut: readonly Charge[] | undefined
   for (const [i, charge] of charges.entries()) {
-    const { pieces, ticksPerSecond, amount } = charge
+    const { pieces, amount } = charge
     const part = partOfCharge(charge)
     if (part !== 'time') {
       put(part, amount)
       continue
     }
-    const isWhole =
-      pieces.ticks === chargedSeconds(charge, metered, resolved.terms.kind === 'flat') * ticksPerSecond
+    const counted = countedTime(charge, metered, resolved.terms.kind === 'flat')
+    const isWhole = pieces.ticks === counted.seconds * counted.ticksPerSecond
     const ticks = isWhole
-      ? Math.min(pieces.ticks, seconds * ticksPerSecond)
+      ? Math.min(pieces.ticks, seconds * counted.ticksPerSecond)
       : askedPieces((cut ??= chargesCutAtAsked(priced))[i]!.pieces.list, spans).asked.reduce(
           (sum, piece) => sum + piece.ticks,
           0,
@@ -44,9 +44,20 @@ export function splitMonth(priced: PricedMachine): MonthSplit {
 }
 
 /** What a charge's meter counts before any threshold cuts it. */
-const chargedSeconds = ({ meter }: Charge, metered: MeteredMonth, isFlat: boolean): number =>
-  meter === 'commitment'
-    ? metered.always.ticks
-    : meter === 'licence'
-      ? metered.licence.pieces.ticks
-      : (isFlat ? metered.flat : metered.compute).pieces.ticks
+function countedTime(
+  { meter, ticksPerSecond }: Charge,
+  metered: MeteredMonth,
+  isFlat: boolean,
+): { readonly seconds: number; readonly ticksPerSecond: number } {
+  switch (meter) {
+    case 'commitment':
+      return { seconds: metered.always.ticks, ticksPerSecond }
+    case 'licence':
+      return { seconds: metered.licence.pieces.ticks, ticksPerSecond }
+    case 'compute':
+      return { seconds: (isFlat ? metered.flat : metered.compute).pieces.ticks, ticksPerSecond }
+    default:
+      // Traffic and operations come evenly while it runs.
+      return { seconds: metered.running.ticks, ticksPerSecond: 1 }
+  }
+}

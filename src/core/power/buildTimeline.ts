@@ -1,4 +1,4 @@
-import { instant, type Instant } from '../quantity/units.ts'
+import { instant, type Instant, type Span } from '../quantity/units.ts'
 import { LEAVE_PHASE, RETURN_PHASE, type Phase } from '../off/powerState.ts'
 import type { Segment, TimelineInputs, WaysOff, WayOff } from './timeline.ts'
 
@@ -11,7 +11,7 @@ import type { Segment, TimelineInputs, WaysOff, WayOff } from './timeline.ts'
  * was. It always finishes coming back before it goes off again, and does go off then, also where the next window has
  * opened meanwhile. What comes before the first window and after the last counts as a gap without end.
  */
-export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): Segment[] {
+export function buildTimeline({ on, ways, shutdown, within, before }: TimelineInputs): Segment[] {
   const segments: { -readonly [field in keyof Segment]: Segment[field] }[] = []
   let at: Instant = within.from
   const stay = (phase: Phase, to: number): void => {
@@ -22,15 +22,13 @@ export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): S
     else segments.push({ phase, from: at, to: instant(end) })
     at = instant(end)
   }
-  let way: Way = wayFor(ways, Infinity)
+  let way: Way = before ?? wayFor(ways, Infinity)
   for (const [i, window] of on.entries()) {
     if (window.to <= at) continue
     stay(way.off, window.from)
     if (way.off !== 'running') stay(RETURN_PHASE[way.off], at + way.changes.return)
     stay('running', Math.max(window.to, at))
-    way = wayFor(ways, (on[i + 1]?.from ?? Infinity) - window.to)
-    // What is left on in such a gap is left on by an auto-shutdown too.
-    if (way.off !== 'running' && shutdown?.ends(window.to)) way = shutdown
+    way = wayBetween(window, on[i + 1], { ways, shutdown })
     if (way.off !== 'running') stay(LEAVE_PHASE[way.off], at + way.changes.leave)
   }
   stay(way.off, within.to)
@@ -38,6 +36,17 @@ export function buildTimeline({ on, ways, shutdown, within }: TimelineInputs): S
 }
 
 type Way = Pick<WayOff, 'off' | 'changes'>
+
+/** How the gap between two times to be on is spent. */
+export function wayBetween(
+  window: Span | undefined,
+  next: Span | undefined,
+  { ways, shutdown }: Pick<TimelineInputs, 'ways' | 'shutdown'>,
+): Way {
+  const way = wayFor(ways, window && next ? next.from - window.to : Infinity)
+  // What is left on in such a gap is left on by an auto-shutdown too.
+  return way.off !== 'running' && window && shutdown?.ends(window.to) ? shutdown : way
+}
 
 /** How a gap of so many seconds is spent. */
 function wayFor(ways: WaysOff, gap: number): WayOff {

@@ -1,56 +1,86 @@
 import { keptFor } from '../keptFor.ts'
 import { instant, type Instant, type Seconds } from '../quantity/units.ts'
-import type { MonthTimeline } from './monthTimeline.ts'
-import { LEAVE_PHASE, STATE_OF_PHASE, type Phase } from '../off/powerState.ts'
-import type { Segment } from './timeline.ts'
+import { STATE_OF_PHASE } from '../off/powerState.ts'
+import { buildTimeline, wayBetween } from './buildTimeline.ts'
+import { earliestLooked, type MonthTimeline } from './monthTimeline.ts'
+import type { Segment, TimelineInputs } from './timeline.ts'
 
 /** From when to when there is a machine, and how long deleting it takes where it is on. */
 export interface Lived {
   readonly from: Instant
   readonly to: Instant
   readonly leave: Seconds
+  /** Whether it has been on at any time between its beginning and this. */
+  readonly hasBeenOnBefore: (at: Instant) => boolean
 }
+
+type GapWays = Pick<TimelineInputs, 'ways' | 'shutdown'>
 
 /** So that what is metered by a timeline is metered once. */
 const livesOf: (timeline: MonthTimeline) => Map<string, MonthTimeline> = keptFor(() => new Map())
 
 /**
  * The timeline of a machine that is there for a part of the time: nothing before, and deleted after it. It has the
- * hours of its week that lie between.
+ * hours of its week that lie between: its first day finds it on or off, with no change under way. `gap` is what the
+ * timeline was made of.
  */
-export function livedTimeline(timeline: MonthTimeline, lived: Lived): MonthTimeline {
-  const { segments } = timeline
-  if (lived.from <= segments[0]!.from && lived.to >= segments.at(-1)!.to) return timeline
+export function livedTimeline(timeline: MonthTimeline, lived: Lived, gap: GapWays): MonthTimeline {
   const known = livesOf(timeline)
   const key = `${lived.from} ${lived.to} ${lived.leave}`
   let cut = known.get(key)
-  if (!cut) {
-    const born = lived.from > segments[0]!.from ? { born: lived.from } : {}
-    known.set(key, (cut = { ...timeline, ...born, segments: cutSegments(segments, lived) }))
-  }
+  if (!cut) known.set(key, (cut = live(timeline, lived, gap)))
   return cut
 }
 
-const LEAVE_PHASES: readonly Phase[] = Object.values(LEAVE_PHASE)
-
-/** What was not there before cannot be going off: it is off from the beginning. */
-function bornOff(segments: readonly Segment[], born: Instant): readonly Segment[] {
-  const at = segments.findIndex(({ from, to }) => from < born && born < to)
-  const [going, next] = [segments[at], segments[at + 1]]
-  if (!going || !next || !LEAVE_PHASES.includes(going.phase)) return segments
-  return STATE_OF_PHASE[next.phase] === 'running'
-    ? segments
-    : [...segments.slice(0, at), { ...next, from: going.from }, ...segments.slice(at + 2)]
+function live(timeline: MonthTimeline, lived: Lived, gap: GapWays): MonthTimeline {
+  const born = bornSegments(timeline, lived, gap)
+  const last = born.at(-1)
+  const segments = !last || lived.to >= last.to ? born : endedSegments(born, lived)
+  const [first, next] = segments
+  // What is made for the first time has not run before.
+  const isFirst = first?.phase === 'deleted' && next !== undefined && lived.from <= first.from
+  const isMadeFirst = isFirst && (lived.from === first.from || !lived.hasBeenOnBefore(next.from))
+  if (segments === timeline.segments && !isMadeFirst) return timeline
+  return { ...timeline, segments, ...(isMadeFirst && { firstStart: next.from }) }
 }
 
-function cutSegments(whole: readonly Segment[], { from, to, leave }: Lived): Segment[] {
-  const segments = bornOff(whole, from)
+function bornSegments(
+  { segments, on, month }: MonthTimeline,
+  { from: born }: Lived,
+  gap: GapWays,
+): readonly Segment[] {
+  const [first] = segments
   const end = segments.at(-1)!.to
-  const cut = segments.flatMap((segment): Segment[] => {
-    const [begins, ends] = [Math.max(segment.from, from), Math.min(segment.to, to)]
-    return ends > begins ? [{ phase: segment.phase, from: instant(begins), to: instant(ends) }] : []
+  if (born >= end) return []
+  if (born > first!.from) return bornAmong(instant(born), { segments, on }, gap)
+  if (gap.ways.some(({ off }) => off !== 'running')) return segments
+  // What is never off has run since its first day.
+  const began = instant(Math.max(born, earliestLooked(month, gap.ways)))
+  return began < first!.from ? [{ ...first!, from: began }, ...segments.slice(1)] : segments
+}
+
+function bornAmong(
+  born: Instant,
+  { segments, on }: Pick<MonthTimeline, 'segments' | 'on'>,
+  gap: GapWays,
+): readonly Segment[] {
+  const at = on.findIndex(({ to }) => to > born)
+  const window = at === -1 ? undefined : on[at]
+  const before = wayBetween(at === -1 ? on.at(-1) : on[at - 1], window, gap)
+  const isOn = window !== undefined && window.from < born
+  return buildTimeline({
+    ...gap,
+    on: at === -1 ? [] : on.slice(at),
+    within: { from: born, to: segments.at(-1)!.to },
+    before: isOn ? { ...before, off: 'running' } : before,
   })
-  if (to >= end) return cut
+}
+
+function endedSegments(segments: readonly Segment[], { to, leave }: Lived): Segment[] {
+  const end = segments.at(-1)!.to
+  const cut = segments.flatMap((segment): Segment[] =>
+    segment.from >= to ? [] : [{ ...segment, to: instant(Math.min(segment.to, to)) }],
+  )
   // One that was there before all that is looked at is gone from the beginning.
   const begin = instant(Math.max(to, segments[0]!.from))
   const last = cut.at(-1)

@@ -19,8 +19,8 @@ export interface MonthTimeline {
   readonly segments: readonly Segment[]
   /** The times to be on that it was made of; none for a machine that is never off. */
   readonly on: readonly Span[]
-  /** When there begins to be a machine, where that is among what is kept. */
-  readonly born?: Instant
+  /** When it runs for the first time, where it is off as deleted until then. */
+  readonly firstStart?: Instant
 }
 
 const MARGIN = 2 * SECONDS_PER_DAY
@@ -133,6 +133,10 @@ function sureFrom(
   const at = on.findIndex(({ from }, i) => from - (on[i - 1]?.to ?? looked) >= longestChange)
   return on[at]?.from ?? Infinity
 }
+
+/** As far back as is looked for when a run began. */
+export const earliestLooked = (month: Span, ways: WaysOff): Instant =>
+  instant(around(month).from - LONGEST_RUN - ways.at(-1)!.from)
 
 const statesOf = (ways: readonly Pick<WayOff, 'off'>[]): ReadonlySet<PowerState> =>
   new Set(ways.map(({ off }) => off))

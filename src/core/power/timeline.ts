@@ -40,6 +40,8 @@ export interface TimelineInputs {
   readonly shutdown?: ShutdownOff | undefined
   /** What the timeline covers, without gap or overlap. */
   readonly within: Span
+  /** How it is before the first time to be on; as in a gap without end when absent. */
+  readonly before?: Pick<WayOff, 'off' | 'changes'>
 }
 
 /** The part of each segment that lies inside `span`; segments outside are left out. */
@@ -58,7 +60,7 @@ const overlap = (a: Span, b: Span): Span => ({
   to: instant(Math.min(a.to, b.to)),
 })
 
-/** Seconds spent in each phase inside `span`; they sum to its length. */
+/** Seconds spent in each phase inside `span`; they sum to as much of it as there are segments. */
 export function secondsByPhase(segments: readonly Segment[], span: Span): Map<Phase, Seconds> {
   const total = new Map<Phase, Seconds>()
   for (const { phase, from, to } of segments) {

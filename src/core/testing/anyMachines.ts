@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { SHUTDOWN_STATES } from '../calendar/autoShutdown.ts'
-import type { PriceBook, Size } from '../catalogue/priceBook.ts'
+import type { FreeAllowance, Image, PriceBook, Size } from '../catalogue/priceBook.ts'
 import type { LicencePrice, LicencePrices } from '../catalogue/regionPrices.ts'
 import { SNAPSHOT_EVERY, type Disk, type Machine } from '../machine/plan.ts'
 import type { LongGap } from '../off/offPlan.ts'
@@ -197,6 +197,47 @@ const licencesBySize = (book: PriceBook, own: LicencePrice | undefined): PriceBo
 const mapLicences = (licences: LicencePrices): LicencePrices =>
   Object.fromEntries(Object.keys(licences).map((id) => [id, { perHour: '0.0123456789' }]))
 
+const anyPool = fc.record({
+  hours: fc.option(fc.integer({ min: 0, max: 500 }), { nil: undefined }),
+  room: fc.option(fc.integer({ min: 1, max: 150 }), { nil: undefined }),
+  until: fc.constantFrom('2026-12-31', '2027-03-17', '2027-06-30', '2099-12-31'),
+  /** Which of three of each sort of thing it is for. */
+  isFor: fc.integer({ min: 1, max: 7 }),
+})
+
+/** A pool of hours, of room, or of both: pools overlap, end, and take over from each other. */
+function poolIn(
+  { sizes, diskKinds }: PriceBook,
+  { hours, room, until, isFor }: ReturnType<typeof anyPool.generate>['value'],
+  id: string,
+): FreeAllowance {
+  const some = (items: readonly { readonly id: string }[]): string[] =>
+    items.flatMap((item, i) => ((isFor >> (i % 3)) & 1 ? [item.id] : []))
+  const kinds = diskKinds.filter((kind) => kind.room.by !== 'size')
+  return {
+    id,
+    until,
+    eligible: some(sizes),
+    eligibleKinds: some(kinds),
+    ...(room !== undefined && { gibPerMonth: gib(room) }),
+    ...((hours !== undefined || room === undefined) && { hoursPerMonth: hours ?? 40 }),
+  }
+}
+
+/** Every image with a licence has the first of the book as its subscription, too, where that is another. */
+const withSubscriptions = ({ images, licences }: PriceBook): Pick<PriceBook, 'images' | 'licences'> => {
+  const [first] = licences
+  const subscribes = ({ licence }: Image): boolean => first !== undefined && licence !== first.id
+  return {
+    images: images.map((image) =>
+      first && image.licence !== undefined && subscribes(image)
+        ? { ...image, subscription: first.id }
+        : image,
+    ),
+    licences,
+  }
+}
+
 /** The book with some of its rules changed: minimum and increment, pools, caps, rates by the second, bands. */
 export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
   fc
@@ -206,6 +247,8 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
       hours: fc.integer({ min: 0, max: 900 }),
       room: fc.integer({ min: 1, max: 120 }),
       until: fc.constantFrom('2027-02-10', '2027-12-31'),
+      pools: fc.array(anyPool, { maxLength: 3 }),
+      subscribed: fc.boolean(),
       capHours: fc.integer({ min: 1, max: 700 }),
       firstBand: fc.constantFrom('0.1', '0.333', '0.49'),
       least: fc.constantFrom(undefined, '7.5', '60'),
@@ -233,10 +276,13 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
         hours,
         room,
         until,
+        pools,
+        subscribed,
         capHours,
         firstBand,
       }) => ({
         ...book,
+        ...(subscribed && withSubscriptions(book)),
         ...((perSecond !== undefined || licence) && {
           prices: licencesBySize(
             perSecond === undefined ? book : { ...book, prices: pricesBySecond(book, perSecond) },
@@ -259,14 +305,17 @@ export const anyRulesOf = (book: PriceBook): fc.Arbitrary<PriceBook> =>
         terms: book.terms.map((terms) =>
           terms.kind === 'flat' && terms.capHours !== undefined ? { ...terms, capHours } : terms,
         ),
-        ...(book.freeAllowances && {
-          freeAllowances: book.freeAllowances.map((allowance) => ({
-            ...allowance,
-            until,
-            ...(allowance.hoursPerMonth === undefined
-              ? { gibPerMonth: gib(room) }
-              : { hoursPerMonth: hours }),
-          })),
+        ...((book.freeAllowances !== undefined || pools.length > 0) && {
+          freeAllowances: [
+            ...(book.freeAllowances ?? []).map((allowance) => ({
+              ...allowance,
+              until,
+              ...(allowance.hoursPerMonth === undefined
+                ? { gibPerMonth: gib(room) }
+                : { hoursPerMonth: hours }),
+            })),
+            ...pools.map((pool, i) => poolIn(book, pool, `pool-${i}`)),
+          ],
         }),
       }),
     )

@@ -40,8 +40,6 @@ export interface Clocks {
   state: PowerState
   readonly free: { compute: number; readonly disks: number[] }
   up: boolean
-  /** When the last change began. */
-  busyFrom: number
   busyUntil: number
   /** How it is to go off once it is back, whatever is wanted by then. */
   owed: PowerState | undefined
@@ -82,6 +80,10 @@ export function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs
   const wanted = statesOf(machine, inWeek, (minute) =>
     byShutdown && book.states[byShutdown] && shutdowns.has(from + minute * 60) ? byShutdown : undefined,
   )
+  const life = lifeOf(machine, week)
+  const past = pastOf(machine, week, life.from, from, to)
+  const ranThrough = (meter: RunMeter): number =>
+    past.length > 0 && past.every((state) => isCounted(meter, machine, state, book)) ? past.length * 60 : 0
   return {
     machine,
     wanted,
@@ -89,16 +91,21 @@ export function newClocks(machine: Machine, { weeks, month, book }: SimpleInputs
     state: wanted.find((state) => state !== 'running') ?? 'running',
     free: { compute: 0, disks: disksOf(machine).map(() => 0) },
     up: false,
-    busyFrom: -Infinity,
     busyUntil: -Infinity,
     owed: undefined,
-    run: { compute: 0, licence: 0, flat: 0 },
+    run: { compute: ranThrough('compute'), licence: ranThrough('licence'), flat: ranThrough('flat') },
     counted: { compute: 0, licence: 0, flat: 0, memory: 0, exists: 0, there: 0, running: 0 },
     address: { attachedOn: 0, attachedOff: 0, unattached: 0 },
     creations: 0,
-    wasUp: false,
-    life: lifeOf(machine, week),
+    wasUp: past.includes('running'),
+    life,
   }
+}
+
+/** What it was to be from its first day until the walk begins, in each minute; nothing where it begins later. */
+function pastOf(machine: Machine, week: WeekPlan, born: number, from: number, to: number): PowerState[] {
+  if (born === -Infinity || born >= from) return []
+  return statesOf(machine, walkMinutes(week, born, to), () => undefined).slice(0, (from - born) / 60)
 }
 
 /** Each minute off by how long its gap is, or by the shutdown at its beginning; what the walk cuts off counts as without end. */

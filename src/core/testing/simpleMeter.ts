@@ -68,8 +68,7 @@ export function walkMonth<Answer>(
     const quiet = machines.every((clocks) => isQuiet(clocks, minute, start))
     // A pool that could run dry within the minute is watched second by second.
     const calm =
-      quiet &&
-      pools.every((pool) => !mayRunDry(pool, minute) && Math.abs(pool.until - minute) > 60)
+      quiet && pools.every((pool) => !mayRunDry(pool, minute) && Math.abs(pool.until - minute) > 60)
     const step = calm ? 60 : 1
     for (let second = minute; second < minute + 60; second += step) {
       if (watch) for (const clocks of machines) watch.before(clocks)
@@ -140,14 +139,9 @@ const isQuiet = (clocks: Clocks, minute: number, start: number): boolean =>
   clocks.busyUntil < minute - 60 &&
   clocks.up === (clocks.wanted[(minute - start) / 60] === 'running')
 
-const stateAt = (
-  { state, up, busyFrom, busyUntil, life }: Clocks,
-  second: number,
-): PowerState | undefined => {
+const stateAt = ({ state, up, busyUntil, life }: Clocks, second: number): PowerState | undefined => {
   if (second < life.from) return undefined
   if (second >= life.to) return second < life.gone ? 'running' : 'deleted'
-  // What was not there before cannot be going off.
-  if (!up && life.from > busyFrom && second < busyUntil) return state
   return up || second < busyUntil ? 'running' : state
 }
 
@@ -170,13 +164,20 @@ function switchOver(
   const { book, month } = inputs
   const wanted = clocks.wanted[Math.floor((second - start) / 60)]!
   if (clocks.up && second < clocks.busyUntil && wanted !== 'running') clocks.owed ??= wanted
+  if (second === clocks.life.from) {
+    // Its first day finds it on or off, with no change under way.
+    clocks.up = wanted === 'running' && clocks.wanted[Math.floor((second - start) / 60) - 1] === 'running'
+    if (!clocks.up)
+      clocks.state = wanted === 'running' ? clocks.wanted[Math.floor((second - start) / 60) - 1]! : wanted
+    clocks.busyUntil = second
+    clocks.owed = undefined
+  }
   const next = clocks.owed ?? wanted
   if (second >= clocks.busyUntil && clocks.up !== (next === 'running')) {
     clocks.owed = undefined
     clocks.up = !clocks.up
     if (!clocks.up) clocks.state = next
     const change = clocks.up ? 'return' : 'leave'
-    clocks.busyFrom = second
     // A machine that never was off is up from the first second, without coming back.
     clocks.busyUntil =
       second + (clocks.state === 'running' ? 0 : changeTime(machine, clocks.state, change, book))
@@ -214,7 +215,8 @@ function count(
   for (const meter of counted) clocks.run[meter] += step
   if (second < month.from || second >= month.to) return
   for (const meter of counted) clocks.counted[meter] += step
-  if (state === 'running') clocks.counted.running += step
+  if (state === 'running' && second >= clocks.busyUntil && second < clocks.life.to)
+    clocks.counted.running += step
   if (row.memoryImage) clocks.counted.memory += step
   clocks.counted.there += step
   if (row.disks) clocks.counted.exists += step

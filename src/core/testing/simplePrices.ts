@@ -16,6 +16,7 @@ import {
 export function priceOf(clocks: Clocks, inputs: SimpleInputs, all: readonly Clocks[]): Fraction {
   const parts = timePrice(clocks, inputs)
     .add(diskPrice(clocks, inputs))
+    .add(restorePrice(clocks, inputs))
     .add(operationsPrice(clocks, inputs))
     .add(addressPrice(clocks, inputs))
     .add(trafficPrice(clocks, inputs, all))
@@ -117,7 +118,7 @@ function licencePrice({ machine, counted }: Clocks, inputs: SimpleInputs): Fract
   let total = new Fraction(0)
   for (const id of [licence, subscription]) {
     const found = book.licences.find((each) => each.id === id)
-    if (!found || (machine.ownLicence && found.ownLicence)) continue
+    if (!found || (machine.ownLicence && found.ownLicence && id !== subscription)) continue
     const vcpu = Math.max(sizeOf(machine, book).vcpu, found.leastVcpu)
     const time = hours(counted.licence, inputs)
     const price = book.prices[machine.region]!.sizes[machine.size]!
@@ -131,7 +132,7 @@ function licencePrice({ machine, counted }: Clocks, inputs: SimpleInputs): Fract
   return total
 }
 
-function diskPrice({ machine, counted, free, creations }: Clocks, { book, month }: SimpleInputs): Fraction {
+function diskPrice({ machine, counted, free }: Clocks, { book, month }: SimpleInputs): Fraction {
   const prices = book.prices[machine.region]!
   const monthLength = month.to - month.from
   let total = new Fraction(prices.memoryImagePerGiBMonth ?? '0')
@@ -166,10 +167,23 @@ function diskPrice({ machine, counted, free, creations }: Clocks, { book, month 
       .mul(100 + (disk.snapshots.kept - 1) * disk.snapshots.changedPercent)
       .div(100)
     total = total.add(new Fraction(prices.snapshotPerGiBMonth!).mul(held).mul(counted.there).div(monthLength))
-    if (disk.goes) total = total.add(new Fraction(prices.restorePerGiB ?? '0').mul(used).mul(creations))
   })
   return total
 }
+
+/** What is brought back from snapshots each time that it is made anew. */
+const restorePrice = ({ machine, creations }: Clocks, { book }: SimpleInputs): Fraction =>
+  disksOf(machine).reduce(
+    (sum, disk, i) =>
+      disk.goes && disk.snapshots?.kept
+        ? sum.add(
+            new Fraction(book.prices[machine.region]!.restorePerGiB ?? '0')
+              .mul(usedOf(machine, disk, i, book))
+              .mul(creations),
+          )
+        : sum,
+    new Fraction(0),
+  )
 
 function addressPrice({ machine, address }: Clocks, inputs: SimpleInputs): Fraction {
   if (machine.address === 'none') return new Fraction(0)

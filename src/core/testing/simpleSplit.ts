@@ -16,6 +16,8 @@ interface Account {
   asAsked: boolean
   counted: Clocks['counted']
   free: number
+  /** Of the seconds in which it runs, those in the hours of its week. */
+  askedRunning: number
 }
 
 /**
@@ -33,6 +35,7 @@ export function simpleSplit(inputs: SimpleInputs): Map<string, SimpleSplit> {
         asAsked: false,
         counted: { ...clocks.counted },
         free: 0,
+        askedRunning: 0,
       }
       accounts.set(clocks, own)
     }
@@ -43,8 +46,12 @@ export function simpleSplit(inputs: SimpleInputs): Map<string, SimpleSplit> {
     if (own.asAsked) own.asked = own.asked.add(cost.sub(own.settled))
     own.settled = cost
   }
+  const noteRunning = (own: Account, { counted }: Clocks): void => {
+    if (own.asAsked) own.askedRunning += counted.running - own.counted.running
+  }
   const before = (clocks: Clocks): void => {
     const own = accountOf(clocks)
+    noteRunning(own, clocks)
     own.counted = { ...clocks.counted }
     own.free = clocks.free.compute
   }
@@ -64,8 +71,10 @@ export function simpleSplit(inputs: SimpleInputs): Map<string, SimpleSplit> {
     (clocks, all) => {
       const own = accountOf(clocks)
       settle(own, clocks)
+      noteRunning(own, clocks)
       const kept = keptPrice(clocks, inputs)
-      const asked = own.asked.add(expectedPrice(clocks, inputs, all))
+      const share = new Fraction(own.askedRunning).div(clocks.counted.running || 1)
+      const asked = own.asked.add(expectedPrice(clocks, inputs, all).mul(share))
       return { kept, asked, leak: priceOf(clocks, inputs, all).sub(kept).sub(asked) }
     },
     { before, switched },

@@ -44,7 +44,10 @@ const sharedAllowance: WatchRule = ({ resolved, shared, estimate }) => {
     const name = allowance.name ?? allowance.id
     return [
       {
-        key: of === 'room' && allowance.hoursPerMonth !== undefined ? `shared-allowance/${allowance.id}/room` : `shared-allowance/${allowance.id}`,
+        key:
+          of === 'room' && allowance.hoursPerMonth !== undefined
+            ? `shared-allowance/${allowance.id}/room`
+            : `shared-allowance/${allowance.id}`,
         severity: 'warning',
         facts: { code: 'shared-allowance', allowance: name, machines, usedUpAt },
         stake: paid.reduce((sum, { amount }) => add(sum, amount), ZERO),

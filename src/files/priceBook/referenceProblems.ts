@@ -1,11 +1,11 @@
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import type { RegionPrices } from '../../core/catalogue/regionPrices.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
-import { unknownName, type Path } from './bookIssue.ts'
+import { badValue, unknownName, type Path } from './bookIssue.ts'
 
 const ids = (items: readonly { readonly id: string }[]): Set<string> => new Set(items.map(({ id }) => id))
 
-/** Names that nothing in the book has. */
+/** Names that nothing in the book has, or that stand for something else. */
 export function* referenceProblems(book: PriceBook): Iterable<FileIssue> {
   const refer = referrer(book)
   for (const [i, size] of book.sizes.entries()) {
@@ -17,6 +17,13 @@ export function* referenceProblems(book: PriceBook): Iterable<FileIssue> {
     for (const field of ['licence', 'subscription'] as const) {
       if (image[field] !== undefined) yield* refer(['images', i, field], 'licence', image[field])
     }
+    const subscription = book.licences.findIndex(({ id }) => id === image.subscription)
+    if (book.licences[subscription]?.ownLicence)
+      yield badValue(
+        ['licences', subscription, 'ownLicence'],
+        `It is the subscription of ${image.name}, which no licence of one’s own takes the place of.`,
+        'false.',
+      )
   }
   for (const [i, { eligible, eligibleKinds = [] }] of (book.freeAllowances ?? []).entries()) {
     const path = ['freeAllowances', i]
