@@ -3,6 +3,7 @@ import { ZONE_RELEASE } from '../../core/calendar/zoneData.ts'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import type { Machine, Plan } from '../../core/machine/plan.ts'
 import type { Charge } from '../../core/meter/charge.ts'
+import type { MeteredMonth } from '../../core/meter/meteredMonth.ts'
 import { MONTH_PARTS, type MonthPart } from '../../core/meter/monthPart.ts'
 import type { PlanPricing, MachineIssue, MachineResult, PricedMachine } from '../../core/meter/planPricing.ts'
 import { planTotals, type PlanTotals } from '../../core/meter/planTotals.ts'
@@ -13,6 +14,7 @@ import { MOST_DECIMALS, roundTo, toDecimal, trimDecimal } from '../../core/quant
 import { add, divide, exact, subtract, type Exact } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { Rate } from '../../core/quantity/rate.ts'
+import { lengthOf } from '../../core/quantity/units.ts'
 import { machineIssueText } from '../reading/machineIssueText.ts'
 
 export const ESTIMATE_FORMAT = 'notchgauge/estimate/4'
@@ -20,7 +22,7 @@ export const ESTIMATE_FORMAT = 'notchgauge/estimate/4'
 /** One charge: amount = rate × units × quantity, times the band's share; nothing where it is waived. */
 export interface LineReport {
   readonly meter: Charge['meter']
-  readonly subject: Charge['subject']
+  readonly subject: SubjectReport
   readonly rate: string
   readonly per: Rate['per']
   /** JSON Pointer of the rate in the price book. */
@@ -36,6 +38,11 @@ export interface LineReport {
   /** Decimal text to 12 decimals; the lines of a machine add up to its total. */
   readonly amount: string
 }
+
+/** As charged, with amounts as decimal text. */
+export type SubjectReport =
+  | Exclude<Charge['subject'], { readonly of: 'minimum' }>
+  | { readonly of: 'minimum'; readonly reached: string }
 
 export interface BandReport {
   readonly number: number
@@ -202,7 +209,7 @@ function machineReport(
   return {
     ...about,
     currency,
-    secondsByPhase: Object.fromEntries(metered.phases),
+    secondsByPhase: secondsOf(metered),
     lines: charges.map((charge, i) => lineReport(charge, trimDecimal(parts[i]!))),
     total: decimal(total),
     alwaysOn: decimal(alwaysOn),
@@ -215,6 +222,13 @@ function machineReport(
   }
 }
 
+/** Before its first day there is as little of a machine as after its last. */
+function secondsOf({ phases, timeline }: MeteredMonth): MachineReport['secondsByPhase'] {
+  const missing = lengthOf(timeline.month) - [...phases.values()].reduce<number>((sum, time) => sum + time, 0)
+  const deleted = (phases.get('deleted') ?? 0) + missing
+  return { ...Object.fromEntries(phases), ...(deleted > 0 && { deleted }) }
+}
+
 const paidFor = (
   { kept, asked, leak, saved }: ShownSplit,
   text: (amount: Exact) => string,
@@ -222,7 +236,7 @@ const paidFor = (
 
 const lineReport = (charge: Charge, amount: string): LineReport => ({
   meter: charge.meter,
-  subject: charge.subject,
+  subject: subjectReport(charge.subject),
   rate: charge.rate.text,
   per: charge.rate.per,
   rateAt: charge.rate.pointer,
@@ -234,6 +248,9 @@ const lineReport = (charge: Charge, amount: string): LineReport => ({
   ...(charge.waived && { waived: charge.waived }),
   amount,
 })
+
+const subjectReport = (subject: Charge['subject']): SubjectReport =>
+  subject.of === 'minimum' ? { of: 'minimum', reached: decimal(subject.reached) } : subject
 
 const bandReport = ({ at, count, from, to, share }: NonNullable<Charge['band']>): BandReport => ({
   number: at + 1,

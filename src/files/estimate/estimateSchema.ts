@@ -28,7 +28,9 @@ const said = text.allow('')
 
 const subject = Joi.object({ of: text.required() })
   .unknown()
-  .description('What is charged, by its names in the price book.')
+  .description(
+    'What is charged, by its names in the price book; of a minimum, what all else comes to, as decimal text.',
+  )
 
 const waived = Joi.object({ by: Joi.valid('allowance', 'cap', 'own-licence', 'included').required() })
   .unknown()
@@ -72,7 +74,7 @@ const paidFor = (rule: Joi.StringSchema) =>
     leak: need(rule),
     saved: need(rule),
   }).description(
-    'What the month is paid for. Kept: disks, snapshots, addresses, memory on disk. Asked: machine time and licences while it runs in the hours of its week. Leak: the same in time that nobody asked for. They add up to the total, and with what is saved to always on.',
+    'What the month is paid for. Kept: disks, snapshots, addresses, memory on disk. Asked: machine time and licences while it runs in the hours of its week, and traffic and operations by that share of the time in which it runs. Leak: the same in time that nobody asked for, and what is restored. They add up to the total, and with what is saved to always on.',
   )
 
 export const machine = objectOf<MachineReport>({
@@ -83,7 +85,9 @@ export const machine = objectOf<MachineReport>({
   terms: need(text),
   secondsByPhase: need(
     Joi.object(Object.fromEntries(Object.keys(STATE_OF_PHASE).map((phase) => [phase, seconds]))),
-  ).description('True seconds of the month in each phase; they sum to the month.'),
+  ).description(
+    'True seconds of the month in each phase, before a first day as deleted; they sum to the month.',
+  ),
   lines: need(Joi.array().items(line)),
   total: need(amount),
   alwaysOn: need(amount),
