@@ -63,7 +63,7 @@ export const priceCommand = (run: CommandRun): Command =>
     .option('--bom', 'begin CSV with a byte-order mark, by which spreadsheets know UTF-8')
     .option(
       '--fail-over <amount>',
-      `end with status ${EXIT.overBudget} when the month as shown, to the cent and before tax, costs more`,
+      `end with status ${EXIT.overBudget} when the month as shown, to the cent and before tax, costs more; by its true hours, as a budget is held to`,
     )
     .addHelpText(
       'after',
@@ -87,7 +87,10 @@ function price(run: CommandRun, options: Options): void {
       ? focusCsv(pricedOf(pricing, question), options.by)
       : FORMATS[options.format](report, options),
   )
-  if (failOver !== undefined) failWhenOver(run, report, failOver)
+  if (failOver !== undefined) {
+    const isTrue = question.reading === 'calendar'
+    failWhenOver(run, isTrue ? report : reportOf(run, plan, { ...question, reading: 'calendar' }), failOver)
+  }
   sayUnpriced(run, report)
 }
 

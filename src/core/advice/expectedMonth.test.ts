@@ -49,6 +49,22 @@ describe('a month that people switch by hand', () => {
     expectSame(month({}), plan, plan, plan)
   })
 
+  test('nobody forgets a night before there is a machine, or after it', () => {
+    const always = { ...NONE, forgottenPercent: 100 }
+    const office = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-18:00'))
+    const oneDay = { off: 'deallocated', firstDay: '2027-03-10', lastDay: '2027-03-10' } as const
+    const hours = { ...SMALL_BOOK, billing: { ...SMALL_BOOK.billing, minimumSeconds: 0 } }
+    const free = { ...hours.states.deallocated!, leave: { seconds: 0 }, return: { seconds: 0 } }
+    const book = { ...hours, states: { ...hours.states, deallocated: free } }
+    const cost = (of: WeekPlan): Exact => {
+      const plan = resolved(oneDay, of, book)
+      return expectedMonth(plan, MARCH, of === office ? always : NONE)!.expected
+    }
+    // From 8 on and left on until midnight, when it is deleted: 16 h, as a week that says so.
+    const untilMidnight = weekOf('Etc/UTC', windowsOn(WORKDAYS, '08:00-24:00'))
+    expect(compare(cost(office), cost(untilMidnight))).toBe(0)
+  })
+
   test('starts within half an hour of its time, and is expected on time', () => {
     expectSame(
       month({ spreadMinutes: 30 }),

@@ -2,6 +2,7 @@ import { shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { BillingMonth } from '../calendar/billingMonth.ts'
 import type { Habits, IdleRule } from '../calendar/habits.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
+import { lifeOf, type Life } from '../machine/life.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal } from '../meter/machineTotal.ts'
@@ -10,7 +11,7 @@ import type { SharedAccount } from '../meter/sharedAccount.ts'
 import { spansAround } from '../power/monthTimeline.ts'
 import { isNeverOff, LONGEST_GAP_DAYS } from '../off/offPlan.ts'
 import { add, compare, divide, exact, multiply, subtract, type Exact } from '../quantity/exact.ts'
-import { instant, lengthOf, SECONDS_PER_DAY, type Span } from '../quantity/units.ts'
+import { instant, lengthOf, SECONDS_PER_DAY, type Instant, type Span } from '../quantity/units.ts'
 
 /** A month of a machine that people switch by hand, in the currency of its price book: a guess, not the plan. */
 export interface ExpectedMonth {
@@ -33,7 +34,8 @@ export function expectedMonth(
 ): ExpectedMonth | undefined {
   const { machine, week, index } = resolved
   if (isNeverOff(machine) || lackedState(machine, index.book)) return undefined
-  const on = spansOf(resolved, month)
+  const life = lifeOf(machine, week)
+  const on = withinLife(spansOf(resolved, month), life)
   const { forgottenPercent, idle } = habits
   const spread = habits.spreadMinutes * 60
   const costOf = (spans: readonly Span[]): Exact | undefined => {
@@ -42,7 +44,7 @@ export function expectedMonth(
   }
   const used = (spans: readonly Span[]): Span[] => without(spans, unusedIn(spans, idle))
   const forgotten = (spans: readonly Span[]): Span[] =>
-    without(leftOn(spans, week, idle), unusedIn(spans, idle))
+    without(leftOn(spans, week, idle, life.to), unusedIn(spans, idle))
   const usual = costOf(used(on))
   const always = costOf(forgotten(on))
   const late = costOf(used(startedAfter(on, spread)))
@@ -67,6 +69,14 @@ function spansOf(resolved: ResolvedMachine, month: BillingMonth): Span[] {
   return [...earlier, ...near]
 }
 
+/** A night before there is a machine, or after, is forgotten by nobody. */
+const withinLife = (on: readonly Span[], { from, to }: Life): Span[] =>
+  on.flatMap((span) =>
+    span.to > from && span.from < to
+      ? [{ from: instant(Math.max(span.from, from)), to: instant(Math.min(span.to, to)) }]
+      : [],
+  )
+
 /** Spans that begin so many seconds later, or earlier; in order and apart. */
 function startedAfter(on: readonly Span[], seconds: number): Span[] {
   const moved: Span[] = []
@@ -80,10 +90,10 @@ function startedAfter(on: readonly Span[], seconds: number): Span[] {
 }
 
 /** Each stop forgotten: on until the next start, the first auto-shutdown, or the idle rule, whatever comes first. */
-function leftOn(on: readonly Span[], week: WeekPlan, idle: IdleRule | undefined): Span[] {
+function leftOn(on: readonly Span[], week: WeekPlan, idle: IdleRule | undefined, gone: Instant): Span[] {
   const filled: Span[] = []
   for (const [i, span] of on.entries()) {
-    const next = on[i + 1]?.from ?? Infinity
+    const next = on[i + 1]?.from ?? gone
     // What an auto-shutdown ends is not forgotten.
     const shut = shutdownAfter(week, instant(span.to - 1)) ?? Infinity
     const idleAt = idle ? span.to + idle.afterMinutes * 60 : Infinity

@@ -1,5 +1,6 @@
 import { shutdownAfter } from '../calendar/autoShutdown.ts'
 import type { BillingMonth } from '../calendar/billingMonth.ts'
+import { lifeOf } from '../machine/life.ts'
 import { lackedState } from '../catalogue/statesSold.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { chargedTotal } from '../meter/machineTotal.ts'
@@ -43,7 +44,8 @@ export function forgetting(
     return total.ok ? total.value : undefined
   }
   const metered = meterMachine(resolved, month)
-  const { on } = metered.timeline
+  const life = lifeOf(machine, resolved.week)
+  const on = metered.timeline.on.filter(({ from, to }) => to > life.from && from < life.to)
   const planned = total(metered)
   if (!planned) return []
   const costOf = (gap: Span): Exact | undefined => {
@@ -53,7 +55,7 @@ export function forgetting(
   const gaps = gapsOf(on).filter(({ from, to }) => from >= month.from && to <= month.to)
   const between = (least: number, most: number): Span | undefined =>
     gaps.find((gap) => lengthOf(gap) >= least && lengthOf(gap) < most)
-  const stop = on.find(({ to }) => to >= month.from && to < month.to)?.to
+  const stop = on.find(({ to }) => to >= month.from && to < Math.min(month.to, life.to))?.to
   const cases: readonly [Forgetting['what'], Span | undefined][] = [
     ['night', between(SHORTEST_NIGHT, LONGEST_NIGHT)],
     ['weekend', between(LONGEST_NIGHT, LONGEST_WEEKEND)],

@@ -23,3 +23,9 @@ export function addMonths(month: YearMonth, count: number): YearMonth | undefine
   const index = year * 12 + (number - 1) + count
   return parseYearMonth(`${Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}`)
 }
+
+/** How many months `b` is later than `a`; below zero where it is earlier. */
+export function monthsBetween(a: YearMonth, b: YearMonth): number {
+  const [from, to] = [yearMonthParts(a), yearMonthParts(b)]
+  return (to.year - from.year) * 12 + to.month - from.month
+}

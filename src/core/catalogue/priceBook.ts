@@ -52,6 +52,8 @@ export interface BillingRules {
   readonly incrementSeconds: number
   /** What a machine costs at the least in a month in which there is one. */
   readonly minimumPerMachineMonth?: DecimalText
+  /** Cap of a flat term that was answered to be on demand: it holds again once that is taken back. */
+  readonly flatCapHours?: number
   /** vCPU that one physical core stands for, where sizes are sold in cores. */
   readonly vcpuPerCore?: number
   /** On-demand rates that fall as the machine's share of the month grows; each band for its own hours only. */

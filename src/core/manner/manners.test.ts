@@ -153,3 +153,14 @@ describe('answers', () => {
     expect(answered(flat, 'when-off', 'gives-back').prices).toEqual(PLAIN.prices)
   })
 })
+
+test('a cap is kept while prices are on demand, and holds again until deleted', () => {
+  const capped = answered(withManner(PLAIN, 'until-deleted'), 'monthly-cap', '672')
+  const onDemand = answered(capped, 'when-off', 'gives-back')
+  expect(checkPriceBook(onDemand)).toEqual([])
+  expect(onDemand.terms.map(({ kind }) => kind)).toEqual(['on-demand'])
+  const again = answered(onDemand, 'when-off', 'until-deleted')
+  expect([again.terms, again.billing, again.prices]).toEqual([capped.terms, capped.billing, capped.prices])
+  const uncapped = answered(answered(capped, 'monthly-cap', 'none'), 'when-off', 'gives-back')
+  expect(answered(uncapped, 'when-off', 'until-deleted').terms[0]).not.toHaveProperty('capHours')
+})

@@ -76,9 +76,13 @@ function withStates({ states }: PriceBook, wanted: PriceBook['states']): PriceBo
 function withTerms(book: PriceBook, flat: boolean): PriceBook {
   const from = book.terms.find(({ kind }) => kind === (flat ? 'on-demand' : 'flat'))
   if (!from) return book
-  const to = flat ? FLAT : ON_DEMAND
+  // What was a flat term is one again with the cap that it had.
+  const { flatCapHours: kept, ...billing } = book.billing
+  const cap = from.kind === 'flat' ? from.capHours : undefined
+  const to = flat ? { ...FLAT, ...(kept !== undefined && { capHours: kept }) } : ON_DEMAND
   return {
     ...book,
+    billing: { ...billing, ...(cap !== undefined && { flatCapHours: cap }) },
     terms: book.terms.map((each) => (each === from ? to : each)),
     prices: Object.fromEntries(
       Object.entries(book.prices).map(([region, prices]) => [region, pricesOn(prices, from, flat)]),

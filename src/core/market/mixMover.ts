@@ -1,6 +1,7 @@
 import { exchanged, exchangeFor } from '../machine/exchange.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { PlanPricing } from '../meter/planPricing.ts'
+import { accountWithoutPools, hasPools, unusedAccount, type SharedAccount } from '../meter/sharedAccount.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { toNumber, type Exact } from '../quantity/exact.ts'
 import { bestOfEach } from './bestOfEach.ts'
@@ -18,8 +19,13 @@ export interface MixMover {
   /** Its month as it is, in the currency of its price book. */
   readonly before: Exact
   readonly inputs: PlatesInputs
-  /** The cheapest at each place, by the place's number; as if it were in no group. */
+  /**
+   * The cheapest at each place, by the place's number; as if it were in no group, and as if nobody else used the free
+   * allowances there: never dearer than it is among others.
+   */
   readonly offers: ReadonlyMap<number, MarketOffer>
+  /** The cheapest at each place if there were no free allowances; the same where there are none. */
+  readonly withoutPools: ReadonlyMap<number, MarketOffer>
 }
 
 /** Undefined for a machine of which nothing is known, and for one that fits nowhere. */
@@ -36,9 +42,27 @@ export function mixMover(
   // The others of its group may move too: where they stand now closes nothing.
   const { apart, ...resolved } = found.value.inputs.resolved
   const inputs = { ...found.value.inputs, resolved }
-  const offers = offersByPlace(market, question, inputs, places)
-  return offers.size > 0 ? { machine, before, inputs, offers } : undefined
+  const offers = offersByPlace(market, question, withAccounts(inputs, unusedAccount), places)
+  if (offers.size === 0) return undefined
+  const sellers = [inputs.shared, ...(inputs.elsewhere ?? []).map(({ shared }) => shared)]
+  const withoutPools = sellers.some((shared) => shared && hasPools(shared))
+    ? offersByPlace(market, question, withAccounts(inputs, accountWithoutPools), places)
+    : offers
+  return { machine, before, inputs, offers, withoutPools }
 }
+
+/** The same question with what is shared at each provider changed. */
+const withAccounts = (
+  inputs: PlatesInputs,
+  change: (shared: SharedAccount) => SharedAccount,
+): PlatesInputs => ({
+  ...inputs,
+  shared: inputs.shared && change(inputs.shared),
+  elsewhere: (inputs.elsewhere ?? []).map((seller) => ({
+    ...seller,
+    shared: seller.shared && change(seller.shared),
+  })),
+})
 
 /** The cheapest that fits at each place, priced exactly. */
 export function offersByPlace(

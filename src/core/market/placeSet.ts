@@ -10,7 +10,7 @@ export interface PlaceCosts {
   readonly together?: readonly PlacedTogether[]
 }
 
-interface PlacedTogether {
+export interface PlacedTogether {
   readonly machines: readonly number[]
   /** Infinity where not all of them can be at those places. */
   readonly cost: (among: ReadonlySet<number>) => number

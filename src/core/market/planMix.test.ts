@@ -3,12 +3,14 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { readPlan } from '../../files/plan/planFile.ts'
 import type { YearMonth } from '../calendar/yearMonth.ts'
+import type { PriceBook } from '../catalogue/priceBook.ts'
 import { finish } from '../finish.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
 import { planTotals } from '../meter/planTotals.ts'
 import { exchanged, exchangeFor } from '../machine/exchange.ts'
-import { compare, toNumber, type Exact } from '../quantity/exact.ts'
+import { toDecimal } from '../quantity/decimal.ts'
+import { add, compare, subtract, toNumber, type Exact } from '../quantity/exact.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import {
   anyMarketBook,
@@ -18,7 +20,10 @@ import {
   MARKET_MONTH,
 } from '../testing/everyForm.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
+import { RULE_BOOK } from '../testing/ruleBook.ts'
+import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { Market } from './market.ts'
+import { EVERY_DAY, weekOf, windowsOn } from '../testing/weeks.ts'
 import type { MixQuestion } from './mixQuestion.ts'
 import { planMix } from './planMix.ts'
 import { randomRuns } from '../testing/randomRuns.ts'
@@ -137,4 +142,101 @@ test('of the demo, what is shown is what the plan costs once it is taken; more p
   const three = ask({ ...demoQuestion, providers: 3, places: 3 }).best
   if (one) expect(toNumber(one.total)).toBeGreaterThanOrEqual(toNumber(best!.total) - 0.1)
   expect(toNumber(three!.total)).toBeLessThanOrEqual(toNumber(best!.total) + 0.1)
+})
+
+describe('with free hours that are shared', () => {
+  const ALWAYS = weekOf('Etc/UTC', windowsOn(EVERY_DAY, '00:00-24:00'))
+  const bookAt = (id: string, perHour: string, hoursPerMonth?: number): PriceBook => ({
+    ...RULE_BOOK,
+    provider: { id, name: id },
+    currency: 'EUR',
+    regions: [RULE_BOOK.regions[0]!],
+    ...(hoursPerMonth !== undefined && {
+      freeAllowances: [{ id: 'free', eligible: ['middle'], hoursPerMonth, until: '2099-12-31' }],
+    }),
+    prices: {
+      east: {
+        ...RULE_BOOK.prices.east!,
+        sizes: { middle: { perHour } },
+        disks: { steps: { perMonthByStep: { 32: '0', 64: '0', 128: '0', 256: '0' } } },
+      },
+    },
+  })
+  const machineAt = (at: number, part: Partial<Machine> = {}): Machine => ({
+    ...SMALL_MACHINE,
+    name: `machine-${at}`,
+    provider: 'bb',
+    ...part,
+  })
+  const questionOf = (
+    machines: readonly Machine[],
+    books: MixQuestion['books'],
+    places = 2,
+  ): MixQuestion => ({
+    plan: {
+      name: 'any',
+      month: MARKET_MONTH,
+      weeks: [ALWAYS],
+      machines,
+      currency: 'EUR',
+      exchangeRates: [],
+    },
+    books,
+    month: MARKET_MONTH,
+    reading: 'calendar',
+    providers: 2,
+    places,
+  })
+  const totalText = (total: Exact): string => toDecimal(total, 2)
+
+  test('two machines do not both have them: one goes, one stays', () => {
+    const books = [bookAt('aa', '0.20', 400), bookAt('bb', '0.10')]
+    const machines = [machineAt(0), machineAt(1)]
+    const { now, best } = ask(questionOf(machines, books))
+    // 744 h × 0.10 twice; (744 − 400) × 0.20 and 744 × 0.10.
+    expect([totalText(now), totalText(best!.total), best!.isExact]).toEqual(['148.80', '143.20', true])
+    expect([best!.moves.length, best!.stay.length]).toEqual([1, 1])
+    // Only one place: staying is the cheapest.
+    expect(totalText(ask(questionOf(machines, books, 1)).best!.total)).toBe('148.80')
+  })
+
+  test('is never dearer than staying or than any other way, over random plans', () => {
+    const anyMachine = fc.record({ provider: fc.constantFrom('aa', 'bb', 'cc') })
+    const cents = fc.integer({ min: 5, max: 30 }).map((count) => (count / 100).toFixed(2))
+    fc.assert(
+      fc.property(
+        fc.array(anyMachine, { minLength: 1, maxLength: 4 }),
+        fc.tuple(cents, cents, cents),
+        fc.tuple(...[0, 1].map(() => fc.integer({ min: 1, max: 1_500 }))),
+        (parts, [aa, bb, cc], [first, second]) => {
+          const books = [bookAt('aa', aa, first), bookAt('bb', bb), bookAt('cc', cc, second)]
+          const machines = parts.map((part, at) => machineAt(at, part))
+          const question = { ...questionOf(machines, books, 3), providers: 3 }
+          const { best, now } = ask(question)
+          const everyWay = machines.reduce<readonly (readonly string[])[]>(
+            (all) => all.flatMap((some) => ['aa', 'bb', 'cc'].map((each) => [...some, each])),
+            [[]],
+          )
+          const least = everyWay
+            .map((sellers) => {
+              const moved = machines.map((machine, at) => ({ ...machine, provider: sellers[at]! }))
+              const plan = { ...question.plan, machines: moved }
+              const pricing = new PlanPricing({ ...question, plan })
+              const estimates = moved.flatMap((machine) => {
+                const result = pricing.of(machine)
+                return result.ok ? [result.estimate] : []
+              })
+              return planTotals(plan, estimates, question.month, 2).planned
+            })
+            .reduce((low, total) => (compare(total, low) < 0 ? total : low))
+          expect(compare(best!.total, now)).toBeLessThanOrEqual(0)
+          if (best!.isExact) expect(totalText(best!.total)).toBe(totalText(least))
+          const rows = best!.moves.map(({ before, after }) => subtract(after!, before!))
+          const sum = [...rows, best!.stayDifference].reduce((all, each) => add(all, each), now)
+          expect(totalText(sum)).toBe(totalText(best!.total))
+        },
+      ),
+      randomRuns(12),
+    )
+  })
 })

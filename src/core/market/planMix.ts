@@ -1,17 +1,17 @@
 import { membersByGroup } from '../machine/apart.ts'
 import type { Machine } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
-import { planTotals } from '../meter/planTotals.ts'
-import { toNumber, type Exact } from '../quantity/exact.ts'
+import { planTotals, shownInPlan } from '../meter/planTotals.ts'
+import { add, compare, subtract, toNumber, ZERO, type Exact } from '../quantity/exact.ts'
 import { losses, type Loss } from '../wholePlan/losses.ts'
-import { apartSeating } from './apartSeating.ts'
 import type { Market } from './market.ts'
 import { groupCost, mixGroup, type MixGroup } from './mixGroup.ts'
 import type { MixQuestion } from './mixQuestion.ts'
 import { mixMover, moverCosts, type MixMover } from './mixMover.ts'
 import { MixPlaces, type MixPlace } from './mixPlaces.ts'
 import { offerRow, type OfferRow } from './offerRow.ts'
-import type { MarketOffer } from './offerTotal.ts'
+import type { MoversByPlace } from './offersAmong.ts'
+import { PooledOffers } from './PooledOffers.ts'
 import { cheapestPlaceSet, type PlaceCosts, type PlaceSetLimits } from './placeSet.ts'
 
 /** Decimals of a plan’s total: it is the sum of what its machines show. */
@@ -20,8 +20,11 @@ const SHOWN = 2
 interface MixMove {
   readonly name: string
   readonly row: OfferRow
-  /** The machine’s month now, in the currency of the row. */
-  readonly before: Exact
+  /** Its month now, and once all are moved, in the plan’s currency as shown; undefined where there is no rate. */
+  readonly before: Exact | undefined
+  readonly after: Exact | undefined
+  /** Its month once all are moved, as its price book has it. */
+  readonly inBook: { readonly total: Exact; readonly currency: string } | undefined
   readonly losses: readonly Loss[]
 }
 
@@ -33,8 +36,12 @@ export interface PlanMix {
   readonly moves: readonly MixMove[]
   /** Machines that stay as they are. */
   readonly stay: readonly string[]
+  /** What machines that stay cost more or less then, by what they share with those that move. */
+  readonly stayDifference: Exact
   /** Machines that fit nowhere in it; its total is then of the others alone. */
   readonly missing: readonly string[]
+  /** Nothing cheaper is possible at these places; else nothing cheaper was found. */
+  readonly isExact: boolean
 }
 
 export interface MixAnswer {
@@ -57,20 +64,19 @@ export type MixStep =
 const MOST_LISTED = 12
 
 /** All that is moved about, and what it costs where. */
-interface Moved {
+interface Moved extends MoversByPlace {
   readonly question: MixQuestion
   readonly places: MixPlaces
   readonly held: readonly string[]
-  readonly movers: readonly MixMover[]
-  /** By mover: by place. */
-  readonly costs: readonly Float64Array[]
-  readonly groups: readonly MixGroup[]
+  readonly currency: string
+  readonly pooled: PooledOffers
 }
 
 /**
  * The cheapest way to run all machines of a plan at so few places and providers, and at each provider and place alone.
- * Each machine is priced exactly at each place that it fits, as the market has it; what is shown is priced as a plan. Yields
- * after each machine, and while sets of places are looked through.
+ * Each machine is priced exactly at each place that it fits, as the market has it. Where free hours are shared, a set of
+ * places is priced as whole plans; what is shown always is. Never dearer than the plan as it is where that is of so few
+ * places, nor than one of the alternatives. Yields after each machine, and while sets of places are looked through.
  */
 export function* planMix(market: Market, question: MixQuestion): Generator<MixStep, MixAnswer> {
   const { plan } = question
@@ -101,16 +107,27 @@ export function* planMix(market: Market, question: MixQuestion): Generator<MixSt
       question,
     ),
   )
-  const moved: Moved = { question, places, held: [...heldAt.keys()], movers, costs, groups }
+  const pooled = new PooledOffers({
+    question,
+    currency,
+    movers,
+    costs,
+    groups,
+    held: plan.machines.filter(({ name }) => heldAt.has(name)),
+  })
+  const moved: Moved = { question, places, held: [...heldAt.keys()], movers, costs, groups, currency, pooled }
   const found = yield* setsOf(
     {
       costs,
       providers: places.providers,
       held: [...new Set(heldAt.values())],
-      together: groups.map((group) => ({
-        machines: group.movers,
-        cost: (among) => groupCost(group, among),
-      })),
+      together: [
+        ...groups.map((group) => ({
+          machines: group.movers,
+          cost: (among: ReadonlySet<number>) => groupCost(group, among),
+        })),
+        ...pooled.together(),
+      ],
     },
     question,
   )
@@ -121,15 +138,32 @@ export function* planMix(market: Market, question: MixQuestion): Generator<MixSt
   const singly = [...places.providers.keys()]
     .sort((a, b) => costAt(costs, [a]) - costAt(costs, [b]))
     .slice(0, MOST_LISTED)
+  const byProvider = ofProvider.sort(fullFirst)
+  const byPlace = singly.map((place) => mix([place])).sort(fullFirst)
+  const best = found && mix(found.places)
   return {
     currency,
     now,
     held: moved.held,
-    best: found && mix(found.places),
-    byProvider: ofProvider.sort(fullFirst),
-    byPlace: singly.map((place) => mix([place])).sort(fullFirst),
+    best: best && cheapestOf([best, ...byProvider, ...byPlace], question),
+    byProvider,
+    byPlace,
   }
 }
+
+/** Of sets that hold all machines at so few places, the first of the cheapest. */
+const cheapestOf = (
+  [best, ...others]: readonly [PlanMix, ...PlanMix[]],
+  { places, providers }: MixQuestion,
+): PlanMix =>
+  others
+    .filter(
+      (mix) =>
+        mix.missing.length === 0 &&
+        mix.places.length <= places &&
+        new Set(mix.places.map(({ provider }) => provider)).size <= providers,
+    )
+    .reduce((low, mix) => (compare(mix.total, low.total) < 0 ? mix : low), best)
 
 function* setsOf(
   costs: PlaceCosts,
@@ -171,60 +205,78 @@ function groupsOf(
   })
 }
 
-/** The cheapest offer of each mover at some of the places; undefined where it fits at none of them. */
-function offersAmong(
-  { movers, costs, groups }: Moved,
-  among: readonly number[],
-): (MarketOffer | undefined)[] {
-  const offers = movers.map(({ offers }, at) => {
-    const place = among.reduce((low, each) => (costs[at]![each]! < costs[at]![low]! ? each : low), among[0]!)
-    return costs[at]![place]! < Infinity ? offers.get(place) : undefined
-  })
-  for (const group of groups) {
-    const { seats } = apartSeating(group.seats, new Set(among))
-    group.movers.forEach((mover, i) => (offers[mover] = group.offers[i]![seats[i]!]))
-  }
-  return offers
-}
-
 function mixOf(moved: Moved, among: readonly number[]): PlanMix {
-  const { question, places, held, movers } = moved
+  const { question, places, held, movers, currency, pooled } = moved
+  const { offers, isExact } = pooled.among(among)
+  const missing = movers.flatMap(({ machine }, at) => (offers[at] ? [] : [machine.name]))
+  const without = new Set(missing)
+  const forms = new Map(
+    movers.flatMap(({ machine }, at) => (offers[at] ? [[machine.name, offers[at].machine]] : [])),
+  )
+  const kept = question.plan.machines.filter(({ name }) => !without.has(name))
+  const before = monthsOf(question, question.plan.machines, currency)
+  const after = monthsOf(
+    question,
+    kept.map((machine) => forms.get(machine.name) ?? machine),
+    currency,
+  )
+  const used = new Set<number>()
   const moves: MixMove[] = []
   const stay = [...held]
-  const missing: string[] = []
-  const forms = new Map<string, Machine>()
-  const used = new Set<number>()
-  const offers = offersAmong(moved, among)
-  for (const [at, { machine, before, inputs }] of movers.entries()) {
+  for (const [at, { machine, inputs }] of movers.entries()) {
     const offer = offers[at]
-    if (!offer) {
-      missing.push(machine.name)
-      continue
-    }
+    if (!offer) continue
+    const { name } = machine
     const { provider, region } = offer.machine
-    const place = places.number(provider, region, () => ({ provider, place: region }))
-    used.add(place)
-    forms.set(machine.name, offer.machine)
-    if (JSON.stringify(offer.machine) === JSON.stringify(machine)) stay.push(machine.name)
+    used.add(places.number(provider, region, () => ({ provider, place: region })))
+    if (JSON.stringify(offer.machine) === JSON.stringify(machine)) stay.push(name)
     else
       moves.push({
-        name: machine.name,
+        name,
         row: offerRow(offer.resolved, offer.total),
-        before,
+        before: before.get(name)?.shown,
+        after: after.get(name)?.shown,
+        inBook: after.get(name),
         losses: losses(inputs.resolved, offer.resolved),
       })
   }
-  const without = new Set(missing)
-  const machines = question.plan.machines.flatMap((machine) =>
-    without.has(machine.name) ? [] : (forms.get(machine.name) ?? machine),
-  )
+  const differenceOf = (name: string): Exact =>
+    subtract(after.get(name)?.shown ?? ZERO, before.get(name)?.shown ?? ZERO)
   return {
     places: [...used].map((place) => places.names[place]!),
-    total: totalsOf(question, machines).planned,
+    total: [...after.values()].reduce<Exact>((sum, month) => add(sum, month?.shown ?? ZERO), ZERO),
     moves,
     stay,
+    stayDifference: stay.reduce<Exact>((sum, name) => add(sum, differenceOf(name)), ZERO),
     missing,
+    isExact,
   }
+}
+
+interface MixMonth {
+  readonly total: Exact
+  readonly currency: string
+  /** In the plan's currency, as shown; undefined where there is no rate. */
+  readonly shown: Exact | undefined
+}
+
+/** What each machine of a plan costs that has a price. */
+function monthsOf(
+  question: MixQuestion,
+  machines: readonly Machine[],
+  planCurrency: string,
+): Map<string, MixMonth> {
+  const plan = { ...question.plan, machines }
+  const pricing = new PlanPricing({ ...question, plan })
+  return new Map(
+    machines.flatMap((machine): [string, MixMonth][] => {
+      const result = pricing.of(machine)
+      if (!result.ok) return []
+      const { total, currency } = result.estimate
+      const shown = shownInPlan(total, currency, planCurrency, plan, question.month, SHOWN)
+      return [[machine.name, { total, currency, shown }]]
+    }),
+  )
 }
 
 /** The plan with other machines, as its total would be shown. */

@@ -123,6 +123,32 @@ export function shareAccount(
   }
 }
 
+/** The account as if nobody used its allowances yet; what is sent is as it is. */
+export const unusedAccount = keptFor((account: SharedAccount): SharedAccount => {
+  const unused = (pools: SharedPools): SharedPools => ({
+    ...pools,
+    usersOf: new Map(),
+    steps: [],
+    drained: drainPools(pools.pools, []),
+  })
+  return { ...account, hours: unused(account.hours), room: unused(account.room) }
+})
+
+/** The account as if it had no allowances. */
+export const accountWithoutPools = keptFor((account: SharedAccount): SharedAccount => {
+  const none: SharedPools = {
+    allowances: [],
+    pools: [],
+    usersOf: new Map(),
+    steps: [],
+    drained: drainPools([], []),
+  }
+  return { ...account, hours: none, room: none }
+})
+
+export const hasPools = ({ hours, room }: SharedAccount): boolean =>
+  hours.pools.length > 0 || room.pools.length > 0
+
 /** One capacity of one allowance, with all that may use it. */
 export interface PoolUse {
   readonly allowance: FreeAllowance

@@ -1,7 +1,7 @@
 import { parseDecimal } from '../quantity/decimal.ts'
 import { compare, subtract, type Exact } from '../quantity/exact.ts'
 import { instant, type Instant, type Span } from '../quantity/units.ts'
-import { firstReached } from './firstReached.ts'
+import { firstWhen } from './firstWhen.ts'
 import { spentWithin, type SpendingMonth } from './planSpending.ts'
 
 export interface BudgetReach {
@@ -21,7 +21,10 @@ export function budgetReach({ parts }: SpendingMonth, budget: string, planned: E
   const left = subtract(amount, planned)
   if (compare(planned, amount) <= 0 || parts.length === 0) return { budget: amount, left, at: undefined }
   const span = unionOf(parts.map(({ estimate }) => estimate.month))
-  const at = firstReached(span, amount, (until) => spentWithin(parts, { from: span.from, to: until }, true))
+  const at = firstWhen(
+    span,
+    (until) => compare(spentWithin(parts, { from: span.from, to: until }, true), amount) > 0,
+  )
   // Rounded as it is shown, a month can be over by less than is spent.
   return { budget: amount, left, at: at ?? span.to }
 }

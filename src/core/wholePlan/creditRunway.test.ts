@@ -13,6 +13,7 @@ import { instant, type Span } from '../quantity/units.ts'
 import { anyMachineOf, anyWeek } from '../testing/anyMachines.ts'
 import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
+import { RULE_BOOK } from '../testing/ruleBook.ts'
 import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { weekOf, windowsOn, EVERY_DAY } from '../testing/weeks.ts'
 import { creditRunway, creditSpan, type CreditRunway } from './creditRunway.ts'
@@ -128,6 +129,62 @@ describe('commitments that are paid up front', () => {
     expect(payments.map(({ amount }) => toDecimal(amount, 6))).toEqual(
       Array(2).fill(toDecimal(parseDecimal(price.upFront!)!, 6)),
     )
+  })
+
+  const quarterly = (upFront: string, valid = '2026-01-01') => ({
+    ...RULE_BOOK,
+    valid: { from: valid },
+    terms: [
+      { id: 'quarter', name: 'A quarter', kind: 'commitment' as const, months: 3, upFront: 'part' as const },
+    ],
+    prices: {
+      east: {
+        ...RULE_BOOK.prices.east!,
+        sizes: { middle: { terms: { quarter: { upFront, perHour: '0' } } } },
+      },
+    },
+  })
+  const bound = (upFront: string, part: Partial<Machine>, valid?: string) => ({
+    plan: {
+      machines: [{ ...PLAIN, terms: 'quarter', week: OFFICE_WEEK.id, ...part }],
+      weeks: [OFFICE_WEEK],
+    },
+    books: [quarterly(upFront, valid)],
+  })
+  const paymentsOf = (...args: Parameters<typeof run>): string[] =>
+    run(...args).payments.map(({ at, amount }) => `${when(at)} ${toDecimal(amount, 2)}`)
+
+  test('begin with a first day that comes after the credit, whole, and again by its day', () => {
+    const inputs = bound('3000', { firstDay: '2027-03-16' })
+    expect(paymentsOf(inputs, '90000', '2027-03-01', '2027-12-31')).toEqual([
+      '2027-03-16T00:00 3000.00',
+      '2027-06-15T23:00 3000.00',
+      '2027-09-15T23:00 3000.00',
+      '2027-12-16T00:00 3000.00',
+    ])
+    const may = bound('30', { firstDay: '2027-05-01' })
+    // Midnights in Lisbon, an hour before UTC's in summer.
+    expect(paymentsOf(may, '90000', '2027-02-10', '2027-12-31')).toEqual([
+      '2027-04-30T23:00 30.00',
+      '2027-07-31T23:00 30.00',
+      '2027-11-01T00:00 30.00',
+    ])
+  })
+
+  test('begin with the credit where the first day comes before it', () => {
+    const inputs = bound('30', { firstDay: '2027-01-05' })
+    expect(paymentsOf(inputs, '90000', '2027-02-10', '2027-06-30')).toEqual([
+      '2027-02-10T00:00 30.00',
+      '2027-05-10T00:00 30.00',
+    ])
+  })
+
+  test('begin when there is a book that sells them', () => {
+    const inputs = bound('30', {}, '2027-04-01')
+    expect(paymentsOf(inputs, '90000', '2027-02-10', '2027-08-31')).toEqual([
+      '2027-04-01T00:00 30.00',
+      '2027-07-01T00:00 30.00',
+    ])
   })
 
   test('a credit that cannot pay one is used up then', () => {

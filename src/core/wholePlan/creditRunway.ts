@@ -1,19 +1,14 @@
 import { NO_CURRENCY } from '../quantity/currency.ts'
 import { endOfDate } from '../calendar/billingMonth.ts'
-import { civilDate, dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
+import { dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
 import { addMonths, type YearMonth } from '../calendar/yearMonth.ts'
 import type { Credit } from '../machine/plan.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import { compare, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { instant, type Instant, type Span } from '../quantity/units.ts'
-import { firstReached } from './firstReached.ts'
-import { spentWithin, upFrontOf, type PlanSpending, type SpendingPart } from './planSpending.ts'
-
-interface Payment {
-  readonly at: Instant
-  readonly name: string
-  readonly amount: Exact
-}
+import { firstWhen } from './firstWhen.ts'
+import { spentWithin, type PlanSpending, type SpendingPart } from './planSpending.ts'
+import { UpFrontPayments, type Payment } from './UpFrontPayments.ts'
 
 interface RunwayMonth {
   readonly month: YearMonth
@@ -49,7 +44,7 @@ export const creditSpan = ({ from, expires, timeZone }: Credit): Span => ({
 
 /**
  * Lays a plan's spending against a credit, second by second. Commitments that are paid up front are taken to begin with
- * the credit, and are paid whole then, and again each time that their months are over. O(months × charges), and
+ * the credit, or with their machine's first day where that is later (`UpFrontPayments`). O(months × charges), and
  * O(pieces × log seconds) for the month in which it is used up.
  */
 export function creditRunway(spending: PlanSpending, credit: Credit): CreditRunway {
@@ -59,10 +54,11 @@ export function creditRunway(spending: PlanSpending, credit: Credit): CreditRunw
   const points = [{ at: span.from, left }]
   const paid: Payment[] = []
   const leftOut = new Set<string>()
+  const upFront = new UpFrontPayments(spending, credit)
   let end: CreditRunway['end'] | undefined
   for (const stretch of monthsOf(credit, span)) {
     const { month } = stretch
-    const payments = paymentsIn(spending, credit, stretch)
+    const payments = upFront.within(month, stretch.span)
     const parts = partsAround(spending, month)
     for (const name of spending.of(month).leftOut) leftOut.add(name)
     const before = left
@@ -70,7 +66,7 @@ export function creditRunway(spending: PlanSpending, credit: Credit): CreditRunw
     for (const payment of [...payments, { at: stretch.span.to, amount: ZERO, name: '' }]) {
       const part = { from, to: payment.at }
       const until = (at: Instant): Exact => spentWithin(parts, { from: part.from, to: at }, false)
-      const usedUp = firstReached(part, left, until)
+      const usedUp = firstWhen(part, (at) => compare(until(at), left) >= 0)
       if (usedUp !== undefined && (usedUp < span.to || compare(until(span.to), left) > 0)) {
         end = { kind: 'used-up', at: usedUp }
         break
@@ -128,25 +124,3 @@ const partsAround = (spending: PlanSpending, month: YearMonth): SpendingPart[] =
     const near = addMonths(month, count)
     return near ? spending.of(near).parts : []
   })
-
-/** Whole payments that fall into a month: on the credit's first day of the month, each time that one is over. */
-function paymentsIn(spending: PlanSpending, credit: Credit, { month, span }: Stretch): Payment[] {
-  const age = monthsBetween(credit.from.slice(0, 7) as YearMonth, month)
-  const { from } = creditSpan(credit)
-  return upFrontOf(spending.of(month)).flatMap(({ name, amount, months }): Payment[] => {
-    if (age % months !== 0) return []
-    const at = age === 0 ? from : startOfDay(month, civilDate(parseDate(credit.from)!).day, credit.timeZone)
-    return at >= span.from && at < span.to ? [{ at, name, amount }] : []
-  })
-}
-
-const monthsBetween = (a: YearMonth, b: YearMonth): number =>
-  (Number(b.slice(0, 4)) - Number(a.slice(0, 4))) * 12 + Number(b.slice(5)) - Number(a.slice(5))
-
-/** The day of the month, or its last one where it has none of that number. */
-function startOfDay(month: YearMonth, day: number, timeZone: string): Instant {
-  const first = parseDate(`${month}-01`)!
-  const next = addMonths(month, 1)
-  const last = next ? parseDate(`${next}-01`)! - 1 : first + 27
-  return endOfDate(formatDate(dayNumber(Math.min(first + day - 1, last) - 1)), timeZone)
-}

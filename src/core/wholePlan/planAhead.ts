@@ -9,6 +9,7 @@ import { roundTo } from '../quantity/decimal.ts'
 import { add, ZERO, type Exact } from '../quantity/exact.ts'
 import { paysFor } from './paidByCredit.ts'
 import type { PlanSpending, SpendingInputs } from './planSpending.ts'
+import { commitmentBegins } from './UpFrontPayments.ts'
 
 /** A month of the whole plan, in its currency. */
 export interface AheadMonth {
@@ -79,7 +80,7 @@ export function planAhead(
     return { month, planned, alwaysOn, committed, leftOut, newEditions }
   })
   const plannedIn = new Map(ahead.map(({ month, planned }) => [month, planned]))
-  const ends = [...sharedEnds(inputs, plannedIn), ...commitmentEnds(inputs, first)]
+  const ends = [...sharedEnds(inputs, plannedIn), ...commitmentEnds(inputs, spending, first)]
   return ahead.map((each) => ({
     ...each,
     ends: ends.filter(({ month }) => month === each.month).map(({ end }) => end),
@@ -137,10 +138,17 @@ function sharedEnds({ plan, books }: SpendingInputs, plannedIn: ReadonlyMap<Year
   return found
 }
 
-/** Commitments begin with the first day of their machine or, where it has none, with the credit. */
-function commitmentEnds({ plan, books }: Parameters<typeof planAhead>[0], first: YearMonth): FoundEnd[] {
+/** Commitments begin with the first day of their machine, and those that a credit pays not before it. */
+function commitmentEnds(
+  { plan, books }: Parameters<typeof planAhead>[0],
+  spending: PlanSpending,
+  first: YearMonth,
+): FoundEnd[] {
+  const { credit } = plan
   return plan.machines.flatMap((machine): FoundEnd[] => {
-    const begins = machine.firstDay ?? (paysFor(plan.credit, machine) ? plan.credit?.from : undefined)
+    const firstDay = spending.firstDay(machine.name)
+    const paid = credit && paysFor(credit, machine) ? commitmentBegins(credit, firstDay) : firstDay
+    const begins = paid?.date
     const book = priceBookFor(machine.provider, books, first)
     const terms = book?.terms.find(({ id }) => id === machine.terms)
     if (begins === undefined || terms?.kind !== 'commitment') return []

@@ -21,7 +21,13 @@ export interface SpendingPart {
   readonly exchange: Exchange
 }
 
-/** What a commitment asks for at once, and for how many months it is paid then. */
+/** The midnight that begins a date in a zone. */
+export interface Midnight {
+  readonly date: string
+  readonly timeZone: string
+}
+
+/** What a commitment asks for at once, whole, and for how many months it is paid then. */
 export interface UpFront {
   readonly name: string
   readonly amount: Exact
@@ -32,6 +38,7 @@ export interface UpFront {
 export class PlanSpending {
   private readonly months = new Map<YearMonth, SpendingMonth>()
   private known: string | undefined
+  private firstDays: ReadonlyMap<string, Midnight> | undefined
 
   /** `priced` prices a month of the same inputs already. */
   constructor(
@@ -49,6 +56,11 @@ export class PlanSpending {
     let found = this.months.get(month)
     if (!found) this.months.set(month, (found = this.price(month)))
     return found
+  }
+
+  /** The midnight that begins a machine's first day, where it has one, in the zone of its week. */
+  firstDay(name: string): Midnight | undefined {
+    return (this.firstDays ??= firstDaysOf(this.inputs.plan)).get(name)
   }
 
   private price(month: YearMonth): SpendingMonth {
@@ -71,6 +83,16 @@ export class PlanSpending {
     }
     return { parts, leftOut }
   }
+}
+
+function firstDaysOf({ machines, weeks }: SpendingInputs['plan']): Map<string, Midnight> {
+  const zones = new Map(weeks.map(({ id, timeZone }) => [id, timeZone]))
+  return new Map(
+    machines.flatMap(({ name, firstDay: date, week }): [string, Midnight][] => {
+      const timeZone = zones.get(week)
+      return date !== undefined && timeZone !== undefined ? [[name, { date, timeZone }]] : []
+    }),
+  )
 }
 
 export interface SpendingMonth {
@@ -123,9 +145,9 @@ function amountWithin(charge: Charge, span: Span): Exact {
 export const upFrontOf = ({ parts }: SpendingMonth): UpFront[] =>
   parts.flatMap(({ name, estimate, exchange }) =>
     estimate.charges.flatMap((charge): UpFront[] => {
-      const { subject, amount } = charge
+      const { subject, rate, units } = charge
       if (subject.of !== 'up-front') return []
-      const { months } = subject
-      return [{ name, months, amount: exchanged(multiply(amount, exact(months)), exchange)! }]
+      // A month in part carries a part of its share; what is paid is never parted.
+      return [{ name, months: subject.months, amount: exchanged(multiply(rate.value, units), exchange)! }]
     }),
   )

@@ -43,6 +43,21 @@ test('day and night machines hold less at one time than all together', () => {
   ])
 })
 
+test('a machine that is not there in the month counts for nothing, but for the address that it left', () => {
+  const [gone, later] = [
+    { lastDay: '2027-02-10', address: 'fixed' },
+    { firstDay: '2027-04-02', address: 'fixed' },
+  ] as const
+  const only = [
+    ['vcpu', 20, 4, 4],
+    ['west', 2, 0, 0],
+    ['plain', 30, 4, 4],
+    ['machines', 2, 1, 1],
+  ]
+  expect(shown([{}, gone, later])).toEqual([...only, ['fixed-addresses', 1, 1, 1]])
+  expect(shown([{}, { ...gone, addressGoes: true }])).toEqual([...only, ['fixed-addresses', 1, 0, 0]])
+})
+
 test('a stop that keeps the hardware holds its vCPU all month', () => {
   expect(shown([{ off: 'stopped' }, { week: 'nights', off: 'stopped' }])[0]).toEqual(['vcpu', 20, 8, 8])
 })

@@ -1,6 +1,7 @@
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { PricedMachine } from '../meter/planPricing.ts'
 import { STATE_OF_PHASE } from '../off/powerState.ts'
+import { clipSegments } from '../power/timeline.ts'
 import type { Instant } from '../quantity/units.ts'
 
 /** What a provider lets one account have, and what of it a plan uses in a month. */
@@ -10,7 +11,7 @@ export interface QuotaUse {
   /** Of one region or family, by its id, where it is not of the whole account. */
   readonly of?: { readonly kind: 'region' | 'family'; readonly id: string }
   readonly most: number
-  /** With all machines on at once. */
+  /** With all machines on at once that there are in the month. */
   readonly together: number
   /** The most that the schedules hold at one time, and when they first do. */
   readonly peak: number
@@ -59,9 +60,17 @@ function useOf(
   what: QuotaUse['what'],
   counted: readonly PricedMachine[],
 ): Pick<QuotaUse, 'together' | 'peak' | 'peakAt'> {
-  const held = counted.filter(({ resolved }) => unitsOf(what, resolved) > 0)
+  const held = counted.filter((each) => isThere(what, each) && unitsOf(what, each.resolved) > 0)
   const together = held.reduce((sum, { resolved }) => sum + unitsOf(what, resolved), 0)
   return { together, ...peakOf(what, held) }
+}
+
+/** Whether there is a machine in the month at any time, or the address that it left. */
+function isThere(what: QuotaUse['what'], { resolved, month, estimate }: PricedMachine): boolean {
+  const there = clipSegments(estimate.metered.timeline.segments, month)
+  return what === 'fixed-addresses' && !resolved.machine.addressGoes
+    ? there.length > 0
+    : there.some(({ phase }) => phase !== 'deleted')
 }
 
 const unitsOf = (what: QuotaUse['what'], { machine, size }: PricedMachine['resolved']): number => {

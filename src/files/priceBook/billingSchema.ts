@@ -42,6 +42,9 @@ export const states = objectOf<PriceBook['states']>({
 
 /** How runs are counted. */
 export const billing = objectOf<BillingRules>({
+  flatCapHours: count(745).description(
+    'Cap of hours a month that prices on demand would have again if they were charged until deleted.',
+  ),
   incrementSeconds: need(Joi.number().integer().min(1).max(86_400)),
   longRunRebate: listOf(
     objectOf<RebateBand>({ rateShare: need(price), upToShare: need(price) }),

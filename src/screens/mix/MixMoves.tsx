@@ -2,10 +2,11 @@
 
 import styled from 'styled-components'
 import type { MixAnswer, PlanMix } from '../../core/market/planMix.ts'
+import { sign, ZERO } from '../../core/quantity/exact.ts'
 import { Button } from '../../interface/Button'
 import { replaceMachines } from '../../store/commands.ts'
 import { lossesText } from '../../wording/loss'
-import { formatDifference, formatMoney } from '../../wording/money'
+import { formatAmount, formatDifference, formatMoney } from '../../wording/money'
 import { mixPlacesText } from './mixPlaces.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 
@@ -47,13 +48,16 @@ export function MixMoves({ mix, answer, isStale }: MixMovesProps) {
                 <th scope="col">Machine</th>
                 <th scope="col">would be</th>
                 <Figure as="th" scope="col">
+                  a month in {currency}
+                </Figure>
+                <Figure as="th" scope="col">
                   from now
                 </Figure>
                 <th scope="col">gives up</th>
               </tr>
             </thead>
             <tbody>
-              {mix.moves.map(({ name, row, before, losses }) => (
+              {mix.moves.map(({ name, row, before, after, inBook, losses }) => (
                 <tr key={name}>
                   <th scope="row">
                     <Link
@@ -67,18 +71,34 @@ export function MixMoves({ mix, answer, isStale }: MixMovesProps) {
                     {row.size}, {row.terms.toLowerCase()}, {row.provider} {row.place} {row.machine.zone}
                     {row.assumed > 0 && `, ${row.assumed} answers assumed`}
                   </td>
-                  <Figure>{formatDifference(row.total, before)}</Figure>
+                  <Figure>
+                    {after ? formatAmount(after) : 'no rate'}
+                    {inBook && inBook.currency !== currency && (
+                      <small>{formatMoney(inBook.total, inBook.currency)}</small>
+                    )}
+                  </Figure>
+                  <Figure>{before && after ? formatDifference(after, before) : '–'}</Figure>
                   <td>{lossesText(losses)}</td>
                 </tr>
               ))}
+              {sign(mix.stayDifference) !== 0 && (
+                <tr>
+                  <th scope="row">All others</th>
+                  <td>as they are, with more or less of what is shared</td>
+                  <td />
+                  <Figure>{formatDifference(mix.stayDifference, ZERO)}</Figure>
+                  <td />
+                </tr>
+              )}
             </tbody>
           </Table>
         </Wide>
       )}
       {mix.stay.length > 0 && <Note>As they are: {mix.stay.join(', ')}.</Note>}
       <Note>
-        The total is the plan priced anew with all of it taken, with what its machines then share; what each
-        machine is from now is of that machine alone, in its provider’s currency.
+        Every figure is of the plan priced anew with all of it taken, in {currency} by the plan’s rates.
+        {!mix.isExact &&
+          ' Machines share free allowances, and not every way to share them was looked at: something cheaper may be possible.'}
       </Note>
     </section>
   )
