@@ -102,7 +102,10 @@ describe('a charge opens to its arithmetic and its rules', () => {
       'System disk, snapshots',
       { systemDisk: bought },
       '0.05 a month × 7.2 GiB = 0.36',
-      ['3 kept: the first holds the 6 GiB in use, each later one the 10 % that changed, 7.2 GiB in all.'],
+      [
+        '3 kept: the first holds the 6 GiB in use, each later one the 10 % that changed, 7.2 GiB in all.',
+        'They stay when their disk goes with its machine, until they are deleted.',
+      ],
     ],
     [
       'Memory kept on disk',

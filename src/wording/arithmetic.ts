@@ -107,6 +107,7 @@ export function chargeRules(charge: Charge, timeZone: string): string[] {
     const { kept, usedGiB, changedPercent } = subject
     rules.push(
       `${kept} kept: the first holds the ${formatNumber(usedGiB, 3)} GiB in use, each later one the ${changedPercent} % that changed, ${formatNumber(toNumber(charge.units), 3)} GiB in all.`,
+      'They stay when their disk goes with its machine, until they are deleted.',
     )
   }
   if (subject.of === 'minimum') {

@@ -42,7 +42,7 @@ describe('what was found reads as a sentence with its figures', () => {
     [{ code: 'left-after-delete', parts: ['address'] }, /leaves its address behind, and it is charged on\.$/],
     [
       { code: 'left-after-delete', parts: ['disks', 'snapshots'] },
-      /leaves its disks and snapshots behind, and they are charged on\.$/,
+      /leaves its disks and snapshots behind, and they are charged on\. Snapshots stay also where their disk went/,
     ],
     [{ code: 'never-starts', week: 'Empty' }, /^“Empty” has no hours/],
     [{ code: 'never-off', week: 'Nights', offHours: seconds(496 * 3_600) }, /other 496 h of the month/],

@@ -46,6 +46,9 @@ interface FindingWords {
   readonly timeZone: string
 }
 
+const snapshotsStay = (parts: readonly string[]): string =>
+  parts.includes('snapshots') ? ' Snapshots stay also where their disk went with the machine.' : ''
+
 /** What was found, in a sentence with its figures. */
 export function findingText(facts: FindingFacts, { currency, timeZone }: FindingWords): string {
   switch (facts.code) {
@@ -63,7 +66,7 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
     case 'shared-allowance':
       return `${facts.allowance} is one pool for ${listed(facts.machines)}: it is used up on ${formatInstantIn(facts.usedUpAt, timeZone)}.`
     case 'left-after-delete':
-      return `Deleted, it leaves its ${listed(facts.parts)} behind, and ${facts.parts.length === 1 && facts.parts[0] === 'address' ? 'it is' : 'they are'} charged on.`
+      return `Deleted, it leaves its ${listed(facts.parts)} behind, and ${facts.parts.length === 1 && facts.parts[0] === 'address' ? 'it is' : 'they are'} charged on.${snapshotsStay(facts.parts)}`
     case 'never-starts':
       return `“${facts.week}” has no hours: it goes off, and nothing starts it again.`
     case 'never-off':
@@ -85,7 +88,7 @@ export function findingText(facts: FindingFacts, { currency, timeZone }: Finding
     case 'rule-without-address':
       return `${facts.rules.length === 1 ? `Rule ${facts.rules[0]!} lets` : `Rules ${listed(facts.rules.map(String))} let`} public addresses in, and it has no public address: nobody from outside reaches it.`
     case 'left-behind':
-      return `It is gone since the end of ${facts.since}, and its ${listed(facts.parts)} ${facts.parts.length === 1 && facts.parts[0] === 'address' ? 'is' : 'are'} charged on: delete what is left at the provider, then say that it is all gone.`
+      return `It is gone since the end of ${facts.since}, and its ${listed(facts.parts)} ${facts.parts.length === 1 && facts.parts[0] === 'address' ? 'is' : 'are'} charged on: delete what is left at the provider, then say that it is all gone.${snapshotsStay(facts.parts)}`
     case 'window-cut-short': {
       const { window, left, planned, times } = facts
       const when = `${shortDay(window.day)} ${formatClockTime(window.from)} to ${formatClockTime(window.to)}`
