@@ -89,7 +89,8 @@ describe('pieces of charged time', () => {
           for (const part of cutAtTicks(scaled(pieces, 7), cut)) {
             const last = part.list.at(-1)?.to ?? START
             let sum = 0
-            for (let from = START; from < last; from += day) {
+            // What is cut within the first second has no length, and belongs to the day that ends there.
+            for (let from = START - day; from < last; from += day) {
               for (const piece of part.list) {
                 sum += ticksWithin(piece, { from: instant(from), to: instant(from + day) })
               }

@@ -101,9 +101,9 @@ describe('the months ahead', () => {
     const late = { ...SMALL_BOOK, edition: '2', valid: { from: '2027-06-01', until: '2027-12-31' } }
     const { months } = find(partsOf(inputs({}, [early, late])), 'ahead')!
     const [march, , may, june] = months
-    expect([march!.leftOut, march!.newEditions]).toEqual([[], []])
+    expect([march!.leftOut, march!.changes]).toEqual([[], undefined])
     expect(may!.leftOut).toEqual(['bench-one', 'bench-two'])
-    expect(june!.newEditions).toEqual([{ provider: 'mill', edition: '2' }])
+    expect(june!.changes!.causes).toMatchObject([{ kind: 'edition', provider: 'mill', edition: '2' }])
     expect(months.at(-1)!.leftOut).toHaveLength(2)
   })
 

@@ -4,10 +4,11 @@ import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { memo } from 'react'
 import styled from 'styled-components'
 import { yearMonthParts } from '../../core/calendar/yearMonth.ts'
-import type { AheadEnd, AheadMonth } from '../../core/wholePlan/planAhead.ts'
+import type { AheadMonth } from '../../core/wholePlan/planAhead.ts'
 import type { OverviewPart } from '../../core/wholePlan/planOverview.ts'
 import { add, subtract, toNumber, ZERO } from '../../core/quantity/exact.ts'
 import { parseDecimal } from '../../core/quantity/decimal.ts'
+import { causeLines } from '../../wording/aheadCause'
 import { formatAmount, formatMoney } from '../../wording/money'
 import { readingText } from '../../wording/reading'
 import { formatMonth, monthName } from '../../wording/time'
@@ -39,15 +40,17 @@ export const Ahead = memo(function Ahead({ part, isWhole = false }: AheadProps) 
   const budget = plan.budget === undefined ? undefined : parseDecimal(plan.budget)
   const total = months.reduce((sum, { planned }) => add(sum, planned), ZERO)
   const provider = (id: string): string => books.find((book) => book.provider.id === id)?.provider.name ?? id
-  const notes = months.flatMap(({ month, planned, newEditions, leftOut, ends }) => [
-    ...ends.map(
-      (end) => `${formatMonth(month)}: ${endText(end, formatMoney(planned, currency), currency, provider)}`,
-    ),
-    ...newEditions.map(
-      ({ provider: id, edition }) => `${formatMonth(month)}: ${provider(id)} by its edition ${edition}`,
-    ),
-    ...(leftOut.length > 0 ? [`${formatMonth(month)}: without ${leftOut.join(', ')}, no price`] : []),
-  ])
+  const missing = [...new Set(months.flatMap(({ leftOut }) => leftOut))]
+  const notes = months.flatMap(({ month, changes, leftOut, commitmentEnds }) =>
+    [
+      ...(changes ? causeLines(month, changes, { currency, provider, leftOut }) : []),
+      ...commitmentEnds.map(
+        ({ machine, on }) =>
+          `the commitment of ${machine} ended on ${on}; later months go by its price as before`,
+      ),
+      ...(leftOut.length > 0 ? [`without ${leftOut.join(', ')}, no price`] : []),
+    ].map((text) => `${formatMonth(month)}: ${text}`),
+  )
   const points = months.map(({ month, planned, committed }) => ({
     month: `${monthName(month).slice(0, 3)}${month.endsWith('-01') || month === now ? ` ${yearMonthParts(month).year % 100}` : ''}`,
     committed: toNumber(committed),
@@ -59,6 +62,7 @@ export const Ahead = memo(function Ahead({ part, isWhole = false }: AheadProps) 
         Twelve months ahead
         <small data-testid="ahead-total">
           {formatMoney(total, currency)} in all{readingText(address.reading)}
+          {missing.length > 0 && `, without months of ${missing.join(', ')} that have no price`}
         </small>
       </BenchTitle>
       <Figure aria-hidden="true">
@@ -80,18 +84,6 @@ export const Ahead = memo(function Ahead({ part, isWhole = false }: AheadProps) 
     </BenchSection>
   )
 })
-
-/** What ends, and what the month becomes by it. */
-function endText(end: AheadEnd, becomes: string, currency: string, provider: (id: string) => string): string {
-  if (end.kind === 'commitment')
-    return `the commitment of ${end.machine} ended on ${end.on}; later months go by its price as before`
-  const { before, name, on } = end
-  const what =
-    end.kind === 'allowance'
-      ? `the free allowance “${name}” of ${provider(end.provider)} ended on ${on}`
-      : `the price book of ${provider(end.provider)}, ${name}, ended on ${on} and no edition follows`
-  return `${what}; the month becomes ${becomes}${before ? ` in place of ${formatMoney(before, currency)}` : ''}`
-}
 
 /** The same for who hears the page. */
 const AheadTable = ({ months }: { readonly months: readonly AheadMonth[] }) => (
