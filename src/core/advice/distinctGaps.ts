@@ -13,6 +13,8 @@ export interface DistinctGap {
   readonly length: Seconds
   /** How many of them touch the month. */
   readonly count: number
+  /** How many of these lie in the month in part alone. */
+  readonly inPart: number
   readonly first: Span
   /** Lengths that are meant together with this one: from halfway to the next shorter one up to halfway to the longer. */
   readonly fromMinutes: number
@@ -51,11 +53,12 @@ export function distinctGaps(
     .sort(([a], [b]) => a - b)
   return kept.map(([minutes, same], i): DistinctGap => {
     const [shorter, longer] = [kept[i - 1]?.[0], kept[i + 1]?.[0]]
-    const whole = same.find(({ from, to }) => from >= month.from && to <= month.to)
+    const whole = same.filter(({ from, to }) => from >= month.from && to <= month.to)
     return {
       length: seconds(minutes * 60),
       count: same.length,
-      first: whole ?? same[0]!,
+      inPart: same.length - whole.length,
+      first: whole[0] ?? same[0]!,
       fromMinutes: shorter === undefined ? 0 : between(shorter, minutes),
       toMinutes: longer === undefined ? Infinity : between(minutes, longer),
     }

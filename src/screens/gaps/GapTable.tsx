@@ -44,7 +44,7 @@ export function GapTable({ advice, total, currency, isStale, onTake }: GapTableP
           <Row key={gap.length} data-testid="gap">
             <Gap>
               {formatDuration(gap.length)}
-              <small>{gap.count === 1 ? 'once' : `${gap.count} times`}</small>
+              <small>{timesText(gap)}</small>
             </Gap>
             <Ways
               aria-label={`When off for ${formatDuration(gap.length)}`}
@@ -77,6 +77,12 @@ export function GapTable({ advice, total, currency, isStale, onTake }: GapTableP
       })}
     </Table>
   )
+}
+
+/** What reaches over the month’s edges costs it less than each of the others. */
+function timesText({ count, inPart }: GapAdvice): string {
+  if (inPart > 0) return count === inPart ? `${inPart} in part` : `${count - inPart} whole, ${inPart} in part`
+  return count === 1 ? 'once' : `${count} times`
 }
 
 /** What the month costs more or less with it than now. */

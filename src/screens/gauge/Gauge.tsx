@@ -3,9 +3,10 @@
 import styled from 'styled-components'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
-import { formatMoney } from '../../wording/money'
+import { moneyInPlan } from '../../wording/moneyInPlan'
 import { formatHours } from '../../wording/time'
 import { DayByDay, DayLegend } from '../month/DayByDay'
+import { OtherMonth } from '../month/OtherMonth'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { NeedsLine } from '../needs/NeedsLine'
 import { ProposalButton } from '../proposal/ProposalButton'
@@ -27,7 +28,9 @@ export function Gauge() {
 }
 
 function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
-  const { inputs, plates } = usePlates(priced, useWorkbench())
+  const workbench = useWorkbench()
+  const { inputs, plates } = usePlates(priced, workbench)
+  const { state, month } = workbench
   const { estimate, resolved } = priced
   return (
     <>
@@ -40,10 +43,11 @@ function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly 
           Day by day{' '}
           <Small>
             {formatHours(estimate.onTime)} on, {estimate.starts} starts,{' '}
-            {formatMoney(estimate.total, estimate.currency)}
+            {moneyInPlan(estimate.total, estimate.currency, state.plan, month)}
           </Small>
           <DayLegend />
         </h2>
+        <OtherMonth priced={priced} />
         <DayByDay resolved={resolved} estimate={estimate} leastHeight={92} />
       </Days>
     </>

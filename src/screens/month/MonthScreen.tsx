@@ -6,12 +6,13 @@ import { weekdayOf, type DayNumber } from '../../core/calendar/civil.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { shownDays } from '../../core/ledger/shownDays.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
-import { formatMoney } from '../../wording/money'
+import { moneyInPlan } from '../../wording/moneyInPlan'
 import { readingText } from '../../wording/reading'
 import { formatHours, formatMonth } from '../../wording/time'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { DayDetail } from './DayDetail'
 import { MonthGrid } from './MonthGrid'
+import { OtherMonth } from './OtherMonth'
 import { Beside } from './MonthSection'
 import { TwelveMonths } from './TwelveMonths'
 
@@ -23,7 +24,7 @@ export function MonthScreen() {
 }
 
 function PricedMonth({ machine, priced }: { readonly machine: Machine; readonly priced: PricedMachine }) {
-  const { address, mend, month } = useWorkbench()
+  const { address, mend, month, state } = useWorkbench()
   const { estimate, resolved } = priced
   const days = useMemo(() => shownDays(estimate, resolved.week.timeZone), [estimate, resolved])
   // A date of another month, as in an old link, opens the first day.
@@ -35,10 +36,11 @@ function PricedMonth({ machine, priced }: { readonly machine: Machine; readonly 
         {formatMonth(month)}{' '}
         <Beside>
           {formatHours(estimate.onTime)} on, {estimate.starts} starts,{' '}
-          {formatMoney(estimate.total, estimate.currency)}
+          {moneyInPlan(estimate.total, estimate.currency, state.plan, month)}
           {readingText(address.reading)}, days of {resolved.week.timeZone}
         </Beside>
       </Title>
+      <OtherMonth priced={priced} />
       <MonthGrid
         days={days}
         firstColumn={weekdayOf(days[0]!.day)}
