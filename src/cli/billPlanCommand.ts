@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs'
 import { parseYearMonth } from '../core/calendar/yearMonth.ts'
 import { isTimeZone } from '../core/calendar/zoneOffsets.ts'
 import { toDecimal } from '../core/quantity/decimal.ts'
@@ -8,6 +7,7 @@ import { writePlan } from '../files/plan/planFile.ts'
 import { writePriceBook } from '../files/priceBook/priceBookFile.ts'
 import { asOneLine } from '../files/reading/oneLine.ts'
 import type { CommandRun } from './CommandRun.ts'
+import { writeOut } from './writeOut.ts'
 import { billOf } from './billInputs.ts'
 
 export interface BillPlanOptions {
@@ -49,8 +49,8 @@ export async function billPlanCommand(
       `${paths.join(', ')}: No machine is on the bill of ${month}. Expected: rows with machine time.`,
     ])
   }
-  write(out, writePlan(plan), run)
-  books.forEach((book, i) => write(numbered(bookOut, i + 1), writePriceBook(book), run))
+  writeOut(out, writePlan(plan), run)
+  books.forEach((book, i) => writeOut(numbered(bookOut, i + 1), writePriceBook(book), run))
   for (const machine of plan.machines) {
     const fit = Math.round((fits.get(machine.name) ?? 0) * 100)
     const week = plan.weeks.find(({ id }) => id === machine.week)!
@@ -66,14 +66,4 @@ export async function billPlanCommand(
   }
   for (const name of others) run.complain(`${asOneLine(name, 100)} is of no machine, and not in the plan.\n`)
   for (const trouble of reading.troubles) run.complain(`${troubleLine(trouble)}\n`)
-}
-
-function write(path: string, text: string, run: CommandRun): void {
-  try {
-    writeFileSync(path, text)
-  } catch (error) {
-    run.refuse([
-      `${path} cannot be written: ${(error as Error).message} Expected: a folder that can be written to.`,
-    ])
-  }
 }

@@ -1,3 +1,6 @@
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import Papa from 'papaparse'
 import { expect, test } from 'vitest'
 import { parseDecimal } from '../core/quantity/decimal.ts'
@@ -59,4 +62,31 @@ test('what is asked wrongly is answered with what, where and what would do', asy
     expect(wrong).toMatchObject({ status: EXIT.badInput, stdout: '' })
     expect(wrong.stderr).toContain(`--top: Found "${top}". Expected: a whole number from 1 to 1000.`)
   }
+})
+
+test('takes an offer: the plan that it writes costs what was listed, and nothing else changes', async () => {
+  const out = join(mkdtempSync(join(tmpdir(), 'notchgauge-take-')), 'taken.json')
+  const args = ['--machine', 'signal-replay', '--format', 'json', '--top', '300']
+  const { cheapest } = JSON.parse((await market(...args)).stdout) as MarketReport
+  // One in the currency in which the market is listed.
+  const at = cheapest.findIndex(({ providerId }) => providerId === 'fennmark')
+  const offer = cheapest[at]!
+  const { status } = await market(...args, '--take', String(at + 1), '--out', out)
+  expect(status).toBe(0)
+  const estimate = (plan: string) => {
+    const { said, run } = newRun()
+    runCommand(['--plan', plan, ...QUESTION.slice(2), '--format', 'json'], run)
+    return JSON.parse(said.stdout) as EstimateReport
+  }
+  const taken = estimate(out).machines.find(({ name }) => name === 'signal-replay')!
+  expect(taken).toMatchObject({ provider: offer.providerId, total: offer.total })
+  const written = JSON.parse(readFileSync(out, 'utf8')) as { machines: { name: string; terms: string }[] }
+  expect(written.machines.find(({ name }) => name === 'signal-replay')!.terms).toBe(offer.termsId)
+  for (const wrong of [
+    ['--take', '9', '--out', out],
+    ['--take', '1'],
+    ['--out', out],
+    ['--take', 'x', '--out', out],
+  ])
+    expect(await market(...args, ...wrong)).toMatchObject({ status: EXIT.badInput, stdout: '' })
 })

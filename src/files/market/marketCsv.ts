@@ -23,6 +23,8 @@ const COLUMNS = [
   'month',
   'less now',
   'currency',
+  'provider id',
+  'terms id',
 ] as const
 
 /** The market of a machine as CSV: what it is now with rank 0, then the cheapest offers. Amounts are exact to 12 places. */
@@ -49,6 +51,8 @@ export function marketCsv({ now, cheapest, currency }: MarketReport, options?: C
     offer.total,
     offer.difference,
     currency,
+    offer.providerId,
+    offer.termsId,
   ]
   return csvText([COLUMNS, row(now, 0), ...cheapest.map((offer, at) => row(offer, at + 1))], options)
 }

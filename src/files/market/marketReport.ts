@@ -6,6 +6,7 @@ import { marketInputs } from '../../core/market/marketInputs.ts'
 import { needSavings } from '../../core/market/needSavings.ts'
 import { Market } from '../../core/market/market.ts'
 import { offerRow, type OfferRow } from '../../core/market/offerRow.ts'
+import type { Machine } from '../../core/machine/plan.ts'
 import type { OffState } from '../../core/off/powerState.ts'
 import { PlanPricing } from '../../core/meter/planPricing.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
@@ -22,6 +23,7 @@ export const MARKET_FORMAT = `notchgauge/market/${MARKET_VERSION}` as const
 /** What an offer makes of the machine, and its month. Amounts are decimal text to 12 decimals. */
 export interface OfferReport {
   readonly provider: string
+  readonly providerId: string
   readonly edition: string
   readonly region: string
   readonly zone: string
@@ -32,6 +34,7 @@ export interface OfferReport {
   readonly vcpu: number
   readonly memoryGiB: number
   readonly terms: string
+  readonly termsId: string
   readonly image: string
   readonly off: OffState
   readonly systemDisk: { readonly kind: string; readonly roomGiB: number }
@@ -67,11 +70,20 @@ export interface MarketReport {
   readonly leftOut: readonly LeftOut[]
 }
 
+/** What is asked: a machine of the plan by its name. */
+type MarketAsked = EstimateQuestion & { readonly machine: string }
+
 /** The market for one machine of a plan, with the `top` cheapest offers that have all that it needs. */
-export function marketReport(
-  { plan, books, month, reading, machine: name }: EstimateQuestion & { readonly machine: string },
+export function marketReport(asked: MarketAsked, top: number): Outcome<MarketReport, FileIssue> {
+  const found = marketOffers(asked, top)
+  return found.ok ? accept(found.value.report) : found
+}
+
+/** The same, with the machine as each of the offers makes it. */
+export function marketOffers(
+  { plan, books, month, reading, machine: name }: MarketAsked,
   top: number,
-): Outcome<MarketReport, FileIssue> {
+): Outcome<{ readonly report: MarketReport; readonly machines: readonly Machine[] }, FileIssue> {
   const position = plan.machines.findIndex((each) => each.name === name)
   const machine = plan.machines[position]
   if (!machine) {
@@ -94,7 +106,7 @@ export function marketReport(
   const questions = market.ask(inputs)
   const offers = cheapestOffers(questions, top)
   const report = (row: OfferRow): OfferReport => offerReport(row, total)
-  return accept({
+  const answer: MarketReport = {
     format: MARKET_FORMAT,
     plan: plan.name,
     machine: name,
@@ -109,7 +121,8 @@ export function marketReport(
       ...(saved && { saves: decimal(saved) }),
     })),
     leftOut: searchLeavesOut(inputs),
-  })
+  }
+  return accept({ report: answer, machines: offers.map((offer) => offer.machine) })
 }
 
 const decimal = (amount: Exact): string => trimDecimal(toDecimal(amount, MOST_DECIMALS))
@@ -119,6 +132,7 @@ function offerReport(row: OfferRow, now: Exact): OfferReport {
   const { kind, roomGiB } = machine.systemDisk
   return {
     provider,
+    providerId: machine.provider,
     edition: row.edition,
     region: machine.region,
     zone: machine.zone,
@@ -129,6 +143,7 @@ function offerReport(row: OfferRow, now: Exact): OfferReport {
     vcpu,
     memoryGiB,
     terms,
+    termsId: machine.terms,
     image: machine.image,
     off: machine.off,
     systemDisk: { kind, roomGiB },

@@ -13,6 +13,7 @@ const figure = Joi.number().min(0)
 
 export const offer = objectOf<OfferReport>({
   provider: need(text),
+  providerId: need(text).description('As the price book and the plan name it.'),
   edition: need(text),
   region: need(text),
   zone: need(text),
@@ -23,6 +24,7 @@ export const offer = objectOf<OfferReport>({
   vcpu: need(figure),
   memoryGiB: need(figure),
   terms: need(text),
+  termsId: need(text).description('As the price book and the plan name them.'),
   image: need(text),
   off: need(Joi.valid(...POWER_STATES)),
   systemDisk: need(objectOf<OfferReport['systemDisk']>({ kind: need(text), roomGiB: need(figure) })),

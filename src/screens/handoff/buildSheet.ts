@@ -114,14 +114,14 @@ export function buildSheet(
         title: 'Where and what',
         lines: [
           line('Provider', markedProvider(book)),
-          line('Region', `${region.region.name}, ${region.region.country}`),
+          line('Region', [region.region.name, region.region.country].filter(Boolean).join(', ')),
           line('Zone', machine.zone),
           ...apartLines(resolved).map(([ask, answer]) => line(ask, answer)),
           line('Name', hostName),
           line('Image', `${image.name}${machine.ownLicence ? ', own licence' : ''}`, 'image'),
           line(
             'Size',
-            `${size.name}: ${size.vcpu} vCPU, ${gib(size.memoryGiB)}, ${size.architecture}`,
+            `${size.name}: ${size.vcpu} vCPU, ${gib(size.memoryGiB)}, ${size.architecture ?? 'architecture not said'}`,
             'size',
           ),
           line('Terms', terms.name),
