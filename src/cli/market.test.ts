@@ -83,7 +83,7 @@ test('takes an offer: the plan that it writes costs what was listed, and nothing
   const written = JSON.parse(readFileSync(out, 'utf8')) as { machines: { name: string; terms: string }[] }
   expect(written.machines.find(({ name }) => name === 'signal-replay')!.terms).toBe(offer.termsId)
   for (const wrong of [
-    ['--take', '9', '--out', out],
+    ['--take', '301', '--out', out],
     ['--take', '1'],
     ['--out', out],
     ['--take', 'x', '--out', out],
