@@ -8,10 +8,6 @@ import { layLedger } from './ledger.ts'
 /** A day's share of the month to the cent, as the ledger has it. */
 export interface ShownDay extends DailyCost {
   readonly shown: Exact
-  /** Of it compute and licence. */
-  readonly shownMachineTime: Exact
-  /** Everything else. */
-  readonly shownFloor: Exact
   /** What of each charge falls on the day; charges of which nothing does are left out. */
   readonly charges: readonly { readonly charge: Charge; readonly shown: Exact }[]
 }
@@ -39,17 +35,9 @@ export function shownDays(estimate: Estimate, timeZone: string): ShownDay[] {
     byLine.set(ledger.line[row]!, (byLine.get(ledger.line[row]!) ?? 0) + ledger.shown[row]!)
   }
   return days.map(({ cost, byLine }) => {
-    let [machineTime, floor] = [0, 0]
-    for (const [line, units] of byLine) {
-      const { meter } = charges[line]!
-      if (meter === 'compute' || meter === 'licence') machineTime += units
-      else floor += units
-    }
     return {
       ...cost,
-      shown: cents(machineTime + floor),
-      shownMachineTime: cents(machineTime),
-      shownFloor: cents(floor),
+      shown: cents([...byLine.values()].reduce((sum, units) => sum + units, 0)),
       charges: [...byLine].map(([line, units]) => ({ charge: charges[line]!, shown: cents(units) })),
     }
   })

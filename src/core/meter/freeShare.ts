@@ -17,7 +17,7 @@ export interface FreeShare {
   readonly ticks: number
 }
 
-export interface FreePart {
+interface FreePart {
   readonly allowance: FreeAllowance
   readonly ticks: number
   /** When nothing of the allowance was left. */

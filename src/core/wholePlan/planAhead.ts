@@ -27,7 +27,7 @@ export interface AheadMonth {
   readonly commitmentEnds: readonly CommitmentEnd[]
 }
 
-export interface CommitmentEnd {
+interface CommitmentEnd {
   readonly machine: string
   /** Its last date. */
   readonly on: string

@@ -40,7 +40,7 @@ export interface LineReport {
 }
 
 /** As charged, with amounts as decimal text. */
-export type SubjectReport =
+type SubjectReport =
   | Exclude<Charge['subject'], { readonly of: 'minimum' }>
   | { readonly of: 'minimum'; readonly reached: string }
 

@@ -31,7 +31,7 @@ function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly 
   const workbench = useWorkbench()
   const { inputs, plates } = usePlates(priced, workbench)
   const { state, month } = workbench
-  const { estimate, resolved } = priced
+  const { estimate } = priced
   return (
     <>
       <NeedsLine machine={machine} result={priced} plates={plates}>
@@ -48,7 +48,7 @@ function PricedGauge({ machine, priced }: { readonly machine: Machine; readonly 
           <DayLegend />
         </h2>
         <OtherMonth priced={priced} />
-        <DayByDay resolved={resolved} estimate={estimate} leastHeight={92} />
+        <DayByDay priced={priced} leastHeight={92} />
       </Days>
     </>
   )

@@ -3,33 +3,41 @@
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import styled from 'styled-components'
 import { civilDate, weekdayOf } from '../../core/calendar/civil.ts'
+import { MONTH_PARTS, type MonthPart } from '../../core/meter/monthPart.ts'
 import type { ShownDay } from '../../core/ledger/shownDays.ts'
-import { toNumber } from '../../core/quantity/exact.ts'
+import { toNumber, type Exact } from '../../core/quantity/exact.ts'
 import { lengthOf } from '../../core/quantity/units.ts'
+import { PART_NAMES } from '../../wording/monthPart'
+import { formatNumber } from '../../wording/number'
 import { formatMoney } from '../../wording/money'
 import { PHASE_NAMES } from '../../wording/state'
+import { PART_FILL } from './MonthBar'
 import { DAY_NAMES, formatDay, formatDuration, formatHours } from '../../wording/time'
 
 interface DayBarsProps {
-  readonly days: readonly ShownDay[]
+  readonly days: readonly DrawnDay[]
   readonly currency: string
   readonly leastHeight: number
 }
 
-interface DayBar {
+interface DrawnDay {
+  readonly cost: ShownDay
+  readonly parts: Readonly<Record<MonthPart, Exact>>
+}
+
+interface DayBar extends Record<MonthPart, number> {
   /** A date can stand at both ends, where the provider's month begins or ends inside a local day. */
   readonly at: number
-  readonly floor: number
-  readonly machineTime: number
   readonly cost: ShownDay
 }
 
-/** A bar for each day: machine time above what is charged whatever the state. */
+/** A bar for each day: what is kept, what was asked for above it, and the leak on top. */
 export function DayBars({ days, currency, leastHeight }: DayBarsProps) {
-  const bars = days.map((cost, i): DayBar => ({
+  const bars = days.map(({ cost, parts }, i): DayBar => ({
     at: i,
-    floor: toNumber(cost.floor),
-    machineTime: toNumber(cost.machineTime),
+    kept: toNumber(parts.kept),
+    asked: toNumber(parts.asked),
+    leak: toNumber(parts.leak),
     cost,
   }))
   return (
@@ -55,18 +63,19 @@ export function DayBars({ days, currency, leastHeight }: DayBarsProps) {
           isAnimationActive={false}
           content={({ active, payload }) => {
             const bar = payload?.[0]?.payload as DayBar | undefined
-            return active && bar ? <DayTip cost={bar.cost} currency={currency} /> : null
+            return active && bar ? <DayTip bar={bar} currency={currency} /> : null
           }}
         />
-        <Bar dataKey="floor" stackId="cost" fill="var(--off)" isAnimationActive={false} />
-        <Bar dataKey="machineTime" stackId="cost" fill="var(--run)" isAnimationActive={false} />
+        {MONTH_PARTS.map((part) => (
+          <Bar key={part} dataKey={part} stackId="cost" fill={PART_FILL[part]} isAnimationActive={false} />
+        ))}
       </BarChart>
     </ResponsiveContainer>
   )
 }
 
 interface TickProps {
-  readonly days: readonly ShownDay[]
+  readonly days: readonly DrawnDay[]
   readonly x?: number
   readonly y?: number
   readonly payload?: { readonly value: number }
@@ -74,8 +83,9 @@ interface TickProps {
 
 /** The day of the month; weekends are set lighter. */
 function DayTick({ days, x = 0, y = 0, payload }: TickProps) {
-  const cost = days[payload?.value ?? 0]
-  if (!cost) return null
+  const day = days[payload?.value ?? 0]
+  if (!day) return null
+  const { cost } = day
   const weekend = weekdayOf(cost.day) >= 5
   return (
     <text
@@ -91,7 +101,9 @@ function DayTick({ days, x = 0, y = 0, payload }: TickProps) {
   )
 }
 
-function DayTip({ cost, currency }: { readonly cost: ShownDay; readonly currency: string }) {
+function DayTip({ bar, currency }: { readonly bar: DayBar; readonly currency: string }) {
+  const { cost } = bar
+  const all = bar.kept + bar.asked + bar.leak
   const phases = [...cost.phases].filter(([, time]) => time > 0)
   return (
     <Tip>
@@ -99,10 +111,13 @@ function DayTip({ cost, currency }: { readonly cost: ShownDay; readonly currency
         {DAY_NAMES[weekdayOf(cost.day)]}, {formatDay(cost.day)}
       </b>
       <span>{formatMoney(cost.shown, currency)}</span>
-      <span>
-        {formatMoney(cost.shownMachineTime, currency)} machine time, {formatMoney(cost.shownFloor, currency)}{' '}
-        whatever its state
-      </span>
+      {all > 0 && (
+        <span>
+          {MONTH_PARTS.map((part) => `${PART_NAMES[part].toLowerCase()} ${percent(bar[part] / all)}`).join(
+            ', ',
+          )}
+        </span>
+      )}
       {phases.map(([phase, time]) => (
         <span key={phase}>
           {PHASE_NAMES[phase]} {formatDuration(time)}
@@ -112,6 +127,8 @@ function DayTip({ cost, currency }: { readonly cost: ShownDay; readonly currency
     </Tip>
   )
 }
+
+const percent = (share: number): string => `${formatNumber(Math.round(share * 100))} %`
 
 const Tip = styled.div`
   display: grid;

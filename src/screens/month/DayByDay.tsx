@@ -3,33 +3,43 @@
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import { shownDays } from '../../core/ledger/shownDays.ts'
-import type { Estimate } from '../../core/meter/estimateMachine.ts'
-import type { ResolvedMachine } from '../../core/machine/resolveMachine.ts'
+import { dailyParts } from '../../core/meter/dailyParts.ts'
+import { MONTH_PARTS } from '../../core/meter/monthPart.ts'
+import type { PricedMachine } from '../../core/meter/planPricing.ts'
+import { PART_NAMES } from '../../wording/monthPart'
 import { formatMoney } from '../../wording/money'
 import { formatDay } from '../../wording/time'
 import { lazyPart } from '../../interface/lazyPart'
 import { useWhenIdle } from '../../interface/useWhenIdle.ts'
 import { VisuallyHidden } from '../../interface/VisuallyHidden'
+import { PartSwatch } from './MonthBar'
 
 interface DayByDayProps {
-  readonly resolved: ResolvedMachine
-  readonly estimate: Estimate
+  readonly priced: PricedMachine
   /** Pixels at the least; it takes up what height is left. */
   readonly leastHeight: number
 }
 
 const DayBars = lazyPart(() => import('./DayBars'), 'DayBars', { drawing: '100%' })
 
-/** The month by local days of the week's zone: what the machine costs while on, above the floor that remains when off. */
-export function DayByDay({ resolved, estimate, leastHeight }: DayByDayProps) {
+/** The month by local days of the week's zone: what of each is kept, asked for, and leaks. */
+export function DayByDay({ priced, leastHeight }: DayByDayProps) {
   // The chart is the dearest thing to draw, so the figures beside it come first and it follows when nothing else is to be done.
-  const later = useWhenIdle(useMemo(() => ({ resolved, estimate }), [resolved, estimate]))
+  const later = useWhenIdle(useMemo(() => ({ priced }), [priced]))
   return <Days {...later} leastHeight={leastHeight} />
 }
 
-const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayProps) {
+const Days = memo(function Days({ priced, leastHeight }: DayByDayProps) {
+  const { resolved, estimate } = priced
   const { timeZone } = resolved.week
-  const days = useMemo(() => shownDays(estimate, timeZone), [estimate, timeZone])
+  const days = useMemo(() => {
+    const shown = shownDays(estimate, timeZone)
+    const parts = dailyParts(
+      priced,
+      shown.map(({ span }) => span),
+    )
+    return shown.map((cost, i) => ({ cost, parts: parts[i]! }))
+  }, [priced, estimate, timeZone])
   return (
     <Figure style={{ minHeight: leastHeight }}>
       <Chart aria-hidden="true">
@@ -38,7 +48,7 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
       <VisuallyHidden as="table">
         <caption>Cost of each day</caption>
         <tbody>
-          {days.map((cost) => (
+          {days.map(({ cost }) => (
             <tr key={cost.span.from}>
               <th scope="row">{formatDay(cost.day)}</th>
               <td>{formatMoney(cost.shown, estimate.currency)}</td>
@@ -50,12 +60,15 @@ const Days = memo(function Days({ resolved, estimate, leastHeight }: DayByDayPro
   )
 })
 
-/** What the two parts of a bar are. */
+/** What the parts of a bar are. */
 export function DayLegend() {
   return (
     <Legend role="group" aria-label="Legend of the chart of days">
-      <i aria-hidden="true" style={{ background: 'var(--run)' }} /> machine time{' '}
-      <i aria-hidden="true" style={{ background: 'var(--off)' }} /> whatever its state
+      {MONTH_PARTS.map((part) => (
+        <span key={part}>
+          <PartSwatch part={part} /> {PART_NAMES[part].toLowerCase()}
+        </span>
+      ))}
     </Legend>
   )
 }
@@ -65,11 +78,9 @@ const Legend = styled.span`
   font-size: 12px;
   font-weight: 400;
 
-  i {
-    display: inline-block;
-    width: 9px;
-    height: 9px;
-    margin: 0 3px 0 8px;
+  span {
+    margin-left: 10px;
+    white-space: nowrap;
   }
 `
 

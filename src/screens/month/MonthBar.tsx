@@ -3,7 +3,7 @@ import { MONTH_PARTS, type MonthPart } from '../../core/meter/monthPart.ts'
 import { toNumber, type Exact } from '../../core/quantity/exact.ts'
 
 /** Leak is hatched as what is off but charged is everywhere. */
-const FILL = {
+export const PART_FILL = {
   kept: 'var(--off)',
   asked: 'var(--run)',
   leak: STATE_FILL.stopped,
@@ -51,7 +51,7 @@ export function MonthBar({ split, scale, height }: MonthBarProps) {
               x={`${x}%`}
               width={`${width}%`}
               height={height}
-              fill={FILL[part]}
+              fill={PART_FILL[part]}
             />
           ),
       )}
@@ -67,7 +67,7 @@ export const PartSwatch = ({ part }: { readonly part: MonthPart | 'saved' }) => 
       y="0.5"
       width="13"
       height="11"
-      fill={part === 'saved' ? 'none' : FILL[part]}
+      fill={part === 'saved' ? 'none' : PART_FILL[part]}
       stroke="var(--plate-edge)"
     />
   </svg>

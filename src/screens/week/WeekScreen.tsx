@@ -203,7 +203,7 @@ export function WeekScreen() {
             <MonthFigures />
             <DayLegend />
           </h2>
-          <DayByDay resolved={result.resolved} estimate={result.estimate} leastHeight={124} />
+          <DayByDay priced={result} leastHeight={124} />
         </Month>
       )}
     </>
