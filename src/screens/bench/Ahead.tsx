@@ -48,7 +48,9 @@ export const Ahead = memo(function Ahead({ part, isWhole = false }: AheadProps) 
         ({ machine, on }) =>
           `the commitment of ${machine} ended on ${on}; later months go by its price as before`,
       ),
-      ...(leftOut.length > 0 ? [`without ${leftOut.join(', ')}, no price`] : []),
+      ...(leftOut.length > 0 && !changes?.causes.some(({ kind }) => kind === 'book')
+        ? [`without ${leftOut.join(', ')}, no price`]
+        : []),
     ].map((text) => `${formatMonth(month)}: ${text}`),
   )
   const points = months.map(({ month, planned, committed }) => ({

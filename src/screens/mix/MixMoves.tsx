@@ -144,6 +144,12 @@ const Figure = styled.td`
   text-align: right !important;
   white-space: nowrap;
   font-weight: 620 !important;
+
+  small {
+    display: block;
+    font-weight: 400;
+    color: var(--ink-2);
+  }
 `
 
 const Link = styled(Button)`
