@@ -72,17 +72,22 @@ function totalUnder(
   return total
 }
 
-/** The machines as they would be by another book: on its own terms, and off in the nearest state that it has. */
+/** The machines as they would be by another book: on its own terms, and off in the nearest state that it has; the very same where it has theirs. */
 export function underBook(machines: readonly Machine[], { terms, states }: PriceBook): readonly Machine[] {
   const plain = terms.find(({ kind }) => kind === 'on-demand' || kind === 'flat')
   const nearest = (off: OffState): OffState =>
     states[off] ? off : states.deallocated ? 'deallocated' : states.stopped ? 'stopped' : 'running'
-  return machines.map((machine) => ({
-    ...machine,
-    terms: terms.some(({ id }) => id === machine.terms) ? machine.terms : (plain?.id ?? machine.terms),
-    off: nearest(machine.off),
-    ...(machine.longGaps && {
-      longGaps: machine.longGaps.map((gap): LongGap => ({ ...gap, off: nearest(gap.off) })),
-    }),
-  }))
+  return machines.map((machine) => {
+    const { longGaps = [] } = machine
+    const hasTerms = terms.some(({ id }) => id === machine.terms)
+    if (hasTerms && [machine, ...longGaps].every(({ off }) => states[off])) return machine
+    return {
+      ...machine,
+      terms: hasTerms ? machine.terms : (plain?.id ?? machine.terms),
+      off: nearest(machine.off),
+      ...(machine.longGaps && {
+        longGaps: longGaps.map((gap): LongGap => ({ ...gap, off: nearest(gap.off) })),
+      }),
+    }
+  })
 }

@@ -1,15 +1,19 @@
+import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { diskIops, diskThroughput } from '../catalogue/diskPerformance.ts'
 import { chargedRoom } from '../catalogue/diskRates.ts'
 import { leastOf } from '../catalogue/notKnown.ts'
 import type { DiskKind, PerformanceRule } from '../catalogue/priceBook.ts'
+import { keptFor } from '../keptFor.ts'
 import { onKind } from '../machine/onKind.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
+import { ownValue } from '../ownValue.ts'
 import { statesWhenOff } from '../machine/whenOff.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 
 /**
  * Rooms of the system disk among which the cheapest that fits is: the least that image, memory image and need ask for,
- * the least that gives the needed IOPS and throughput, and its own. More room is never cheaper, but for what it gives.
+ * the least that gives the needed IOPS and throughput, its own, and larger steps that cost less than smaller ones. Else
+ * more room is never cheaper, but for what it gives.
  */
 export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   const { machine, image, size } = resolved
@@ -40,8 +44,23 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   )
   const enough = Math.max(least, forIops, forThroughput)
   // Its own first: of rooms that cost the same, nothing has to change.
-  return [...new Set([own, enough])].map(gib)
+  const steps = cheaperSteps(resolved.index)(kind).filter((step) => step >= enough)
+  return [...new Set([own, enough, ...steps])].map(gib)
 }
+
+/** Steps of a kind that cost less than a smaller one somewhere: seldom any. */
+const cheaperSteps = keptFor(({ book }: BookIndex) =>
+  keptFor(({ id, room }: DiskKind): readonly number[] => {
+    if (room.by !== 'step') return []
+    return room.stepsGiB.filter((step, at) =>
+      Object.values(book.prices).some(({ disks }) => {
+        const prices = ownValue(disks, id)?.perMonthByStep
+        const own = Number(ownValue(prices, String(step)))
+        return room.stepsGiB.slice(0, at).some((smaller) => own < Number(ownValue(prices, String(smaller))))
+      }),
+    )
+  }),
+)
 
 /** The least room in whole GiB that gives so much; 0 where none is needed, none would do or nobody knows. */
 const roomFor = (rule: PerformanceRule | undefined, needed: number): number => {

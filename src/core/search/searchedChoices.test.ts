@@ -34,6 +34,19 @@ describe('rooms among which the cheapest that fits is', () => {
   })
 })
 
+test('a larger step that costs less than a smaller one is looked at too', () => {
+  const steps = BOOK.diskKinds.find(({ id }) => id === 'steps')!
+  const { disks } = BOOK.prices.east!
+  const dear = { perMonthByStep: { 32: '2.62', 64: '12', 128: '9.86', 256: '19.12' } }
+  const book = {
+    ...BOOK,
+    prices: { ...BOOK.prices, east: { ...BOOK.prices.east!, disks: { ...disks, steps: dear } } },
+  }
+  const part = { ...machine, systemDisk: { kind: 'steps', roomGiB: gib(64) }, off: 'deallocated' } as const
+  expect(neededRooms(resolved(part, OFFICE_WEEK, book), steps)).toEqual([64, 10, 128])
+  expect(neededRooms(resolved(part, OFFICE_WEEK, BOOK), steps)).toEqual([64, 10])
+})
+
 describe('a data disk somewhere else', () => {
   const carrying = (...diskKinds: string[]) => {
     const sizes = BOOK.sizes.map((size) => (size.id === 'middle' ? { ...size, diskKinds } : size))

@@ -27,7 +27,7 @@ export const GROUP_NAMES = {
   prices: 'prices',
   sizes: 'sizes and terms',
   quantities: 'quantities',
-  left: 'left over',
+  left: 'still there',
   unplanned: 'not in the plan',
   never: 'never ran',
   apart: 'tax, credits',

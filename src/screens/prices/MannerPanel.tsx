@@ -4,19 +4,23 @@ import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { ANSWER_IDS } from '../../core/manner/billingAnswer.ts'
 import { answered, BILLING_ANSWERS, confirmed } from '../../core/manner/billingAnswers.ts'
+import { underBook } from '../../core/manner/assumptionCosts.ts'
 import { MANNERS, mannerOf, withManner } from '../../core/manner/manners.ts'
 import { Dropdown } from '../../interface/Dropdown'
 import { media } from '../../interface/theme/media'
+import { replaceMachines } from '../../store/commands.ts'
 import { ANSWER_NAMES, answerText, MANNER_NAMES, MANNER_NOTES } from '../../wording/manner'
 import { listAssumptionText } from '../../wording/list'
 import { AssumptionLines } from './AssumptionLines'
 import { DayStrip } from './DayStrip'
 import { useBookEdit } from './useBookEdit.ts'
+import { useWorkbench } from '../workbench/WorkbenchContext'
 import { AssumedMark } from './AssumedMark'
 
 /** What no price list says: the manner in which a provider charges, each answer by itself, and what is only assumed. */
 export function MannerPanel({ book }: { readonly book: PriceBook }) {
   const { edit } = useBookEdit(book)
+  const charge = useCharge(book, edit)
   const manner = mannerOf(book)
   const assumed = new Set(book.assumed?.map(({ about }) => about))
   const isFixed = BILLING_ANSWERS['when-off'].choices(book).length === 0
@@ -32,7 +36,7 @@ export function MannerPanel({ book }: { readonly book: PriceBook }) {
             options={MANNERS.map((id) => ({ id, name: MANNER_NAMES[id], note: MANNER_NOTES[id] }))}
             onChange={(id) => {
               const chosen = MANNERS.find((each) => each === id)
-              if (chosen) edit(`charge: ${MANNER_NAMES[chosen]}`, (current) => withManner(current, chosen))
+              if (chosen) charge(`charge: ${MANNER_NAMES[chosen]}`, (current) => withManner(current, chosen))
             }}
           />
         </Row>
@@ -52,7 +56,7 @@ export function MannerPanel({ book }: { readonly book: PriceBook }) {
                 value={offered.includes(value) ? value : answerText(id, value)}
                 options={offered.map((each) => ({ id: each, name: answerText(id, each) }))}
                 onChange={(each) =>
-                  edit(`${ANSWER_NAMES[id].toLowerCase()}: ${answerText(id, each)}`, (current) =>
+                  charge(`${ANSWER_NAMES[id].toLowerCase()}: ${answerText(id, each)}`, (current) =>
                     answered(current, id, each),
                   )
                 }
@@ -100,6 +104,19 @@ export function MannerPanel({ book }: { readonly book: PriceBook }) {
       <AssumptionLines book={book} />
     </Side>
   )
+}
+
+type BookChange = (book: PriceBook) => PriceBook
+
+/** Another way to charge has other terms and states: the plan’s machines go along, so that they cost what was foretold. */
+function useCharge(book: PriceBook, edit: (label: string, change: BookChange) => void) {
+  const { state, session } = useWorkbench()
+  return (label: string, change: BookChange): void => {
+    edit(label, change)
+    const own = state.plan.machines.filter(({ provider }) => provider === book.provider.id)
+    const moved = underBook(own, change(book)).filter((machine, i) => machine !== own[i])
+    if (moved.length > 0) session.edit(`machines at ${book.provider.name}, ${label}`, replaceMachines(moved))
+  }
 }
 
 const Side = styled.aside`
