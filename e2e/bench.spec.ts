@@ -241,3 +241,37 @@ test('axe finds nothing on the dialogs of the bench', async ({ page }) => {
   await page.getByRole('menuitem', { name: 'Week plan' }).click()
   await check()
 })
+
+test('a sum of the plan before an edit is never shown unmarked beside the new total', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=bench&month=2027-03')
+  await overviewDone(page)
+  await page.getByRole('checkbox', { name: 'Select every machine that is shown' }).check()
+  await page.getByRole('button', { name: 'Change the selected machines' }).click()
+  await page.getByRole('menuitem', { name: 'State when off' }).click()
+  await pick(page, 'State when off', 'Always on')
+  await expect(page.getByTestId('change-sum')).toContainText('EUR')
+  // Each frame from the press on: the parts of the month are the new total’s, or are said to be worked out anew.
+  await page.evaluate(() => {
+    const number = (text: string): number => Number(text.replace(/[^0-9.]/g, ''))
+    const seen: string[] = []
+    const look = (): void => {
+      const total = document.querySelector('[data-testid="plan-totals"] b')?.textContent ?? ''
+      const parts = document.querySelector('[aria-label="What the month is paid for"]')
+      const sums = [...(parts?.querySelectorAll('dd a') ?? [])].map((each) => number(each.textContent ?? ''))
+      const sum = sums.reduce((all, each) => all + each, 0)
+      const isOld = parts?.closest('[aria-busy]')?.getAttribute('aria-busy') === 'true'
+      const isBusy =
+        document.querySelector('[data-testid="plan-totals"]')?.getAttribute('aria-busy') === 'true'
+      if (Math.abs(sum - number(total)) > 0.005 && !isOld && !isBusy) seen.push(`${sum} under ${total}`)
+      requestAnimationFrame(look)
+    }
+    Object.assign(window, { seenUnmarked: seen })
+    requestAnimationFrame(look)
+  })
+  await page.getByRole('button', { name: /^Change \d+ machines$/ }).click()
+  await overviewDone(page)
+  expect(await page.evaluate(() => (window as unknown as { seenUnmarked: string[] }).seenUnmarked)).toEqual(
+    [],
+  )
+})

@@ -100,7 +100,9 @@ for (const name of ['axle-counter-sim', 'timetable-loadgen']) {
   })
 }
 
-test('the bench says what ends within the twelve months, and what the month becomes', async ({ page }) => {
+test('the bench says what ends within the twelve months: the same month with it and without', async ({
+  page,
+}) => {
   const bench = new Workbench(page)
   await bench.open('/?view=bench&month=2027-03')
   await overviewDone(page)
@@ -108,13 +110,13 @@ test('the bench says what ends within the twelve months, and what the month beco
   await expect(
     notes.filter({
       hasText:
-        /^October 2027: the free allowance “600 hours for the first year” of Tidewright ended on 2027-09-30; the month becomes € [\d.]+ in place of € [\d.]+$/,
+        /^October 2027: the free allowance “600 hours for the first year” of Tidewright ended on 2027-09-30: € [\d.]+ in place of € [\d.]+ with it, [+−][\d.]+$/,
     }),
   ).toHaveCount(1)
   await expect(
     notes.filter({
       hasText:
-        /^January 2028: the price book of Plinthouse, .* ended on 2027-12-31 and no edition follows; the month becomes € [\d.]+ in place of € [\d.]+$/,
+        /^January 2028: the price book of Plinthouse, .* ended on 2027-12-31 and no edition follows: € [\d.]+ without ticket-hall-screen, notice-board, in place of € [\d.]+ by it, −[\d.]+$/,
     }),
   ).toHaveCount(1)
 })

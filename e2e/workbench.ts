@@ -91,10 +91,12 @@ export class Workbench {
     await expect(this.page.getByTestId('following')).toHaveAttribute('data-behind', 'false')
   }
 
+  /** In the currency of its provider, which stands beside that of the plan where it is another. */
   async total(): Promise<number> {
     await this.settled()
     const text = await this.page.getByTestId('machine-total').innerText()
-    return Number(text.replace(/[^0-9.]/g, ''))
+    const [, own = text] = /\((.*)\)/.exec(text) ?? []
+    return Number(own.replace(/[^0-9.]/g, ''))
   }
 
   /** The machine's total to the last digit, as the screen shows it. */

@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { MainAndSide, MainColumn, SideColumn } from '../../interface/MainAndSide'
 import { Button } from '../../interface/Button'
+import { Settling } from '../../interface/Settling'
 import { lazyPart } from '../../interface/lazyPart'
 import { formatMonth } from '../../wording/time'
 import { usePlanDialogs } from '../workbench/planDialogs.ts'
@@ -24,7 +25,7 @@ const SelectedMachines = lazyPart(() => import('./SelectedMachines'), 'SelectedM
 /** All machines of the plan: where the month goes, what is left to save, and how long the money lasts. */
 export function BenchScreen() {
   const { state, month } = useWorkbench()
-  const { overview, pending, failure } = useOverview()
+  const { overview, isOld, pending, failure } = useOverview()
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
   const { open } = usePlanDialogs()
   const { machines } = state.plan
@@ -54,21 +55,33 @@ export function BenchScreen() {
           </p>
         )}
         {chosen.size > 0 && <SelectedMachines selected={chosen} onSelect={setSelected} />}
-        {overview.month && <MonthParts part={overview.month} />}
-        <Shares part={overview.month} selected={chosen} onSelect={setSelected} />
-        <Credit
-          part={overview.credit}
-          curve={overview.curve}
-          surveyed={overview.survey !== undefined}
-          onEdit={editMoney}
-        />
-        <Ahead part={overview.ahead} />
-        <Quotas part={overview.limits} />
+        <Settling $isOld={isOld('month')}>
+          {overview.month && <MonthParts part={overview.month} />}
+          <Shares part={overview.month} selected={chosen} onSelect={setSelected} />
+        </Settling>
+        <Settling $isOld={isOld('credit')}>
+          <Credit
+            part={overview.credit}
+            curve={overview.curve}
+            surveyed={overview.survey !== undefined}
+            onEdit={editMoney}
+          />
+        </Settling>
+        <Settling $isOld={isOld('ahead')}>
+          <Ahead part={overview.ahead} />
+        </Settling>
+        <Settling $isOld={isOld('limits')}>
+          <Quotas part={overview.limits} />
+        </Settling>
       </MainColumn>
       <SideColumn aria-label="What to do next">
-        <MonthBudget part={overview.limits} onEdit={editMoney} />
-        <PlanNotches overview={overview} />
-        <PlanWatch survey={overview.survey?.survey} />
+        <Settling $isOld={isOld('limits')}>
+          <MonthBudget part={overview.limits} onEdit={editMoney} />
+        </Settling>
+        <Settling $isOld={isOld('survey')}>
+          <PlanNotches overview={overview} />
+          <PlanWatch survey={overview.survey?.survey} />
+        </Settling>
       </SideColumn>
     </MainAndSide>
   )

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import type { MixStep } from '../../core/market/planMix.ts'
+import { Settling } from '../../interface/Settling'
 import { MainAndSide, MainColumn, SideColumn } from '../../interface/MainAndSide'
 import { Button } from '../../interface/Button'
 import { NumberInput } from '../../interface/NumberInput'
@@ -97,7 +98,11 @@ export function MixScreen() {
             over.
           </p>
         )}
-        {answer?.best && <MixMoves mix={answer.best} answer={answer} isStale={isStale} />}
+        {answer?.best && (
+          <Settling $isOld={isStale}>
+            <MixMoves mix={answer.best} answer={answer} isStale={isStale} />
+          </Settling>
+        )}
       </MainColumn>
       <SideColumn tabIndex={0} aria-label="All at one provider, all at one place">
         {answer && (
