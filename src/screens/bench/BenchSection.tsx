@@ -1,16 +1,24 @@
 'use client'
 
-import styled from 'styled-components'
+import styled, { css } from 'styled-components'
+import { Settling } from '../../interface/Settling'
 
-/** A part of the bench, set off by a line. */
-export const BenchSection = styled.section`
+const setOff = css`
   margin-top: 16px;
   padding-top: 10px;
   border-top: 1px solid var(--rule);
+`
+
+/** A part of the bench, set off by a line from what stands above it. */
+export const BenchSection = styled.section`
+  ${setOff}
   &:first-child {
     margin-top: 0;
     padding-top: 0;
     border-top: 0;
+  }
+  ${Settling}:not(:first-child) > &:first-child {
+    ${setOff}
   }
 `
 
