@@ -76,8 +76,8 @@ test('what is offered to a machine of a group is what pricing everything leaves 
         if (cheapestOffers(unbound, 200).length > found.length) fewer += 1
       },
     ),
-    randomRuns(4),
+    randomRuns(20),
   )
-  // Most groups close something.
+  // One in three groups closes something.
   expect(fewer).toBeGreaterThan(0)
 })

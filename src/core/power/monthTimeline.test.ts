@@ -130,3 +130,21 @@ test('the same question is answered once, another month or way anew', () => {
   expect(monthTimeline(week, [{ ...way('stopped', false), changes: { ...changes, leave: seconds(31) } }], MARCH)).not.toBe(known) // prettier-ignore
   expect(monthTimeline(week, ways, billingMonth('2027-04' as YearMonth, 'Etc/UTC'))).not.toBe(known)
 })
+
+test('which state a long gap has can hang on a window that was missed in the week before', () => {
+  // Back after 15 min, when both windows are over: it goes off as after the first, for a minute, and stays so for a week.
+  const week = {
+    ...weekOf('Etc/UTC', []),
+    windows: [1, 3].map((from) => ({ day: 0 as Weekday, from, to: from + 1 })),
+  }
+  const slow = { leave: seconds(0), return: seconds(900) }
+  const ways: WaysOff = [
+    { from: seconds(0), off: 'stopped', changes: slow, charged: [] },
+    { from: seconds(3_600), off: 'deallocated', changes: slow, charged: [] },
+  ]
+  // It begins on a Monday.
+  const november = billingMonth('2027-11' as YearMonth, 'Etc/UTC')
+  expect(clipSegments(monthTimeline(week, ways, november).segments, november)[0]).toMatchObject({
+    phase: 'stopped',
+  })
+})

@@ -116,7 +116,8 @@ function timelineOfWeek(
 /**
  * From when on what is not known, before `looked`, changes nothing. A machine that goes off misses windows and comes back
  * late, and so one window depends on those before it: until one opens so long after the last that all changes are over.
- * Where nothing opens for so long after `looked`, the gap that is there then is known too. O(windows).
+ * Where nothing opens for so long after `looked`, the gap that is there then is known too, if every gap is spent in the
+ * same way: else it can be that of a window that was missed before. O(windows).
  */
 function sureFrom(
   on: readonly Span[],
@@ -129,7 +130,7 @@ function sureFrom(
     0,
   )
   const first = on[0]?.from ?? Infinity
-  if (first - looked >= Math.max(longestChange, ways.at(-1)!.from)) return -Infinity
+  if (ways.length === 1 && !shutdown && first - looked >= longestChange) return -Infinity
   const at = on.findIndex(({ from }, i) => from - (on[i - 1]?.to ?? looked) >= longestChange)
   return on[at]?.from ?? Infinity
 }
