@@ -163,6 +163,8 @@ function switchOver(
   const { machine } = clocks
   const { book, month } = inputs
   const wanted = clocks.wanted[Math.floor((second - start) / 60)]!
+  // A window that opens as it is deleted opens for nothing.
+  const wasOn = clocks.up || second < clocks.busyUntil
   if (clocks.up && second < clocks.busyUntil && wanted !== 'running') clocks.owed ??= wanted
   if (second === clocks.life.from) {
     // Its first day finds it on or off, with no change under way.
@@ -183,7 +185,7 @@ function switchOver(
       second + (clocks.state === 'running' ? 0 : changeTime(machine, clocks.state, change, book))
     if (clocks.up && clocks.state === 'deleted' && isRestored(clocks, second, month)) clocks.creations += 1
   }
-  if (second === clocks.life.to && (clocks.up || second < clocks.busyUntil) && second > clocks.life.from)
+  if (second === clocks.life.to && wasOn && second > clocks.life.from)
     clocks.life.gone = second + changeTime(machine, 'deleted', 'leave', book)
   if (clocks.up && second >= clocks.life.from && second < clocks.life.to) clocks.wasUp = true
   const state = stateAt(clocks, second)
