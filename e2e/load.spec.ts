@@ -73,7 +73,7 @@ test.describe('what a view fetches when it is opened first', () => {
     const gauge = await scriptsOf(page, 'gauge')
     const bench = await scriptsOf(await browser.newPage(), 'bench')
     expect(gzipped(gauge)).toBeLessThan(427_000)
-    expect(gzipped(bench)).toBeLessThan(407_000)
+    expect(gzipped(bench)).toBeLessThan(411_000)
     for (const scripts of [gauge, bench]) {
       expect([...scripts.values()].some((text) => text.includes('any.required'))).toBe(false)
     }

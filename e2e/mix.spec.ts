@@ -20,6 +20,8 @@ test('where else the whole plan could run is found, taken in one step, and taken
   await page.keyboard.press('Enter')
   await found(page)
   expect(new URL(page.url()).searchParams.get('places')).toBe('1')
+  // At one place it is another.
+  await expect(mix).not.toContainText(total)
   await page.getByRole('textbox', { name: 'Places at the most' }).fill('2')
   await page.keyboard.press('Enter')
   await found(page)

@@ -111,9 +111,11 @@ test('what is assumed says what it would cost, and is confirmed one by one', asy
   await page.getByRole('button', { name: 'When off is assumed. It is so' }).click()
   await expect(lines).not.toContainText('that is off is charged')
   await pick(page, 'Manner of charging', /until deleted/)
-  // The machine is on terms and in a state that the book does not have any more, and says so.
+  // The machine goes along to the terms and the state that the book has now, and costs what was foretold.
   await expect(page.getByRole('table', { name: 'What is charged when' })).toContainText('stopped')
+  await expect(total(page)).not.toHaveText(/€ (18\.42|0\.00)/)
   await page.getByRole('button', { name: /^Undo in the book: charge/ }).click()
+  await page.getByRole('button', { name: /^Undo: machines at/ }).click()
   await expect(total(page)).toHaveText('€ 18.42')
   expect(await axeFindings(page, { within: 'main' })).toEqual([])
 })

@@ -44,6 +44,8 @@ export class PooledOffers {
   /** Providers that give something away. */
   private readonly givers: ReadonlySet<string>
   private readonly order: ReadonlyMap<string, number>
+  /** Every set of places that was looked at was looked at whole. */
+  private isSure: boolean
   /** What machines that cannot move cost at the least there. */
   private readonly heldLeast: number
 
@@ -68,9 +70,12 @@ export class PooledOffers {
           ),
     )
     const grouped = new Set(groups.flatMap((group) => group.movers))
-    this.sharing = [...movers.keys()].filter(
-      (at) => !grouped.has(at) && costs[at]!.some((least, place) => least < this.most[at]![place]!),
+    const gaining = [...movers.keys()].filter((at) =>
+      costs[at]!.some((least, place) => least < this.most[at]![place]!),
     )
+    // Machines that are kept apart are placed as if they shared nothing.
+    this.sharing = gaining.filter((at) => !grouped.has(at))
+    this.isSure = this.sharing.length === gaining.length
     this.heldLeast =
       this.sharing.length === 0 ? 0 : this.atGivers(held).reduce((sum, each) => sum + this.priceOf([each]), 0)
   }
@@ -79,6 +84,11 @@ export class PooledOffers {
   together(): PlacedTogether[] {
     if (this.sharing.length === 0) return []
     return [{ machines: this.sharing, cost: (among) => this.of([...among]).cost }]
+  }
+
+  /** Whether the cheapest of all that was looked at is the cheapest that there is. */
+  get isWhole(): boolean {
+    return this.isSure
   }
 
   among(places: readonly number[]): OffersAmong {
@@ -112,6 +122,7 @@ export class PooledOffers {
       )
       return elsewhere + this.priceAtGivers([...around, ...at.map(({ machine }) => machine)]) - aroundLeast
     })
+    if (best && !best.isExact) this.isSure = false
     fitting.forEach((at, i) => (offers[at] = best?.ways[i]))
     const isWhole = fitting.length === this.sharing.length
     return { offers, isExact: best?.isExact ?? true, cost: best && isWhole ? best.cost : Infinity }

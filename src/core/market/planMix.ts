@@ -40,7 +40,7 @@ export interface PlanMix {
   readonly stayDifference: Exact
   /** Machines that fit nowhere in it; its total is then of the others alone. */
   readonly missing: readonly string[]
-  /** Nothing cheaper is possible at these places; else nothing cheaper was found. */
+  /** Nothing cheaper is possible at these places, and for the best at so few; else nothing cheaper was found. */
   readonly isExact: boolean
 }
 
@@ -145,11 +145,13 @@ export function* planMix(market: Market, question: MixQuestion): Generator<MixSt
     currency,
     now,
     held: moved.held,
-    best: best && cheapestOf([best, ...byProvider, ...byPlace], question),
+    best: best && sureIf(pooled.isWhole, cheapestOf([best, ...byProvider, ...byPlace], question)),
     byProvider,
     byPlace,
   }
 }
+
+const sureIf = (isWhole: boolean, mix: PlanMix): PlanMix => ({ ...mix, isExact: mix.isExact && isWhole })
 
 /** Of sets that hold all machines at so few places, the first of the cheapest. */
 const cheapestOf = (
