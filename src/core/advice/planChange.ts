@@ -15,7 +15,7 @@ export interface MachineChange {
 
 /**
  * Every machine that a change of a plan can touch, in the plan's order: those that are not the same any more, those
- * whose week is not, and those that share an allowance with them. By name. O(machines) to find them, and
+ * whose week is not, and those that share an allowance or the bands of traffic with them. By name. O(machines) to find them, and
  * those touched are priced.
  */
 export function planChange(inputs: PlanPricingInputs, after: PlanPricingInputs['plan']): MachineChange[] {
@@ -25,12 +25,11 @@ export function planChange(inputs: PlanPricingInputs, after: PlanPricingInputs['
   const names = [...new Set([...then.keys(), ...now.keys()])]
   const [weeksThen, weeksNow] = [weeksOf(before), weeksOf(after)]
   const touched = new Set(names.filter((name) => !isSame(then.get(name), now.get(name), weeksThen, weeksNow)))
-  const sharing = sharingProviders(touched, then, now, inputs.books)
+  const isShared = sharedWith(touched, then, now, inputs.books)
   const pricing = { then: new PlanPricing(inputs), now: new PlanPricing({ ...inputs, plan: after }) }
   return names.flatMap((name): MachineChange[] => {
     const [was, is] = [then.get(name), now.get(name)]
-    const provider = (is ?? was)!.provider
-    if (!touched.has(name) && !sharing.has(provider)) return []
+    if (!touched.has(name) && !isShared((is ?? was)!)) return []
     const old = was && pricing.then.of(was)
     const next = is && pricing.now.of(is)
     const priced = next?.ok ? next : old?.ok ? old : undefined
@@ -62,14 +61,22 @@ const isSame = (
   now: ReadonlyMap<string, WeekPlan>,
 ): boolean => was !== undefined && was === is && then.get(was.week) === now.get(was.week)
 
-/** Providers of touched machines whose machines have free hours or room in common. */
-function sharingProviders(
+/** Whether a machine has free hours or room, or bands of traffic, in common with one that is touched. */
+function sharedWith(
   touched: ReadonlySet<string>,
   then: ReadonlyMap<string, Machine>,
   now: ReadonlyMap<string, Machine>,
   books: readonly PriceBook[],
-): ReadonlySet<string> {
-  const shared = new Set(books.filter(({ freeAllowances }) => freeAllowances?.length).map(({ provider }) => provider.id)) // prettier-ignore
-  const providers = [...touched].flatMap((name) => [then.get(name)?.provider, now.get(name)?.provider])
-  return new Set(providers.filter((id) => id !== undefined && shared.has(id)) as string[])
+): (machine: Machine) => boolean {
+  const forms = [...touched].flatMap((name) => [then.get(name) ?? [], now.get(name) ?? []].flat())
+  const providers = new Set(forms.map(({ provider }) => provider))
+  const withTraffic = new Set(forms.filter(hasTraffic).map(({ provider }) => provider))
+  const withFree = new Set(
+    books.filter(({ freeAllowances }) => freeAllowances?.length).map(({ provider }) => provider.id),
+  )
+  return (machine) =>
+    (providers.has(machine.provider) && withFree.has(machine.provider)) ||
+    (withTraffic.has(machine.provider) && hasTraffic(machine))
 }
+
+const hasTraffic = ({ trafficOutGiB }: Machine): boolean => trafficOutGiB !== undefined

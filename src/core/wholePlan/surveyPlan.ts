@@ -104,14 +104,15 @@ export function* surveyPlan(
 const MOST_AS_PLAN = 40
 
 /**
- * Where machines have free hours or room in common, what one gives up another takes: such a notch saves what the whole
+ * Where machines have free hours or room, or bands of traffic, in common, what one gives up another takes: such a notch saves what the whole
  * plan costs less.
  */
 function ofThePlan(notch: PlanNotch, inputs: SurveyInputs): PlanNotch {
   const { plan, books, month, decimals, currency } = inputs
   const machine = plan.machines.find(({ name }) => name === notch.machine)!
   const book = priceBookFor(machine.provider, books, month)
-  if (!book?.freeAllowances?.length || !notch.saving) return notch
+  const isShared = book?.freeAllowances?.length || machine.trafficOutGiB !== undefined
+  if (!isShared || !notch.saving) return notch
   const machines = plan.machines.map((each) => (each === machine ? applyChoice(machine, notch.choice) : each))
   const changes = planChange(inputs, { ...plan, machines })
   const { difference } = changeTotal(changes, { ...plan, currency }, month, decimals)
