@@ -230,7 +230,9 @@ describe('with free hours that are shared', () => {
             })
             .reduce((low, total) => (compare(total, low) < 0 ? total : low))
           expect(compare(best!.total, now)).toBeLessThanOrEqual(0)
-          if (best!.isExact) expect(totalText(best!.total)).toBe(totalText(least))
+          // What is shown is rounded machine by machine: two halves of a cent may be one, or none.
+          const dearer = toNumber(subtract(best!.total, least))
+          if (best!.isExact) expect(dearer).toBeLessThanOrEqual(0.005 * machines.length + 1e-9)
           const rows = best!.moves.map(({ before, after }) => subtract(after!, before!))
           const sum = [...rows, best!.stayDifference].reduce((all, each) => add(all, each), now)
           expect(totalText(sum)).toBe(totalText(best!.total))

@@ -1,3 +1,4 @@
+import { fitReasons } from '../fit/fitReasons.ts'
 import { membersByGroup } from '../machine/apart.ts'
 import type { Machine } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
@@ -141,17 +142,48 @@ export function* planMix(market: Market, question: MixQuestion): Generator<MixSt
   const byProvider = ofProvider.sort(fullFirst)
   const byPlace = singly.map((place) => mix([place])).sort(fullFirst)
   const best = found && mix(found.places)
+  const asItIs = best && asPlanned(moved, now, best.isExact)
   return {
     currency,
     now,
     held: moved.held,
-    best: best && sureIf(pooled.isWhole, cheapestOf([best, ...byProvider, ...byPlace], question)),
+    best:
+      best &&
+      sureIf(
+        pooled.isWhole,
+        cheapestOf([best, ...(asItIs ? [asItIs] : []), ...byProvider, ...byPlace], question),
+      ),
     byProvider,
     byPlace,
   }
 }
 
 const sureIf = (isWhole: boolean, mix: PlanMix): PlanMix => ({ ...mix, isExact: mix.isExact && isWhole })
+
+/** Nothing moved, where all that could be moved fits as it is; as sure as the best is. */
+function asPlanned(
+  { question, places, movers, held }: Moved,
+  total: Exact,
+  isExact: boolean,
+): PlanMix | undefined {
+  const { machines } = question.plan
+  if (movers.some(({ inputs }) => fitReasons(inputs.resolved).length > 0)) return undefined
+  const used = new Set(
+    machines.map(({ provider, region }) =>
+      places.number(provider, region, () => ({ provider, place: region })),
+    ),
+  )
+  const stay = [...held, ...movers.map(({ machine }) => machine.name)]
+  return {
+    places: [...used].map((place) => places.names[place]!),
+    total,
+    moves: [],
+    stay,
+    stayDifference: ZERO,
+    missing: [],
+    isExact,
+  }
+}
 
 /** Of sets that hold all machines at so few places, the first of the cheapest. */
 const cheapestOf = (
