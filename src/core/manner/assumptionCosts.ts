@@ -14,9 +14,12 @@ export interface AssumptionCost {
   readonly provider: string
   readonly about: AnswerId
   readonly value: AnswerValue
-  /** Of all the plan's machines at the provider, in its book's currency. */
+  /** Of all the plan's machines at the provider that have a price now, in its book's currency. */
   readonly now: Exact
-  readonly then: Exact
+  /** Undefined where one of them has no price then. */
+  readonly then: Exact | undefined
+  /** Machines that have a price now and none then. */
+  readonly unpriced: readonly string[]
 }
 
 /**
@@ -29,18 +32,23 @@ export function assumptionCosts(inputs: PlanPricingInputs): AssumptionCost[] {
   const providers = [...new Set(books.map(({ provider }) => provider.id))]
   const costs = providers.flatMap((provider): AssumptionCost[] => {
     const book = priceBookFor(provider, books, month)
-    const own = plan.machines.filter((machine) => machine.provider === provider)
-    if (!book?.assumed || own.length === 0) return []
-    const now = totalUnder(book, own, inputs)
-    return alternatives(book).flatMap(({ about, value, changed }) => {
-      const then = totalUnder(changed, underBook(own, changed), inputs)
-      return now && then ? [{ provider, about, value, now, then }] : []
+    const all = plan.machines.filter((machine) => machine.provider === provider)
+    if (!book?.assumed || all.length === 0) return []
+    const present = totalUnder(book, all, inputs)
+    const own = all.filter(({ name }) => !present.unpriced.includes(name))
+    if (own.length === 0) return []
+    return alternatives(book).map(({ about, value, changed }) => {
+      const { total, unpriced } = totalUnder(changed, underBook(own, changed), inputs)
+      const then = unpriced.length === 0 ? total : undefined
+      return { provider, about, value, now: present.total, then, unpriced }
     })
   })
   return costs.sort((a, b) => compare(differenceOf(b), differenceOf(a)))
 }
 
+/** What cannot be said comes last. */
 const differenceOf = ({ now, then }: AssumptionCost): Exact => {
+  if (!then) return ZERO
   const more = subtract(then, now)
   return compare(more, ZERO) < 0 ? subtract(ZERO, more) : more
 }
@@ -56,20 +64,21 @@ function alternatives(book: PriceBook) {
   })
 }
 
-/** Undefined where one of the machines has no price then. */
+/** What those that have a price cost together, and the names of the others. */
 function totalUnder(
   book: PriceBook,
   machines: readonly Machine[],
   inputs: PlanPricingInputs,
-): Exact | undefined {
+): { readonly total: Exact; readonly unpriced: readonly string[] } {
   const pricing = new PlanPricing({ ...inputs, plan: { ...inputs.plan, machines }, books: [book] })
   let total = ZERO
+  const unpriced: string[] = []
   for (const machine of machines) {
     const result = pricing.of(machine)
-    if (!result.ok) return undefined
-    total = add(total, result.estimate.total)
+    if (result.ok) total = add(total, result.estimate.total)
+    else unpriced.push(machine.name)
   }
-  return total
+  return { total, unpriced }
 }
 
 /** The machines as they would be by another book: on its own terms, and off in the nearest state that it has; the very same where it has theirs. */

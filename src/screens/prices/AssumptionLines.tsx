@@ -24,7 +24,7 @@ export function AssumptionLines({ book }: { readonly book: PriceBook }) {
   if (!asked) return null
   if (failure) return <p role="alert">{failure}</p>
   const costs = (answer ?? []).filter(
-    ({ provider: id, now, then }) => id === provider.id && compare(now, then) !== 0,
+    ({ provider: id, now, then }) => id === provider.id && (!then || compare(now, then) !== 0),
   )
   if (costs.length === 0) return isStale ? null : <Note>Nothing that is assumed changes this month.</Note>
   return (
@@ -37,7 +37,7 @@ export function AssumptionLines({ book }: { readonly book: PriceBook }) {
 }
 
 function Cost({
-  cost: { about, value, now, then },
+  cost: { about, value, now, then, unpriced },
   currency,
   isFirst,
 }: {
@@ -45,6 +45,13 @@ function Cost({
   readonly currency: string
   readonly isFirst: boolean
 }) {
+  if (!then)
+    return (
+      <li>
+        {ifText(about, value)}, {unpriced.join(', ')} {unpriced.length === 1 ? 'has' : 'have'} no price: type
+        what the size costs then.
+      </li>
+    )
   const difference = signedMoney(shownDifference(then, now))
   return (
     <li>
