@@ -143,6 +143,19 @@ describe('decimals', () => {
   })
 })
 
+test('rounded differences add up to what lies between the two amounts as they are shown', () => {
+  fc.assert(
+    fc.property(anyExact, fc.array(anyExact, { maxLength: 6 }), (from, amounts) => {
+      const { parts, total } = roundParts(amounts, 2, from)
+      const to = amounts.reduce(add, from)
+      const shown = new Fraction(toDecimal(to, 2)).sub(toDecimal(from, 2))
+      expect(new Fraction(total).equals(shown)).toBe(true)
+      expect(parts.reduce((whole, part) => whole.add(part), new Fraction(0)).equals(shown)).toBe(true)
+    }),
+    randomRuns(100),
+  )
+})
+
 test('rounded parts add up to the rounded total, and none is off by a whole unit', () => {
   fc.assert(
     fc.property(fc.array(anyExact, { maxLength: 12 }), fc.integer({ min: 0, max: 4 }), (amounts, places) => {
