@@ -14,7 +14,7 @@ test('the look around changes the demo four times and leaves it as it was', asyn
   const tour = page.getByRole('note', { name: 'Look around' })
   for (const deed of [
     'Switch it off outside its hours',
-    'Take Kite 4/16',
+    'Move it to Gdynia',
     'Give the hardware back when off',
     'Give it the depot’s hours',
   ]) {

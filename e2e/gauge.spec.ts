@@ -81,8 +81,8 @@ async function decide(page: Page, hand: Hand): Promise<void> {
   await fits.focus()
   await page.keyboard.press('Space')
   await expect.poll(async () => Number(await grid.getAttribute('aria-rowcount'))).toBeLessThan(30)
-  await hand.takeRow('Kite 4/16')
-  await expect(bench.slider('Size')).toHaveAttribute('aria-valuetext', /^Kite 4\/16, /)
+  await hand.takeRow('Pelican 4/32')
+  await expect(bench.slider('Size')).toHaveAttribute('aria-valuetext', /^Pelican 4\/32, /)
   await settled()
   await hand.press(page.getByRole('button', { name: 'Close the choices of Size' }))
   await expect(grid).toBeHidden()
@@ -116,7 +116,7 @@ async function decide(page: Page, hand: Hand): Promise<void> {
   await hand.press(bench.plate('Place').getByRole('button', { name: /choices of Place$/ }))
   await hand.takeRow('Tallinn a, Tidewright')
   const asked = page.getByRole('dialog', { name: 'Tallinn a, Tidewright' })
-  await expect(asked).toContainText(/Size: .* in place of Kite 4\/16[+−]\d/)
+  await expect(asked).toContainText(/Size: .* in place of Pelican 4\/32[+−]\d/)
   await expect(asked).toContainText(/System disk: .* in place of Ember[+−]\d/)
   await expect(asked).toContainText(/Data disk 1: .* in place of /)
   const difference = await asked.getByRole('row', { name: /together, a month/ }).innerText()
@@ -201,16 +201,56 @@ test('needs close choices, and say what they cost', async ({ page }) => {
   )
   const hardware = dialog.getByRole('button', { name: 'its hardware' })
   const before = await hardware.boundingBox()
-  await expect(dialog.getByRole('row', { name: /^Memory/ })).toContainText(/\d+ choices, € \d/)
+  await expect(dialog.getByRole('row', { name: /^Memory/ })).toContainText(/\d+ choices, (costs|€)/)
   await dialog.getByRole('button', { name: 'EU' }).click()
   await expect(dialog.getByRole('row', { name: /^Where it may stand/ })).not.toContainText('choices')
   // What is pressed next does not move when what the last press costs is known.
   expect(await hardware.boundingBox()).toEqual(before)
-  await expect(dialog.getByRole('row', { name: /^Memory/ })).toContainText(/\d+ choices, € \d/)
+  await expect(dialog.getByRole('row', { name: /^Memory/ })).toContainText(/\d+ choices, (costs|€)/)
   expect(await hardware.boundingBox()).toEqual(before)
   await hardware.click()
   await dialog.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByText('hibernated does not keep the hardware').first()).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(page.getByText('hibernated does not keep the hardware').first()).toBeHidden()
+})
+
+test('what a machine has now stays until it is let go, once or for good', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?machine=crew-roster-db&view=gauge')
+  const start = await bench.total()
+  const held = page.getByRole('group', { name: 'What stays as it is now' })
+  const disks = held.getByRole('button', { name: /^disks as they are/ })
+  await expect(held.getByRole('button')).toHaveText([
+    /^disks as they are/,
+    /^x86-64/,
+    /^not to be taken away/,
+  ])
+  // What letting go saves is searched for, off the page's thread.
+  await expect(disks).toHaveAccessibleName(/letting it go saves −\d+\.\d\d/, { timeout: 60_000 })
+
+  // A smaller disk is closed, says the work that it means, and is taken all the same.
+  await bench
+    .plate('Disk room')
+    .getByRole('button', { name: /^All \d+ choices/ })
+    .click()
+  const row = page.getByRole('grid', { name: /^Choices of / }).getByRole('row', { name: / 64 GiB / })
+  await expect(row).toContainText('copy the system disk (128 GiB) to a new one of 64 GiB')
+  await expect(row).toContainText('3,200')
+  await row.click()
+  const asked = page.getByRole('dialog', { name: '64 GiB' })
+  await expect(asked).toContainText('Gives up: copy the system disk (128 GiB)')
+  await asked.getByRole('button', { name: 'Take it all the same' }).click()
+  await expect.poll(() => bench.total()).toBeLessThan(start)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => bench.total()).toBe(start)
+
+  // Let go for good: by keys, and taken back.
+  await disks.focus()
+  await page.keyboard.press('Enter')
+  const mayShrink = held.getByRole('button', { name: 'disks may shrink' })
+  await expect(mayShrink).toHaveAttribute('aria-pressed', 'false')
+  await expect(row).not.toContainText('copy the system disk')
+  await mayShrink.click()
+  await expect(disks).toHaveAttribute('aria-pressed', 'true')
 })

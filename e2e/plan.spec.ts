@@ -60,7 +60,7 @@ onOwnPage(
     await bench.open('/?machine=timetable-loadgen')
     await expect(page.getByText('Changes are not being kept.')).toBeVisible()
     const start = await bench.total()
-    await bench.slider('Size').press('ArrowLeft')
+    await bench.slider('Public address').press('ArrowLeft')
     await expect.poll(() => bench.total()).toBeLessThan(start)
     const download = page.waitForEvent('download')
     await page.getByRole('button', { name: 'Export the plan' }).click()
@@ -75,7 +75,7 @@ onOwnPage('leaving before a change is saved is asked about', async ({ page }) =>
     // A disk that takes its time: nothing that is written from now on is ever done.
     IDBObjectStore.prototype.put = () => new Promise(() => undefined) as never
   })
-  await bench.slider('Size').press('ArrowLeft')
+  await bench.slider('Public address').press('ArrowLeft')
   await expect(page.getByTestId('saved')).toHaveText('Saving')
   const asked = page.waitForEvent('dialog')
   const leaving = page.reload().catch(() => undefined)

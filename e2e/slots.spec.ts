@@ -45,7 +45,7 @@ test('by mouse: every slot of every plate names its choices, and one is taken', 
   await page.mouse.move(at[4]!.x, at[4]!.y)
   await expect(table).toContainText(/closed: \d+ (vCPU|GiB of memory), you need \d+/)
   await expect(table).toContainText(/\d+ closed: \d+ have too few vCPU/)
-  await expect(table).toContainText(/too little memory \(that need costs € \d+\.\d\d\)/)
+  await expect(table).toContainText(/too little memory/)
   // A reason opens the list at what it closes.
   await table.getByRole('button', { name: /have too little memory/ }).click()
   const list = page.getByRole('dialog', { name: 'All choices of Size' })
@@ -67,6 +67,11 @@ test('by mouse: every slot of every plate names its choices, and one is taken', 
   await expect(bench.slider('On hours')).toBeFocused()
   await expect(table).toHaveCount(0)
   await bench.undo.click()
+  // Another machine pays for what it needs: how much stands beside the reason.
+  await bench.turnTo('/?machine=crew-roster-db&view=gauge')
+  const room = await slotsOf(bench.plate('Size'))
+  await page.mouse.move(room.at[0]!.x, room.at[0]!.y)
+  await expect(table).toContainText(/ \(that need costs € \d+\.\d\d\)/)
 })
 
 test('by keys: looked at with Shift, taken with Enter, left with Escape', async ({ page }) => {

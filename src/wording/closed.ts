@@ -29,6 +29,8 @@ const CLOSED: Readonly<Record<FitReason['code'], readonly [one: string, many: st
   'shares-region': ['is shared with the group', 'are shared with the group'],
   'not-kept': ['keeps less than you need', 'keep less than you need'],
   'taken-away': ['may be taken away', 'may be taken away'],
+  'disk-smaller': ['has a smaller disk', 'have a smaller disk'],
+  'data-lost': ['loses data', 'lose data'],
   'back-too-late': ['comes back too late', 'come back too late'],
   'no-exchange-rate': ['has no exchange rate', 'have no exchange rate'],
   'nothing-fits-there': ['sells nothing that fits', 'sell nothing that fits'],

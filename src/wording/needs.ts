@@ -1,4 +1,5 @@
-import type { NeedId } from '../core/fit/needId.ts'
+import type { HeldNeed, NeedId } from '../core/fit/needId.ts'
+import type { Held } from '../core/machine/held.ts'
 import type { ImageNeed } from '../core/machine/imageNeed.ts'
 import type { Keep, Needs } from '../core/machine/needs.ts'
 import { formatNumber } from './number'
@@ -17,7 +18,7 @@ export const IMAGE_NEED_NAMES = {
 } as const satisfies Record<ImageNeed, string>
 
 /** A need in a few words: `in EU`, `60 ms at most from Lisbon`. */
-export function needText(id: NeedId, needs: Needs): string {
+export function needText(id: NeedId, needs: Needs, held?: Held): string {
   switch (id) {
     case 'vcpu':
       return `${formatNumber(needs.vcpu)} vCPU`
@@ -36,7 +37,13 @@ export function needText(id: NeedId, needs: Needs): string {
     case 'image':
       return needs.image ? IMAGE_NEED_NAMES[needs.image] : ''
     case 'architecture':
-      return needs.architecture ?? ''
+      return needs.architecture ?? held?.architecture ?? 'its architecture'
+    case 'disk-rooms':
+      return 'disks as they are'
+    case 'interruption':
+      return 'not to be taken away'
+    case 'data':
+      return 'data kept when off'
     case 'jurisdictions':
       return `in ${(needs.jurisdictions ?? []).join(' or ')}`
     case 'round-trip':
@@ -53,3 +60,19 @@ export function needText(id: NeedId, needs: Needs): string {
       return `keeps ${KEEP_LABELS[id.slice('keep-'.length) as Keep]}`
   }
 }
+
+/** What may go once a person has let it. */
+export const EASED_TEXTS = {
+  'disk-rooms': 'disks may shrink',
+  architecture: 'any architecture',
+  interruption: 'may be taken away',
+  data: 'data may go when off',
+} as const satisfies Record<HeldNeed, string>
+
+/** What a machine has now, by name. */
+export const HELD_LABELS = {
+  'disk-rooms': 'the size of its disks',
+  architecture: 'its architecture',
+  interruption: 'not taken away',
+  data: 'its data when off',
+} as const satisfies Record<HeldNeed, string>

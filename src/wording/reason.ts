@@ -1,6 +1,7 @@
 import { IMAGE_NEED_NAMES } from './needs.ts'
 import type { FitReason } from '../core/fit/fitReason.ts'
 import type { Keep } from '../core/machine/needs.ts'
+import { roomText } from './loss'
 import { STATE_NAMES } from './state'
 import { formatNumber } from './number'
 
@@ -91,6 +92,10 @@ function reasonText(reason: FitReason): string {
       return `${STATE_NAMES[reason.state].toLowerCase()} does not keep ${KEEP_NAMES[reason.what]}`
     case 'taken-away':
       return `${reason.terms} may be taken away at any time (${reason.interruption})`
+    case 'disk-smaller':
+      return roomText({ position: reason.position, from: reason.needs, to: reason.has })
+    case 'data-lost':
+      return `${STATE_NAMES[reason.state].toLowerCase()} loses what is on its data disks`
     case 'back-too-late':
       return `takes ${formatNumber(reason.seconds)} s from ${STATE_NAMES[reason.state].toLowerCase()} to running, you allow ${formatNumber(reason.most)}`
     case 'no-exchange-rate':

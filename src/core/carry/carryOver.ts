@@ -56,7 +56,7 @@ export function carryOver(
   if (!placed) return undefined
   const { image, region } = placed
   const apart = apartOf(machine, plan)
-  const sizes = options.sizes ?? new NearestSizes(placed.machine, image, index, like)
+  const sizes = options.sizes ?? new NearestSizes(placed.machine, image, index, like, plan.held)
   for (const terms of termsToTry(placed, index, kept)) {
     for (const size of candidates(placed, terms, sizes, index, kept)) {
       const chosen = machine.chosen ?? proposedChoice(size, machine.needs, like)

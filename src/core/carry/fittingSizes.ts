@@ -2,6 +2,7 @@ import type { BookIndex } from '../catalogue/bookIndex.ts'
 import type { Image, Size } from '../catalogue/priceBook.ts'
 import { fitsAnywhere } from '../fit/fitReasons.ts'
 import { chosenSize, proposedChoice } from '../machine/chosenSize.ts'
+import type { Held } from '../machine/held.ts'
 import type { Machine } from '../machine/plan.ts'
 
 /** A size that has all that a machine needs, wherever it is sold. */
@@ -23,12 +24,14 @@ export function fittingSizes(
   image: Image,
   { book, diskKinds }: BookIndex,
   like: SizeShape | undefined,
+  held?: Held,
 ): FittingSize[] {
   const dataKinds = machine.dataDisks.map(({ kind }) => diskKinds.get(kind) ?? book.diskKinds[0]!)
   return book.sizes.flatMap((size) => {
     const chosen = machine.chosen ?? proposedChoice(size, machine.needs, like)
     const shaped = chosenSize(size, chosen)
-    const subject = { size: shaped, machine: withChosen(machine, chosen), image, dataKinds }
+    const shape = { size: shaped, machine: withChosen(machine, chosen), image, dataKinds }
+    const subject = held ? { ...shape, held } : shape
     return fitsAnywhere(subject) ? [{ size: shaped, chosen }] : []
   })
 }

@@ -2,6 +2,7 @@ import type { BookIndex, RegionIndex } from '../catalogue/bookIndex.ts'
 import type { Image, Size, Terms } from '../catalogue/priceBook.ts'
 import { sizesByPrice } from '../catalogue/sizeRates.ts'
 import { fittingSizes, type SizeShape } from './fittingSizes.ts'
+import type { Held } from '../machine/held.ts'
 import type { Machine } from '../machine/plan.ts'
 
 /** Doublings of vCPU and memory between two sizes; another architecture counts as a quarter. */
@@ -15,9 +16,9 @@ export class NearestSizes {
   private readonly groups: readonly (readonly Size[])[]
 
   /** O(sizes × log sizes). Without a shape, all sizes are equally near. */
-  constructor(machine: Machine, image: Image, index: BookIndex, like: SizeShape | undefined) {
+  constructor(machine: Machine, image: Image, index: BookIndex, like: SizeShape | undefined, held?: Held) {
     const byDistance = new Map<number, Size[]>()
-    for (const { size } of fittingSizes(machine, image, index, like)) {
+    for (const { size } of fittingSizes(machine, image, index, like, held)) {
       const distance = like ? apart(size, like) : 0
       const group = byDistance.get(distance)
       if (group) group.push(size)

@@ -74,7 +74,7 @@ function* unknownOfPlace(resolved: ResolvedMachine) {
 
 function* unknownOfSize({ size, image, dataKinds, machine: { needs } }: ResolvedMachine) {
   const of = size.name
-  const asks = needs.architecture ? [needs.architecture] : image.architectures
+  const asks = needs.architecture && needs.architecture !== 'any' ? [needs.architecture] : image.architectures
   // Where an image or a person asks for one of two, the size may be the other.
   if (size.architecture === undefined && asks?.length === 1) {
     yield { code: 'size-architecture', of, asks } satisfies FactToCheck

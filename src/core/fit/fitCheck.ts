@@ -10,7 +10,7 @@ export interface FitCheck {
 }
 
 /** What a check that holds wherever the machine stands may look at. */
-export type SizeSubject = Pick<ResolvedMachine, 'size' | 'machine' | 'image' | 'dataKinds'>
+export type SizeSubject = Pick<ResolvedMachine, 'size' | 'machine' | 'image' | 'dataKinds' | 'held'>
 
 export interface SizeCheck extends Pick<FitCheck, 'concerns'> {
   readonly find: (machine: SizeSubject) => FitReason | undefined

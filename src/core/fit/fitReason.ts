@@ -92,7 +92,23 @@ export type FitReason =
       readonly with: readonly string[]
     }
   | { readonly code: 'not-kept'; readonly what: Keep; readonly state: OffState }
-  | { readonly code: 'taken-away'; readonly terms: string; readonly interruption: string }
+  | {
+      readonly code: 'taken-away'
+      readonly terms: string
+      readonly interruption: string
+      /** What asks for it not to be: that it keeps its hardware, or that it is not taken away now. */
+      readonly by: 'keeps' | 'as-now'
+    }
+  /** A disk would have less room than it has now. */
+  | {
+      readonly code: 'disk-smaller'
+      /** 0 is the system disk, data disks count from 1. */
+      readonly position: number
+      readonly has: GiB
+      readonly needs: GiB
+    }
+  /** What is on its data disks would be lost each time that it goes off. */
+  | { readonly code: 'data-lost'; readonly state: OffState }
   | {
       readonly code: 'back-too-late'
       readonly state: OffState

@@ -3,6 +3,7 @@ import { disksOf, type ResolvedDisk, type ResolvedMachine } from '../machine/res
 import { APART_CHECKS, everyZoneReason } from './apartChecks.ts'
 import { DISK_CHECKS } from './diskChecks.ts'
 import type { FitCheck, PlaceSubject, SizeSubject } from './fitCheck.ts'
+import { HELD_CHECKS } from './heldChecks.ts'
 import { OFF_CHECKS } from './offChecks.ts'
 import { PLACE_CHECKS, REGION_CHECKS } from './placeChecks.ts'
 import { SALE_CHECKS, SIZE_CHECKS } from './sizeChecks.ts'
@@ -12,6 +13,7 @@ const ALL_CHECKS: readonly FitCheck[] = [
   ...SIZE_CHECKS,
   ...SALE_CHECKS,
   ...DISK_CHECKS,
+  ...HELD_CHECKS,
   ...PLACE_CHECKS,
   ...APART_CHECKS,
   ...REGION_CHECKS,

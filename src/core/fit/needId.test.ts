@@ -27,7 +27,7 @@ const ALL: Needs = {
 
 test('each need can be left out by itself, and then nothing is left', () => {
   const asked = needsAsked(ALL)
-  expect(asked).toHaveLength(16)
+  expect(asked).toHaveLength(19)
   for (const id of asked) {
     expect(needsAsked(withoutNeed(ALL, id))).toEqual(asked.filter((other) => other !== id))
   }
@@ -45,8 +45,23 @@ test('a need counts the choices that it closes, whatever else closes them', () =
 })
 
 test('a need that says nothing is not asked for', () => {
-  const nothing: Needs = { vcpu: 0, memoryGiB: gib(0), iops: 0 }
+  const nothing: Needs = {
+    vcpu: 0,
+    memoryGiB: gib(0),
+    iops: 0,
+    architecture: 'any',
+    disks: 'any',
+    interruption: 'any',
+    data: 'any',
+  }
   expect(needsAsked(nothing)).toEqual([])
+  // what it has now it needs, until it may go
+  expect(needsAsked({ vcpu: 0, memoryGiB: gib(0), iops: 0 })).toEqual([
+    'disk-rooms',
+    'architecture',
+    'interruption',
+    'data',
+  ])
   // a round trip counts from somewhere
   expect(needsAsked({ ...nothing, roundTripMs: 60 })).toEqual([])
   expect(needsAsked({ ...nothing, roundTripMs: 60, usedFrom: [] })).toEqual([])
@@ -72,7 +87,7 @@ test.each<[FitReason, NeedId | undefined]>([
   ],
   [{ code: 'shares-region', group: 'web', place: 'East', with: ['two'] }, 'apart'],
   [{ code: 'not-kept', what: 'memory', state: 'deallocated' }, 'keep-memory'],
-  [{ code: 'taken-away', terms: 'Spot', interruption: 'often' }, 'keep-hardware'],
+  [{ code: 'taken-away', terms: 'Spot', interruption: 'often', by: 'keeps' }, 'keep-hardware'],
   [{ code: 'back-too-late', state: 'deallocated', seconds: 75, most: 60 }, 'back-within'],
   [{ code: 'no-own-disk', size: 'small' }, undefined],
 ])('the need behind %j is %j', (reason, need) => {

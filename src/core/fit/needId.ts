@@ -1,4 +1,5 @@
 import { KEEPS, type Keep, type Needs } from '../machine/needs.ts'
+import type { Held } from '../machine/held.ts'
 import { gib } from '../quantity/units.ts'
 import type { FitReason } from './fitReason.ts'
 
@@ -16,10 +17,48 @@ export type NeedId =
   | 'round-trip'
   | 'apart'
   | 'back-within'
+  | HeldNeed
   | `keep-${Keep}`
 
-/** What is asked for at all, in the order in which it is read. */
-export function needsAsked(needs: Needs): NeedId[] {
+/** What a machine has now and needs until somebody says that it may go. */
+export const HELD_NEEDS = ['disk-rooms', 'architecture', 'interruption', 'data'] as const
+export type HeldNeed = (typeof HELD_NEEDS)[number]
+
+export const isHeldNeed = (id: NeedId): id is HeldNeed => (HELD_NEEDS as readonly NeedId[]).includes(id)
+
+/** What there is of it to lose at all; all of it where nobody knows what the machine has. */
+export function heldNeeds(held: Held | undefined): HeldNeed[] {
+  if (!held) return [...HELD_NEEDS]
+  const has: Record<HeldNeed, boolean> = {
+    'disk-rooms': true,
+    architecture: held.architecture !== undefined,
+    interruption: !held.mayBeTaken,
+    data: held.keepsData,
+  }
+  return HELD_NEEDS.filter((id) => has[id])
+}
+
+/** Whether a person has said that it may go. */
+export const isEased = (needs: Needs, id: HeldNeed): boolean => needs[FIELDS[id]] === 'any'
+
+/** That it may go, or that it is needed as it is now. */
+export const easing = (id: HeldNeed, mayGo: boolean): Easing => ({
+  [FIELDS[id]]: mayGo ? 'any' : undefined,
+})
+
+type Easing = { readonly [Field in (typeof FIELDS)[HeldNeed]]?: 'any' | undefined }
+
+const FIELDS = {
+  'disk-rooms': 'disks',
+  architecture: 'architecture',
+  interruption: 'interruption',
+  data: 'data',
+} as const satisfies Record<HeldNeed, keyof Needs>
+
+/** What is asked for at all, in the order in which it is read; of what it has now, what there is to lose. */
+export function needsAsked(needs: Needs, held?: Held): NeedId[] {
+  const there = heldNeeds(held)
+  const isHeld = (id: HeldNeed): boolean => there.includes(id) && !isEased(needs, id)
   const asked: [NeedId, boolean][] = [
     ['vcpu', needs.vcpu > 0],
     ['memory', needs.memoryGiB > 0],
@@ -28,7 +67,10 @@ export function needsAsked(needs: Needs): NeedId[] {
     ['disk', (needs.diskGiB ?? 0) > 0],
     ['accelerators', (needs.accelerators ?? 0) > 0],
     ['image', needs.image !== undefined],
-    ['architecture', needs.architecture !== undefined],
+    ['disk-rooms', isHeld('disk-rooms')],
+    ['architecture', isHeld('architecture') || ARCHITECTURES.has(needs.architecture)],
+    ['interruption', isHeld('interruption')],
+    ['data', isHeld('data')],
     ['jurisdictions', (needs.jurisdictions?.length ?? 0) > 0],
     ['round-trip', needs.roundTripMs !== undefined && (needs.usedFrom?.length ?? 0) > 0],
     ['apart', needs.apart !== undefined],
@@ -37,6 +79,8 @@ export function needsAsked(needs: Needs): NeedId[] {
   ]
   return asked.filter(([, isAsked]) => isAsked).map(([id]) => id)
 }
+
+const ARCHITECTURES: ReadonlySet<Needs['architecture']> = new Set(['x86-64', 'arm64'])
 
 /** The same needs, this one not asked for. */
 export function withoutNeed(needs: Needs, id: NeedId): Needs {
@@ -55,8 +99,11 @@ export function withoutNeed(needs: Needs, id: NeedId): Needs {
       return without(needs, 'accelerators')
     case 'image':
       return without(needs, 'image')
+    case 'disk-rooms':
     case 'architecture':
-      return without(needs, 'architecture')
+    case 'interruption':
+    case 'data':
+      return { ...needs, [FIELDS[id]]: 'any' }
     case 'jurisdictions':
       return without(needs, 'jurisdictions')
     case 'round-trip':
@@ -69,6 +116,10 @@ export function withoutNeed(needs: Needs, id: NeedId): Needs {
       return { ...needs, keeps: (needs.keeps ?? []).filter((keep) => id !== `keep-${keep}`) }
   }
 }
+
+/** The same needs, that may go or is needed as it is now. */
+export const eased = (needs: Needs, id: HeldNeed, mayGo: boolean): Needs =>
+  mayGo ? withoutNeed(needs, id) : without(needs, FIELDS[id])
 
 function without(needs: Needs, field: keyof Needs): Needs {
   const rest: { -readonly [Field in keyof Needs]: Needs[Field] } = { ...needs }
@@ -106,7 +157,11 @@ export function needOf(reason: FitReason): NeedId | undefined {
     case 'not-kept':
       return `keep-${reason.what}`
     case 'taken-away':
-      return 'keep-hardware'
+      return reason.by === 'as-now' ? 'interruption' : 'keep-hardware'
+    case 'disk-smaller':
+      return 'disk-rooms'
+    case 'data-lost':
+      return 'data'
     case 'back-too-late':
       return 'back-within'
     default:

@@ -109,7 +109,7 @@ const CLOSED: [string, Partial<Needs>, Partial<Machine>, FitReason, Decision[]][
     'hardware that may be taken away',
     { keeps: ['hardware'] },
     { terms: 'spot', off: 'running' },
-    { code: 'taken-away', terms: 'Spot', interruption: 'often' },
+    { code: 'taken-away', terms: 'Spot', interruption: 'often', by: 'keeps' },
     ['terms'],
   ],
 ]

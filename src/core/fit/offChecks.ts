@@ -9,6 +9,7 @@ import { givesHardwareBack } from '../off/powerState.ts'
 import { gib } from '../quantity/units.ts'
 import { systemRoom } from './diskChecks.ts'
 import type { FitCheck } from './fitCheck.ts'
+import { HELD_IN_A_STATE } from './heldChecks.ts'
 
 /** The machine once for each state that it can be in when off. */
 export const inEachState = (resolved: ResolvedMachine): readonly ResolvedMachine[] =>
@@ -108,6 +109,7 @@ const CHECKS_OF_A_STATE: readonly FitCheck[] = [
         ? { code: 'nothing-to-restore' }
         : undefined,
   },
+  HELD_IN_A_STATE,
   keepCheck('memory', ['off']),
   keepCheck('address', ['off', 'address']),
   keepCheck('local-disk', ['off', 'size']),
@@ -116,7 +118,7 @@ const CHECKS_OF_A_STATE: readonly FitCheck[] = [
     concerns: ['terms'],
     find: ({ terms, machine: { needs } }) =>
       terms.kind === 'spot' && needs.keeps?.includes('hardware')
-        ? { code: 'taken-away', terms: terms.name, interruption: terms.interruption }
+        ? { code: 'taken-away', terms: terms.name, interruption: terms.interruption, by: 'keeps' }
         : undefined,
   },
   {

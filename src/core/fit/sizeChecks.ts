@@ -54,10 +54,12 @@ export const SIZE_CHECKS: readonly SizeCheck[] = [
   },
   {
     concerns: ['size'],
-    find: ({ size, machine: { needs } }) =>
-      !needs.architecture || !size.architecture || size.architecture === needs.architecture
+    find: ({ size: { architecture: has }, machine: { needs }, held }) => {
+      const wanted = needs.architecture ?? held?.architecture
+      return !wanted || wanted === 'any' || !has || has === wanted
         ? undefined
-        : { code: 'architecture-not-wanted', has: size.architecture, needs: needs.architecture },
+        : { code: 'architecture-not-wanted', has, needs: wanted }
+    },
   },
   {
     concerns: ['size'],

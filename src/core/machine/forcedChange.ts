@@ -1,6 +1,7 @@
 import type { BookIndex } from '../catalogue/bookIndex.ts'
 import { offPlanKey, offPlanOf, type OffPlan } from '../off/offPlan.ts'
 import type { GiB } from '../quantity/units.ts'
+import { chosenSize } from './chosenSize.ts'
 import type { Machine } from './plan.ts'
 
 /** One thing that had to change, by the names of the price books. */
@@ -16,7 +17,7 @@ export type ForcedChange =
   | { readonly field: 'room'; readonly position: number; readonly from: GiB; readonly to: GiB }
   | { readonly field: 'off'; readonly from: OffPlan; readonly to: OffPlan }
 
-type NamedField = 'region' | 'zone' | 'image' | 'terms' | 'size' | 'disk'
+type NamedField = 'region' | 'zone' | 'image' | 'terms' | 'disk'
 
 /**
  * What differs between two machines beside what was asked for. Names are looked up in `before`, the book that the first
@@ -29,10 +30,12 @@ export function changesBetween(
   before: BookIndex = index,
 ): ForcedChange[] {
   const changes: ForcedChange[] = []
-  for (const field of ['region', 'zone', 'image', 'terms', 'size'] as const) {
+  for (const field of ['region', 'zone', 'image', 'terms'] as const) {
     if (from[field] === to[field]) continue
     changes.push({ field, from: nameIn(before, field, from[field]), to: nameIn(index, field, to[field]) })
   }
+  const [size, nextSize] = [sizeName(before, from), sizeName(index, to)]
+  if (from.size !== to.size || size !== nextSize) changes.push({ field: 'size', from: size, to: nextSize })
   const disks = [from.systemDisk, ...from.dataDisks]
   ;[to.systemDisk, ...to.dataDisks].forEach(({ kind, roomGiB }, position) => {
     const was = disks[position]
@@ -53,6 +56,12 @@ export function changesBetween(
   return changes
 }
 
+/** With the vCPU and memory that were chosen, where the size leaves them to choose. */
+function sizeName({ sizes }: BookIndex, { size: id, chosen }: Machine): string {
+  const size = sizes.get(id)
+  return size ? chosenSize(size, chosen).name : id
+}
+
 function nameIn(index: BookIndex, field: NamedField, id: string): string {
   switch (field) {
     case 'region':
@@ -61,8 +70,6 @@ function nameIn(index: BookIndex, field: NamedField, id: string): string {
       return index.images.get(id)?.name ?? id
     case 'terms':
       return index.terms.get(id)?.name ?? id
-    case 'size':
-      return index.sizes.get(id)?.name ?? id
     case 'disk':
       return index.diskKinds.get(id)?.name ?? id
     case 'zone':

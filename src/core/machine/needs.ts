@@ -8,7 +8,10 @@ export const KEEPS = ['memory', 'address', 'local-disk', 'hardware'] as const
 /** `hardware`: it must surely get hardware again, so that it must not give its own back, nor be taken away. */
 export type Keep = (typeof KEEPS)[number]
 
-/** What the machine must have. Zero and absent ask for nothing. */
+/** What may go that a machine has now; where nothing is said, it must stay as it is. */
+type MayGo = 'any'
+
+/** What the machine must have. Zero and absent ask for nothing, but for what it has now and may not lose (`Held`). */
 export interface Needs {
   readonly vcpu: number
   readonly memoryGiB: GiB
@@ -17,7 +20,14 @@ export interface Needs {
   /** Room on all disks together. */
   readonly diskGiB?: GiB
   readonly accelerators?: number
-  readonly architecture?: Size['architecture']
+  /** That of its present size where absent. */
+  readonly architecture?: Size['architecture'] | MayGo
+  /** Each disk has at least the room that it has now where absent: shrinking means copying. */
+  readonly disks?: MayGo
+  /** It is not taken away where absent, unless it may be now. */
+  readonly interruption?: MayGo
+  /** Its data disks stay, with what is on them, in every state when off where absent, if they do now. */
+  readonly data?: MayGo
   /** The very image that the machine has, or one akin to it, where absent. */
   readonly image?: ImageNeed
   /** Jurisdictions that the machine may stand in, in the price books' words. */

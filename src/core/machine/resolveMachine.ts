@@ -7,6 +7,7 @@ import { keptFor } from '../keptFor.ts'
 import { accept, refuse, type Outcome } from '../outcome.ts'
 import { apartOf, isSameApart, type Apart } from './apart.ts'
 import { chosenSize } from './chosenSize.ts'
+import type { Held } from './held.ts'
 import type { UserPlace } from './needs.ts'
 import type { Disk, Machine, Plan } from './plan.ts'
 
@@ -26,10 +27,13 @@ export interface ResolvedMachine {
   readonly users: readonly UserPlace[]
   /** The machines that it must not fall with. */
   readonly apart?: Apart
+  /** What the machine had before it was changed, and must keep; absent where a machine is only looked at as it is. */
+  readonly held?: Held
 }
 
 /** What a machine's names may refer to beside its price book. */
-export type PlanParts = Pick<Plan, 'weeks' | 'places'> & Partial<Pick<Plan, 'apartGroups' | 'machines'>>
+export type PlanParts = Pick<Plan, 'weeks' | 'places'> &
+  Partial<Pick<Plan, 'apartGroups' | 'machines'>> & { readonly held?: Held }
 
 /** A disk of a machine: position 0 is the system disk, data disks count from 1. */
 export interface ResolvedDisk {
@@ -67,6 +71,7 @@ interface Resolution {
   readonly weeks: Plan['weeks']
   readonly places: Plan['places'] | undefined
   readonly apart: Apart | undefined
+  readonly held: Held | undefined
   readonly index: BookIndex
   readonly outcome: Outcome<ResolvedMachine, ReferenceIssue>
 }
@@ -80,24 +85,25 @@ export function resolveMachine(
   plan: PlanParts,
   index: BookIndex,
 ): Outcome<ResolvedMachine, ReferenceIssue> {
-  const { weeks, places } = plan
+  const { weeks, places, held } = plan
   const apart = apartOf(machine, plan)
   const last = resolutions.get(machine)
   if (
     last?.index === index &&
     last.weeks === weeks &&
     last.places === places &&
+    last.held === held &&
     isSameApart(last.apart, apart)
   )
     return last.outcome
   const outcome = lookUp(machine, plan, apart, index)
-  resolutions.set(machine, { weeks, places, apart, index, outcome })
+  resolutions.set(machine, { weeks, places, apart, held, index, outcome })
   return outcome
 }
 
 function lookUp(
   machine: Machine,
-  { weeks, places = [] }: PlanParts,
+  { weeks, places = [], held }: PlanParts,
   apart: Apart | undefined,
   index: BookIndex,
 ): Outcome<ResolvedMachine, ReferenceIssue> {
@@ -137,6 +143,7 @@ function lookUp(
     week: week!,
     users: usersOf(machine, places),
     ...(apart && { apart }),
+    ...(held && { held }),
   })
 }
 

@@ -58,8 +58,8 @@ const NOT_OF_HOURS: ReadonlySet<string> = new Set<keyof Machine>([
 ])
 
 function askedForm({ resolved }: PlatesInputs, kept: AskedForm['kept']): AskedForm {
-  const { machine } = resolved
+  const { machine, held } = resolved
   const { vcpu, memoryGiB, jurisdictions, usedFrom, roundTripMs, apart, ...others } = machine.needs
   const hoursKey = JSON.stringify(Object.entries(machine).filter(([field]) => !NOT_OF_HOURS.has(field)))
-  return { resolved, kept, hoursKey, key: `${hoursKey}|${JSON.stringify(others)}` }
+  return { resolved, kept, hoursKey, key: `${hoursKey}|${JSON.stringify([others, held])}` }
 }

@@ -1,6 +1,7 @@
 import type { Machine } from '../machine/plan.ts'
 import type { PlanParts } from '../machine/resolveMachine.ts'
 import type { MachineIssue, PlanPricing } from '../meter/planPricing.ts'
+import { heldInputs } from '../notches/heldInputs.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { accept, type Outcome } from '../outcome.ts'
 import type { Exact } from '../quantity/exact.ts'
@@ -21,7 +22,13 @@ export function marketInputs(
   if (!priced.ok) return { ok: false, issues: [priced.issues[0]!, ...priced.issues.slice(1)] }
   const { resolved, month, account, estimate } = priced
   const shared = account.planned
-  const inputs = { resolved, plan, month, shared, elsewhere: pricing.elsewhere(resolved.index) }
+  const inputs = heldInputs({
+    resolved,
+    plan,
+    month,
+    shared,
+    elsewhere: pricing.elsewhere(resolved.index),
+  })
   return accept({ inputs, total: estimate.total })
 }
 

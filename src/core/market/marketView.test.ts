@@ -147,9 +147,12 @@ test('whatever was asked before, the answer is that of a market that was asked n
     expect(again.edge).toEqual(fresh.edge)
   }
   // By hand: the cheapest of 16 GiB less the cheapest of any memory.
-  const memory = solveMarket(asked, question('timetable-loadgen'))!.savings.find(
-    ({ need }) => need === 'memory',
-  )!
+  const eased = { architecture: 'any', disks: 'any', interruption: 'any', data: 'any' } as const
+  const easy = {
+    ...question('timetable-loadgen'),
+    machine: { ...machine, needs: { ...machine.needs, ...eased } },
+  }
+  const memory = solveMarket(asked, easy)!.savings.find(({ need }) => need === 'memory')!
   expect(toNumber(memory.saved!).toFixed(2)).toBe('7.99')
 })
 

@@ -32,8 +32,9 @@ export function needSavings(
   options: SearchOptions,
   cheapest: Exact | undefined,
 ): NeedSaving[] {
-  const { needs } = inputs.resolved.machine
-  return needsAsked(needs).map((need) => {
+  const { machine, held } = inputs.resolved
+  const { needs } = machine
+  return needsAsked(needs, held).map((need) => {
     const without = market.ask(withNeeds(inputs, withoutNeed(needs, need)), options)
     const total = cheapestOffers(without, 1)[0]?.total
     const saved = cheapest && total && subtract(cheapest, total)

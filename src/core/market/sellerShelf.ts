@@ -74,7 +74,7 @@ function fittingAt(
   const possible = kept.has('size') ? sizes.filter(({ id }) => id === asked.size) : sizes
   const narrowed = { ...index, book: { ...index.book, sizes: possible } }
   return new Map(
-    fittingSizes(asked, image, narrowed, resolved.size).flatMap((each) => {
+    fittingSizes(asked, image, narrowed, resolved.size, resolved.held).flatMap((each) => {
       const { size } = each
       const isSold = !isPlacedHere || zonesSelling(resolved.region, size.id).includes(asked.zone)
       return isSold && isForAccount(size) ? [[positions.get(size.id)!, each] as const] : []

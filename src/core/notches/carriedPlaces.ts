@@ -60,7 +60,7 @@ class CarryOver {
     this.kept = keptDecisions(machine, 'place')
     this.tolerated = new Set(fitReasons(resolved).map(({ code }) => code))
     const image = akinImage(machine.image, seller.index)
-    this.sizes = image && new NearestSizes(machine, image, seller.index, size)
+    this.sizes = image && new NearestSizes(machine, image, seller.index, size, resolved.held)
   }
 
   notch(choice: PlaceChoice, present: Exact | undefined, closed?: Notch): Notch {

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { fitReasons } from '../fit/fitReasons.ts'
+import type { Needs } from '../machine/needs.ts'
 import type { Machine } from '../machine/plan.ts'
 import { machineTotal } from '../meter/machineTotal.ts'
 import { add, compare, subtract, ZERO } from '../quantity/exact.ts'
@@ -7,9 +8,10 @@ import { parseDecimal } from '../quantity/decimal.ts'
 import { gib } from '../quantity/units.ts'
 import { plateInputs } from '../testing/plateInputs.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
-import { SMALL_BOOK } from '../testing/smallBook.ts'
+import { SMALL_BOOK, SMALL_MACHINE } from '../testing/smallBook.ts'
 import { forcedCosts } from './forcedCosts.ts'
-import { mendNotch } from './mendNotch.ts'
+import { losses } from '../wholePlan/losses.ts'
+import { mendLettingGo, mendNotch } from './mendNotch.ts'
 import { cheapestNotch, isOpen, type Notch, type Plate, type PlatesInputs } from './plate.ts'
 import { platesOf } from './plates.ts'
 
@@ -112,6 +114,33 @@ describe('a choice that does not fit by itself', () => {
   })
 })
 
+describe('a choice that loses what the machine has now', () => {
+  const shrink = { systemDisk: { kind: 'steps', roomGiB: gib(64) } } as const
+
+  test('is closed, and is taken all the same by whoever has read what is lost', () => {
+    const inputs = plateInputs(shrink, [SMALL_BOOK])
+    const smaller = notch(inputs, 'disk-room', '32')
+    expect(smaller.reasons).toEqual([{ code: 'disk-smaller', position: 0, has: 32, needs: 64 }])
+    expect(mendNotch(inputs, smaller)).toBeUndefined()
+    const letGo = mendLettingGo(inputs, smaller)!
+    expect(letGo.machine.systemDisk.roomGiB).toBe(32)
+    // What it has then is what it needs: nothing was let go for good.
+    expect(letGo.machine.needs).toEqual(inputs.resolved.machine.needs)
+    expect(losses(inputs.resolved, letGo.resolved)[0]).toEqual({
+      kind: 'room',
+      position: 0,
+      from: 64,
+      to: 32,
+    })
+  })
+
+  test('stays closed where a person has said that it is needed', () => {
+    const needs = { ...SMALL_MACHINE.needs, diskGiB: gib(64) }
+    const inputs = plateInputs({ ...shrink, needs }, [SMALL_BOOK])
+    expect(mendLettingGo(inputs, notch(inputs, 'disk-room', '32'))).toBeUndefined()
+  })
+})
+
 describe('plates fold', () => {
   const folds = (part: Partial<Machine>, book = SMALL_BOOK) =>
     Object.fromEntries(platesOf(plateInputs(part, [book])).map(({ id, fold }) => [id, fold]))
@@ -138,15 +167,24 @@ describe('plates fold', () => {
       { kind: 'steps', roomGiB: gib(64) },
       { kind: 'gib', roomGiB: gib(48) },
     ]
-    const inputs = plateInputs({ dataDisks, size: 'middle' }, [
-      { ...SMALL_BOOK, sizes: SMALL_BOOK.sizes.map((size) => ({ ...size, mostDisks: 8 })) },
-    ])
-    const disks = platesOf(inputs).filter(({ decision }) => decision === 'data-disk')
+    const book = { ...SMALL_BOOK, sizes: SMALL_BOOK.sizes.map((size) => ({ ...size, mostDisks: 8 })) }
+    const part = { dataDisks, size: 'middle' }
+    const disksOf = (needs: Partial<Needs>) => {
+      const asked = { ...SMALL_MACHINE.needs, ...needs }
+      const plates = platesOf(plateInputs({ ...part, needs: asked }, [book]))
+      return plates.filter(({ decision }) => decision === 'data-disk')
+    }
+    const disks = disksOf({ disks: 'any' })
     expect(disks.map(({ id }) => id)).toEqual(['data-disk-1', 'data-disk-2'])
     expect(disks.map(({ notches, present }) => notches[present]?.key)).toEqual(['steps-64', 'gib-48'])
     const gone = cheapestNotch(disks[0]!)!
     expect(gone.choice).toMatchObject({ position: 1, disk: undefined })
     expect(compare(gone.difference!, parseDecimal('-5.05')!)).toBe(0)
+    // Until somebody says that it may go, it stays.
+    const [kept] = disksOf({})
+    expect(kept!.notches.find(({ choice }) => 'disk' in choice && !choice.disk)!.reasons).toEqual([
+      { code: 'disk-smaller', position: 1, has: 48, needs: 64 },
+    ])
   })
 
   test('and steps of a size of free choice have plates of their own', () => {

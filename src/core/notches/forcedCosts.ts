@@ -18,6 +18,8 @@ interface ForcedCost {
 }
 
 export interface ForcedCosts {
+  /** The month as it is. */
+  readonly present: Exact
   readonly changes: readonly ForcedCost[]
   /** What the choice itself costs more or less, as by other rates for the same things. */
   readonly own: Exact
@@ -47,9 +49,10 @@ export function forcedCosts(inputs: PlatesInputs, carried: Carried): ForcedCosts
     used.add(part)
     return { change, cost: changed(part) }
   })
-  const difference = subtract(sum(after), sum(before))
+  const present = sum(before)
+  const difference = subtract(sum(after), present)
   const named = changes.reduce((total, { cost }) => add(total, cost ?? ZERO), ZERO)
-  return { changes, own: subtract(difference, named), difference }
+  return { present, changes, own: subtract(difference, named), difference }
 }
 
 type Pricing = Pick<PricedProvider, 'month' | 'shared' | 'exchange'>

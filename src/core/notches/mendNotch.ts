@@ -18,3 +18,10 @@ export function mendNotch({ resolved, plan }: PlatesInputs, { choice, carried }:
     tolerated: new Set(fitReasons(resolved).map(({ code }) => code)),
   })
 }
+
+/** The same where what the machine has now may go this once: for a person who has read what is lost. */
+export function mendLettingGo(inputs: PlatesInputs, notch: Notch): Carried | undefined {
+  const { held: _, ...resolved } = inputs.resolved
+  const { held: __, ...plan } = inputs.plan
+  return mendNotch({ ...inputs, resolved, plan }, notch)
+}

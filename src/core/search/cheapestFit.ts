@@ -112,7 +112,7 @@ function searchedRegions(inputs: PlatesInputs, options: SearchOptions): Searched
     const images = kept.has('image') ? [resolved.image] : neededImages(machine, index)
     const withSizes = images.map((image) => ({
       image,
-      sizes: fittingSizes(machine, image, index, resolved.size).filter(
+      sizes: fittingSizes(machine, image, index, resolved.size, resolved.held).filter(
         ({ size }) => !kept.has('size') || size.id === machine.size,
       ),
     }))

@@ -35,6 +35,7 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
       leastOf(image).diskGiB,
       (image.usedGiB ?? 0) + memory,
       (needs.diskGiB ?? 0) - beside((_, room) => room),
+      needs.disks === 'any' ? 0 : (resolved.held?.roomsGiB[0] ?? 0),
     ),
   )
   const forIops = roomFor(kind.iops, needs.iops - beside(diskIops) - extraIops)

@@ -36,6 +36,22 @@ describe('a proposal', () => {
     }
   })
 
+  test('names each change on its own, disk sizes and chosen sizes among them, and what is given up with it', () => {
+    const smaller = { ...machine, systemDisk: { ...machine.systemDisk, roomGiB: gib(32) } }
+    const { steps } = priceProposal(inputs, smaller, new Set(['disk']))
+    expect(steps.map(({ changes }) => changes)).toEqual([
+      [{ field: 'room', position: 0, from: machine.systemDisk.roomGiB, to: 32 }],
+    ])
+    expect(steps[0]!.losses[0]).toEqual({
+      kind: 'room',
+      position: 0,
+      from: machine.systemDisk.roomGiB,
+      to: 32,
+    })
+    // Nothing is given up where it only goes to another zone.
+    expect(taking('place').steps[0]!.losses).toEqual([])
+  })
+
   test('says why parts of it do not fit together', () => {
     const { reasons, machine: partly } = taking('size')
     expect(reasons).toMatchObject([{ code: 'not-sold-here', soldIn: ['b'] }])

@@ -9,6 +9,7 @@ import { machineTotal } from '../meter/machineTotal.ts'
 import { pricedProvider } from '../notches/pricedProvider.ts'
 import { withOffPlan } from '../off/offPlan.ts'
 import { subtract, type Exact } from '../quantity/exact.ts'
+import { losses, type Loss } from '../wholePlan/losses.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 
 /** What a proposal changes. A move to another provider brings its sizes, disks and terms: they are one part. */
@@ -54,6 +55,8 @@ function takePart(inputs: PlatesInputs, machine: Machine, proposed: Machine, par
 export interface ProposalStep {
   readonly part: ProposedPart
   readonly changes: readonly ForcedChange[]
+  /** What the machine has less of with this part than before it; none where either form is not known. */
+  readonly losses: readonly Loss[]
   /** Its share of the difference; undefined where only the next step can be priced, which then counts for both. */
   readonly cost: Exact | undefined
 }
@@ -62,6 +65,8 @@ export interface PricedProposal {
   /** The machine with the parts that are taken. */
   readonly machine: Machine
   readonly steps: readonly ProposalStep[]
+  /** The month as it is, which differences are from; undefined where it has no price. */
+  readonly present: Exact | undefined
   /** Undefined where the parts that are taken have no price together. */
   readonly difference: Exact | undefined
   /** Why the parts that are taken do not fit together. */
@@ -85,15 +90,18 @@ export function priceProposal(
     const before = indexOf(inputs, machine)
     const changes = changesBetween(machine, next, indexOf(inputs, next), before)
     machine = next
-    last = priceAs(inputs, machine)
+    const priced = priceAs(inputs, machine)
+    const lost = last && priced ? losses(last.resolved, priced.resolved) : []
+    last = priced
     const total = last?.total
-    steps.push({ part, changes, cost: total && known && subtract(total, known) })
+    steps.push({ part, changes, losses: lost, cost: total && known && subtract(total, known) })
     if (total) known = total
   }
   const total = last?.total
   return {
     machine,
     steps,
+    present: first,
     difference: total && first && subtract(total, first),
     reasons: last ? fitReasons(last.resolved) : [],
   }

@@ -73,7 +73,7 @@ test('data disks stay on their kind where another provider has it, and go to its
   const kindOf = (other: PriceBook) => {
     const part = {
       dataDisks: [{ kind: 'gib', roomGiB: gib(50) }],
-      needs: { vcpu: 2, memoryGiB: gib(8), iops: 0 },
+      needs: { vcpu: 2, memoryGiB: gib(8), iops: 0, disks: 'any' as const },
     }
     const found = finish(cheapestFit(plateInputs(part, [RULE_BOOK, other])))!
     return [found.machine.provider, found.machine.dataDisks[0]?.kind]

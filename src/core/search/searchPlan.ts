@@ -1,4 +1,5 @@
 import type { Machine } from '../machine/plan.ts'
+import { heldInputs } from '../notches/heldInputs.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import { cheapestFit, type Found, type SearchProgress } from './cheapestFit.ts'
 import type { SearchOptions } from './searchedChoices.ts'
@@ -27,10 +28,8 @@ export function* searchPlan({
     }
     const { resolved, month, account } = priced
     const elsewhere = pricing.elsewhere(resolved.index)
-    const steps = cheapestFit(
-      { resolved, plan: inputs.plan, month, shared: account.planned, elsewhere },
-      { uncommitted },
-    )
+    const asked = heldInputs({ resolved, plan: inputs.plan, month, shared: account.planned, elsewhere })
+    const steps = cheapestFit(asked, { uncommitted })
     for (let step = steps.next(); ; step = steps.next()) {
       if (step.done) {
         results.push(step.value)

@@ -5,6 +5,7 @@ import { fitReasons } from '../fit/fitReasons.ts'
 import type { PlateId } from '../machine/decision.ts'
 import { exchanged } from '../machine/exchange.ts'
 import { onKind } from '../machine/onKind.ts'
+import { heldInputs } from '../notches/heldInputs.ts'
 import { IMAGE_NEEDS } from '../machine/imageNeed.ts'
 import type { Keep } from '../machine/needs.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
@@ -85,10 +86,26 @@ export const anyMarketMachine: fc.Arbitrary<Machine> = fc
     jurisdictions: fc.constantFrom([], ['EU'], ['CA']),
     image: fc.constantFrom(undefined, ...IMAGE_NEEDS),
     disk: fc.constantFrom(undefined, 20, 50, 140),
+    eased: fc.subarray(['architecture', 'disks', 'interruption', 'data'] as const),
     room: fc.constantFrom(24, 64, 130),
   })
   .map(
-    ({ vcpu, memory, iops, keeps, off, address, pinned, data, goes, jurisdictions, image, disk, room }) => ({
+    ({
+      vcpu,
+      memory,
+      iops,
+      keeps,
+      off,
+      address,
+      pinned,
+      data,
+      goes,
+      jurisdictions,
+      image,
+      disk,
+      room,
+      eased,
+    }) => ({
       ...SMALL_MACHINE,
       needs: {
         vcpu,
@@ -98,6 +115,7 @@ export const anyMarketMachine: fc.Arbitrary<Machine> = fc
         jurisdictions,
         ...(image !== undefined && { image }),
         ...(disk !== undefined && { diskGiB: gib(disk) }),
+        ...Object.fromEntries(eased.map((need) => [need, 'any' as const])),
       },
       systemDisk: { kind: 'steps', roomGiB: gib(room), goes },
       dataDisks: data ? [{ kind: 'steps', roomGiB: gib(32) }] : [],
@@ -112,7 +130,8 @@ export function marketInputs(plan: Plan, books: readonly PriceBook[], machine: M
   const priced = pricing.of(machine)
   if (!priced.ok) throw new Error(JSON.stringify(priced.issues))
   const { resolved, month, account } = priced
-  return { resolved, plan, month, shared: account.planned, elsewhere: pricing.elsewhere(resolved.index) }
+  const elsewhere = pricing.elsewhere(resolved.index)
+  return heldInputs({ resolved, plan, month, shared: account.planned, elsewhere })
 }
 
 /** Rooms about all that can matter: steps, images, needs, memory images, operations that come with room. */

@@ -2,6 +2,7 @@ import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
 import { PlanPricing } from '../meter/planPricing.ts'
+import { heldInputs } from '../notches/heldInputs.ts'
 import type { PlatesInputs } from '../notches/plate.ts'
 import { OFFICE_WEEK } from './resolved.ts'
 import { SMALL_MACHINE } from './smallBook.ts'
@@ -20,5 +21,5 @@ export function plateInputs(
   if (!priced.ok) throw new Error(JSON.stringify(priced.issues))
   const { resolved, account } = priced
   const elsewhere = pricing.elsewhere(resolved.index)
-  return { resolved, plan: whole, month: priced.month, shared: account.planned, elsewhere }
+  return heldInputs({ resolved, plan: whole, month: priced.month, shared: account.planned, elsewhere })
 }

@@ -41,6 +41,19 @@ describe('a change of many machines', () => {
     expect(changed).toEqual([])
   })
 
+  test('lets go of what they have now, and takes that back', () => {
+    const needs = { ...SMALL_MACHINE.needs, disks: 'any', architecture: 'arm64' } as const
+    const easing = { kind: 'as-now', needs: ['disk-rooms', 'architecture'], mayGo: true } as const
+    const eased = run([{}, { needs }, { needs: { ...needs, architecture: 'any' } }], easing)
+    expect(eased.changed).toEqual(['m0', 'm1'])
+    for (const machine of eased.machines)
+      expect(machine.needs).toMatchObject({ disks: 'any', architecture: 'any' })
+    const kept = run([{}, { needs }], { ...easing, mayGo: false })
+    expect(kept.changed).toEqual(['m1'])
+    // What was needed by name stays needed.
+    expect(kept.machines[1]!.needs).toEqual({ ...SMALL_MACHINE.needs, architecture: 'arm64' })
+  })
+
   test('of one group each moves to a zone that the others leave free, and the last stays', () => {
     const inGroup = { needs: { ...SMALL_MACHINE.needs, apart: { group: 'web' } } }
     const { machines, changed, left } = run(

@@ -2,6 +2,7 @@ import { ownValue } from '../ownValue.ts'
 import type { WeekPlan } from '../calendar/weekPlan.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
 import { fitReasons } from '../fit/fitReasons.ts'
+import { eased, isEased, type HeldNeed } from '../fit/needId.ts'
 import type { FitReason } from '../fit/fitReason.ts'
 import { apartOf } from '../machine/apart.ts'
 import { type ApartGroup, type ApartNeed } from '../machine/apartGroup.ts'
@@ -25,6 +26,8 @@ export type ManyChange =
   | { readonly kind: 'life'; readonly firstDay: string | undefined; readonly lastDay: string | undefined }
   /** A need, which every machine takes; those that do not meet it are named. None takes it away. */
   | { readonly kind: 'jurisdictions'; readonly jurisdictions: readonly string[] }
+  /** What they have now and may lose from now on, or not any more. */
+  | { readonly kind: 'as-now'; readonly needs: readonly HeldNeed[]; readonly mayGo: boolean }
   /** The group that they must not fall with, met or not; `added` is the group where the plan does not hold it yet. */
   | { readonly kind: 'apart'; readonly apart: ApartNeed | undefined; readonly added?: ApartGroup }
 
@@ -174,6 +177,12 @@ function formsOf(
       if (jurisdictions.length === asked.length && asked.every((each) => jurisdictions.includes(each)))
         return []
       return [{ ...machine, needs: asked.length > 0 ? { ...needs, jurisdictions: asked } : needs }]
+    }
+    case 'as-now': {
+      const { needs } = machine
+      const changed = change.needs.filter((id) => isEased(needs, id) !== change.mayGo)
+      if (changed.length === 0) return []
+      return [{ ...machine, needs: changed.reduce((after, id) => eased(after, id, change.mayGo), needs) }]
     }
     case 'apart': {
       const { apart, ...needs } = machine.needs

@@ -31,8 +31,9 @@ test.each<[string, Partial<Machine>, Partial<Machine>, Loss[]]>([
     disk({ roomGiB: gib(128) }),
     disk({ roomGiB: gib(64) }),
     [
-      { kind: 'room', from: gib(128), to: gib(64) },
+      { kind: 'room', position: 0, from: gib(128), to: gib(64) },
       { kind: 'iops', from: 2_660, to: 1_380 },
+      { kind: 'throughput', from: 100, to: 74 },
     ],
   ],
   [
@@ -50,7 +51,7 @@ test.each<[string, Partial<Machine>, Partial<Machine>, Loss[]]>([
     { address: 'none', region: 'west' },
     [
       { kind: 'address', from: 'fixed', to: 'none' },
-      { kind: 'moves', from: 'East', to: 'West' },
+      { kind: 'moves', from: 'East', to: 'West', leaves: 'EU', copiesGiB: gib(128) },
     ],
   ],
   ['a commitment', {}, { terms: 'year' }, [{ kind: 'bound', months: 12 }]],

@@ -1,17 +1,22 @@
 import { lostWhenOff } from '../fit/lostWhenOff.ts'
 import { diskReach } from '../fit/diskReach.ts'
+import { heldBy, losesData, roomsHeld, shrunkDisks, type ShrunkDisk } from '../machine/heldBy.ts'
 import type { Keep } from '../machine/needs.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { ResolvedMachine } from '../machine/resolveMachine.ts'
 import { slowestReturn } from '../machine/slowestReturn.ts'
 import { statesWhenOff } from '../machine/whenOff.ts'
-import type { GiB, Seconds } from '../quantity/units.ts'
+import { gib, type GiB, type Seconds } from '../quantity/units.ts'
 
 /** What a machine would have less of, or be bound by, in another form. */
 export type Loss =
   | { readonly kind: 'vcpu'; readonly from: number; readonly to: number }
-  | { readonly kind: 'memory' | 'room'; readonly from: GiB; readonly to: GiB }
-  | { readonly kind: 'iops'; readonly from: number; readonly to: number }
+  | { readonly kind: 'memory'; readonly from: GiB; readonly to: GiB }
+  /** What is on it must be copied to a new disk; or it is gone. */
+  | ({ readonly kind: 'room' } & ShrunkDisk)
+  | { readonly kind: 'iops' | 'throughput'; readonly from: number; readonly to: number }
+  /** What is on data disks, each time that it goes off. */
+  | { readonly kind: 'data' }
   /** Each time that it goes off. */
   | { readonly kind: 'when-off'; readonly what: Keep }
   | { readonly kind: 'return'; readonly from: Seconds; readonly to: Seconds }
@@ -22,7 +27,15 @@ export type Loss =
   | { readonly kind: 'snapshots' }
   | { readonly kind: 'shared-core' }
   | { readonly kind: 'architecture'; readonly to: string }
-  | { readonly kind: 'moves'; readonly from: string; readonly to: string }
+  | {
+      readonly kind: 'moves'
+      readonly from: string
+      readonly to: string
+      /** The jurisdiction that it leaves. */
+      readonly leaves?: string
+      /** Room of the disks that are there when it is off, and are made anew where it goes. */
+      readonly copiesGiB: GiB
+    }
 
 /** Nothing where the other form has all that this one has. O(disks). */
 export function losses(now: ResolvedMachine, then: ResolvedMachine): Loss[] {
@@ -33,8 +46,10 @@ export function losses(now: ResolvedMachine, then: ResolvedMachine): Loss[] {
       from: now.size.memoryGiB,
       to: then.size.memoryGiB,
     },
-    less('room', roomOf(now.machine), roomOf(then.machine)),
-    less('iops', diskReach(now).iops.reached, diskReach(then).iops.reached),
+    ...shrunkDisks(roomsHeld(now), roomsHeld(then)).map((disk): Loss => ({ kind: 'room', ...disk })),
+    heldBy(now).keepsData && statesWhenOff(then).some((off) => losesData(then, off)) && { kind: 'data' },
+    less('iops', now, then),
+    less('throughput', now, then),
     then.size.sharedCore === true && now.size.sharedCore !== true && { kind: 'shared-core' },
     then.size.architecture !== undefined &&
       now.size.architecture !== undefined &&
@@ -58,6 +73,8 @@ export function losses(now: ResolvedMachine, then: ResolvedMachine): Loss[] {
       kind: 'moves',
       from: now.region.region.name,
       to: then.region.region.name,
+      ...leftBy(now.region.region.jurisdiction, then.region.region.jurisdiction),
+      copiesGiB: gib(roomThatStays(now)),
     },
   ]
   return found.filter((loss) => loss !== false)
@@ -66,12 +83,20 @@ export function losses(now: ResolvedMachine, then: ResolvedMachine): Loss[] {
 /** The more, the later. */
 const ADDRESSES: readonly Machine['address'][] = ['none', 'changing', 'fixed']
 
-const less = (kind: 'room' | 'iops', from: number | undefined, to: number | undefined): Loss | false =>
-  from !== undefined && to !== undefined && to < from && ({ kind, from, to } as Loss)
+function less(kind: 'iops' | 'throughput', now: ResolvedMachine, then: ResolvedMachine): Loss | false {
+  const [from, to] = [now, then].map((each) => diskReach(each)[kind].reached)
+  return from !== undefined && to !== undefined && to < from && { kind, from, to }
+}
 
 const disksOf = ({ systemDisk, dataDisks }: Machine) => [systemDisk, ...dataDisks]
 
-const roomOf = (machine: Machine): number => disksOf(machine).reduce((sum, { roomGiB }) => sum + roomGiB, 0)
+const leftBy = (from: string | undefined, to: string | undefined): { readonly leaves?: string } =>
+  from !== undefined && from !== to ? { leaves: from } : {}
+
+const roomThatStays = (now: ResolvedMachine): number =>
+  disksOf(now.machine)
+    .filter(({ goes }) => !goes || !statesWhenOff(now).includes('deleted'))
+    .reduce((sum, { roomGiB }) => sum + roomGiB, 0)
 
 const keptOf = (machine: Machine): number =>
   disksOf(machine).reduce((sum, { snapshots }) => sum + (snapshots?.kept ?? 0), 0)

@@ -3,7 +3,7 @@ import { keptFor } from '../keptFor.ts'
 import type { Machine } from '../machine/plan.ts'
 import type { PlanPricing, PlanPricingInputs, PricedMachine } from '../meter/planPricing.ts'
 import type { SharedAccount } from '../meter/sharedAccount.ts'
-import type { PlatesInputs } from '../notches/plate.ts'
+import { heldInputs } from '../notches/heldInputs.ts'
 import { platesBetween, platesOf } from '../notches/plates.ts'
 import { isSame } from '../quantity/exact.ts'
 import { sameFields } from '../sameFields.ts'
@@ -42,7 +42,7 @@ export function machineSurvey(
   const { machine, index } = resolved
   const { plan } = inputs
   const elsewhere = pricing.elsewhere(index)
-  const shown: PlatesInputs = { resolved, plan, month, shared: account.planned, elsewhere }
+  const shown = heldInputs({ resolved, plan, month, shared: account.planned, elsewhere })
   const accounts = [account.planned, account.alwaysOn, ...elsewhere.map(({ shared }) => shared)]
   const reads = readsOf(priced, inputs, accounts)
   const isAlone = !resolved.apart && accounts.every(sharesNothing(machine))

@@ -7,6 +7,7 @@ import type { Machine } from '../machine/plan.ts'
 import { planTotals } from '../meter/planTotals.ts'
 import { PlanPricing, type PlanPricingInputs } from '../meter/planPricing.ts'
 import type { Plate } from '../notches/plate.ts'
+import { heldInputs } from '../notches/heldInputs.ts'
 import { platesOf } from '../notches/plates.ts'
 import { compare, subtract, ZERO, type Exact } from '../quantity/exact.ts'
 import { toDecimal } from '../quantity/decimal.ts'
@@ -89,7 +90,8 @@ describe('the largest notches left', () => {
         for (const machine of machines) {
           const result = new PlanPricing(inputs).of(machine)
           if (!result.ok) continue
-          for (const plate of platesOf({ ...result, plan: inputs.plan, shared: result.account.planned })) {
+          const asked = heldInputs({ ...result, plan: inputs.plan, shared: result.account.planned })
+          for (const plate of platesOf(asked)) {
             if (!['off', 'terms', 'address', 'disk-room', 'size'].includes(plate.decision)) continue
             const found = notches.find((each) => each.machine === machine.name && each.plate === plate.id)
             const best = bestByMeter(inputs, machine, plate)

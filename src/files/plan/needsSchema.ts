@@ -4,6 +4,12 @@ import { MOST_TOGETHER, type ApartGroup, type ApartNeed } from '../../core/machi
 import { KEEPS, MOST_PLACES, type Needs, type UserPlace } from '../../core/machine/needs.ts'
 import { count, id, label, listOf, need, objectOf, room } from '../reading/rules.ts'
 
+/** What it has now must stay where nothing is said, which `as-now` says too; `any` lets it go. */
+const asNow = (...values: readonly string[]) =>
+  Joi.valid('any', ...values)
+    .empty('as-now')
+    .meta({ jsonSchema: { const: null, enum: ['as-now', 'any', ...values] } })
+
 /** What a machine must have: the first three always stand there, zero asks for nothing. */
 export const needs = objectOf<Needs>({
   image: Joi.valid(...IMAGE_NEEDS).description(
@@ -15,7 +21,10 @@ export const needs = objectOf<Needs>({
       'No other machine of the group stands in its region, let alone in its zone.',
     ),
   }).description('The others of a group that it must not fall with.'),
-  architecture: Joi.valid('x86-64', 'arm64'),
+  architecture: asNow('x86-64', 'arm64').description('That of its size now where absent.'),
+  disks: asNow().description('Each disk has at least the room that it has now where absent.'),
+  interruption: asNow().description('It is not taken away where absent, unless it may be now.'),
+  data: asNow().description('Data disks stay in every state when off where absent, if they do now.'),
   vcpu: need(count(4_096)),
   memoryGiB: need(Joi.number().min(0).max(65_536)),
   accelerators: count(64),

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { issuesOf, type PlanDraft } from '../testing/demoPlan.ts'
+import { demo, issuesOf, type PlanDraft } from '../testing/demoPlan.ts'
 import { describe, expect, test } from 'vitest'
 import type { YearMonth } from '../../core/calendar/yearMonth.ts'
 import { anyMachineOf, anyWeek } from '../../core/testing/anyMachines.ts'
@@ -8,6 +8,20 @@ import { readPlan, writePlan } from './planFile.ts'
 import { randomRuns } from '../../core/testing/randomRuns.ts'
 
 describe('what a machine may have beyond the first', () => {
+  test('what it needs as it is now may be said or left out, which is the same', () => {
+    const needs = { vcpu: 2, memoryGiB: 8, iops: 0 }
+    const readNeeds = (more: object) => {
+      const draft = demo() as unknown as PlanDraft
+      draft.machines[0]!.needs = { ...needs, ...more }
+      const read = readPlan(JSON.stringify(draft))
+      return read.ok ? read.value.machines[0]!.needs : read.issues
+    }
+    const said = { architecture: 'as-now', disks: 'as-now', interruption: 'as-now', data: 'as-now' }
+    expect(readNeeds(said)).toEqual(needs)
+    const eased = { architecture: 'any', disks: 'any', interruption: 'any', data: 'any' }
+    expect(readNeeds(eased)).toEqual({ ...needs, ...eased })
+  })
+
   test('every field of any machine comes back from a file as it was', () => {
     const anyPlan = fc
       .constantFrom(...DEMO_BOOKS)
@@ -131,6 +145,12 @@ describe('what a machine may have beyond the first', () => {
       (d) => (d.machines[0]!.systemDisk = diskOf({ extraIops: 0.5 })),
       '/machines/0/systemDisk/extraIops',
       /integer/,
+    ],
+    [
+      'disks that may grow',
+      (d) => (d.machines[0]!.needs = { vcpu: 2, memoryGiB: 8, iops: 0, disks: 'larger' }),
+      '/machines/0/needs/disks',
+      /any/,
     ],
   ])('%s is refused', (_, breakIt, pointer, expected) => {
     const issues = issuesOf(breakIt as (draft: PlanDraft) => void)

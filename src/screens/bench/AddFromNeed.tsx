@@ -4,7 +4,7 @@ import { jurisdictions } from '../../core/catalogue/jurisdictions.ts'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { applyLeastNeeds } from './applyLeastNeeds.ts'
+import { applyLeastNeeds, asItIs } from './applyLeastNeeds.ts'
 import { newMachine } from '../../core/carry/newMachine.ts'
 import { exchanged, exchangeEitherWay } from '../../core/machine/exchange.ts'
 import type { Machine } from '../../core/machine/plan.ts'
@@ -97,7 +97,7 @@ export function AddFromNeed({ onClose }: { readonly onClose: () => void }) {
   const isOver = limit !== undefined && inPlan !== undefined && compare(inPlan, limit) > 0
   const add = (view: 'gauge' | 'market'): void => {
     if (!best?.found) return
-    const machine: Machine = { ...best.found.machine, name, purpose }
+    const machine: Machine = { ...asItIs(best.found.machine), name, purpose }
     session.edit(`add ${name}`, (draft) => {
       if (isNew) addWeek(week)(draft)
       addMachine(machine)(draft)

@@ -15,6 +15,8 @@ import { Button } from '../../interface/Button'
 import { Dialog } from '../../interface/Dialog'
 import { Dropdown, type DropdownOption } from '../../interface/Dropdown'
 import { TextInput } from '../../interface/TextInput'
+import { HELD_NEEDS, type HeldNeed } from '../../core/fit/needId.ts'
+import { HELD_LABELS } from '../../wording/needs'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { apartGroupText } from '../../wording/apart'
 import { OFF_NAMES } from '../../wording/state'
@@ -38,6 +40,7 @@ export const MANY_KINDS = {
   'cost-centre': 'Cost centre',
   life: 'First and last day',
   jurisdictions: 'Where data may be',
+  'as-now': 'What may go',
   apart: 'Kept apart',
 } as const
 export type ManyKind = keyof typeof MANY_KINDS
@@ -141,6 +144,7 @@ function Asked({ kind, names, onChange }: AskedProps) {
     )
   }
   if (kind === 'life') return <LifeAsked onChange={onChange} />
+  if (kind === 'as-now') return <AsNowAsked onChange={onChange} />
   if (kind === 'apart') return <ApartAsked names={names} onChange={onChange} />
   if (kind === 'jurisdictions') return <JurisdictionsAsked onChange={onChange} />
   const providers = new Set(
@@ -224,6 +228,39 @@ function JurisdictionsAsked({ onChange }: AskedOne) {
         onChange={take}
       />
       <Button onPress={() => take([])}>Anywhere</Button>
+    </Line>
+  )
+}
+
+const GOES = [
+  { id: 'may-go', label: 'may go' },
+  { id: 'as-now', label: 'stays as now' },
+] as const
+
+function AsNowAsked({ onChange }: AskedOne) {
+  const [needs, setNeeds] = useState<readonly HeldNeed[]>([])
+  const [goes, setGoes] = useState<(typeof GOES)[number]['id']>('may-go')
+  const take = (next: readonly HeldNeed[], how: typeof goes): void => {
+    setNeeds(next)
+    setGoes(how)
+    onChange({ kind: 'as-now', needs: next, mayGo: how === 'may-go' })
+  }
+  return (
+    <Line>
+      <ToggleRow
+        label="What they have now"
+        mode="any"
+        options={HELD_NEEDS.map((id) => ({ id, label: HELD_LABELS[id] }))}
+        chosen={needs}
+        onChange={(chosen) => take(chosen, goes)}
+      />
+      <ToggleRow
+        label="May it go"
+        mode="one"
+        options={GOES}
+        chosen={[goes]}
+        onChange={([how]) => how && take(needs, how)}
+      />
     </Line>
   )
 }

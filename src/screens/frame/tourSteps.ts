@@ -28,9 +28,9 @@ export const TOUR_STEPS: readonly TourStep[] = [
   {
     view: 'gauge',
     machine: 'timetable-loadgen',
-    says: 'Every plate is a decision, every slot a choice; left of the line it costs less. Kite 4/16 has the same vCPU and memory, built as arm64.',
-    deed: 'Take Kite 4/16',
-    change: (machine) => ({ ...machine, size: 'kite-4-16' }),
+    says: 'Every plate is a decision, every slot a choice; left of the line it costs less. What the machine has now stays, until you let it go. Gdynia is near enough, in the EU, and sells the same for less.',
+    deed: 'Move it to Gdynia',
+    change: (machine) => ({ ...machine, region: 'gdynia', zone: 'c' }),
   },
   {
     view: 'gauge',

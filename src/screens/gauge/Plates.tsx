@@ -15,6 +15,8 @@ import { formatHourly, formatMoney } from '../../wording/money'
 import { pinPlate, replaceMachine, takeChoice } from '../../store/commands.ts'
 import { PLATE_WEIGHTS } from '../../core/notches/plateWeight.ts'
 import { LIST_HEIGHT } from '../list/listHeight.ts'
+import { needsAsked } from '../../core/fit/needId.ts'
+import { heldBy } from '../../core/machine/heldBy.ts'
 import { useNeedCosts } from '../needs/useNeedCosts'
 import { useLiveWorkbench } from '../workbench/WorkbenchContext'
 import { costAxis, reachOf } from '../../core/notches/costAxis.ts'
@@ -66,7 +68,8 @@ export function Plates({ priced: shown }: PlatesProps) {
   const isFolded = (plate: Plate): boolean =>
     !opened.has(plate.id) && (plate.fold !== undefined || order.small.has(plate.id))
   const [asksCosts, setAsksCosts] = useState(false)
-  const costOf = useNeedCosts(newest.resolved.machine, asksCosts)
+  const asked = useMemo(() => needsAsked(resolved.machine.needs, heldBy(resolved)), [resolved])
+  const costOf = useNeedCosts(resolved.machine, asked, asksCosts)
   const legend = useLegend(plates)
   const readAnew = useStable(legend.start)
   const onLook = useStable((slot: Cluster): void => {

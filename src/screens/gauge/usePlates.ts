@@ -4,6 +4,7 @@ import { useMemo } from 'react'
 import type { Plan } from '../../core/machine/plan.ts'
 import type { PlanPricing, PricedMachine } from '../../core/meter/planPricing.ts'
 import type { Plate, PlatesInputs } from '../../core/notches/plate.ts'
+import { heldInputs } from '../../core/notches/heldInputs.ts'
 import { platesOf } from '../../core/notches/plates.ts'
 import type { WorkbenchValue } from '../workbench/WorkbenchContext'
 
@@ -19,13 +20,13 @@ function makePlates(priced: PricedMachine, plan: Plan, pricing: PlanPricing): Ma
   let found = made.get(priced)
   if (found) return found
   const { resolved, month, account } = priced
-  const inputs = {
+  const inputs = heldInputs({
     resolved,
     plan,
     month,
     shared: account.planned,
     elsewhere: pricing.elsewhere(resolved.index),
-  }
+  })
   made.set(priced, (found = { inputs, plates: platesOf(inputs) }))
   return found
 }

@@ -4,13 +4,15 @@ import { useMemo, type RefObject } from 'react'
 import { Dialog, Heading } from 'react-aria-components'
 import styled from 'styled-components'
 import { forcedCosts, type ForcedCosts } from '../../core/notches/forcedCosts.ts'
-import { mendNotch } from '../../core/notches/mendNotch.ts'
+import { mendLettingGo, mendNotch } from '../../core/notches/mendNotch.ts'
 import { ZERO } from '../../core/quantity/exact.ts'
 import { roundParts } from '../../core/quantity/roundParts.ts'
+import { losses } from '../../core/wholePlan/losses.ts'
 import { Button } from '../../interface/Button'
 import { Popover } from '../../interface/Popover'
 import type { ChoiceWords } from '../../wording/choice'
 import { forcedChangeText } from '../../wording/forcedChange'
+import { lossesText } from '../../wording/loss'
 import { signedDecimal, SHOWN_DECIMALS } from '../../wording/money'
 import { reasonsText } from '../../wording/reason'
 import type { Carried, Notch, PlatesInputs } from '../../core/notches/plate.ts'
@@ -26,7 +28,9 @@ interface AskedChoiceProps {
 
 /** A choice that does not fit by itself: why, what else it would change, and what each of that costs. */
 export function AskedChoice({ notch, inputs, words, anchor, onTake, onClose }: AskedChoiceProps) {
-  const carried = useMemo(() => mendNotch(inputs, notch), [inputs, notch])
+  const mended = useMemo(() => mendNotch(inputs, notch), [inputs, notch])
+  const letGo = useMemo(() => (mended ? undefined : mendLettingGo(inputs, notch)), [inputs, notch, mended])
+  const carried = mended ?? letGo
   const costs = useMemo(() => carried && forcedCosts(inputs, carried), [inputs, carried])
   return (
     <Popover triggerRef={anchor} isOpen onOpenChange={(open) => !open && onClose()} placement="bottom">
@@ -35,13 +39,18 @@ export function AskedChoice({ notch, inputs, words, anchor, onTake, onClose }: A
         {notch.reasons.length > 0 && <p>Closed: {reasonsText(notch.reasons)}.</p>}
         {carried ? (
           <>
+            {letGo && (
+              <p>
+                <b>Gives up:</b> {lossesText(losses(inputs.resolved, letGo.resolved))}.
+              </p>
+            )}
             {carried.changes.length > 0 && (
               <p>{notch.reasons.length > 0 ? 'It fits with these changes:' : 'It brings these changes:'}</p>
             )}
             {costs && <Costs costs={costs} own={words.name} />}
             <Line>
               <Button autoFocus onPress={() => onTake(carried)}>
-                Take it
+                {letGo ? 'Take it all the same' : 'Take it'}
               </Button>
               <Button onPress={onClose}>Leave it</Button>
             </Line>
@@ -64,7 +73,7 @@ export function AskedChoice({ notch, inputs, words, anchor, onTake, onClose }: A
 /** Lines add up to the difference as it is shown. */
 function Costs({ costs, own }: { readonly costs: ForcedCosts; readonly own: string }) {
   const amounts = [...costs.changes.map(({ cost }) => cost ?? ZERO), costs.own]
-  const { parts, total } = roundParts(amounts, SHOWN_DECIMALS)
+  const { parts, total } = roundParts(amounts, SHOWN_DECIMALS, costs.present)
   return (
     <Table>
       <tbody>

@@ -58,6 +58,19 @@ describe('the list behind a plate of timetable-loadgen', () => {
     expect(cells('disk-kind', 'ember')).toMatchObject({ room: '128', boots: 'yes', sold: 'by steps' })
   })
 
+  test('of room has what the machine gets of each step', () => {
+    // 500 IOPS and 24 more a GiB, of which the machine lets 6,400 through; 60 MB/s and half a one more a GiB, of 192.
+    expect(cells('disk-room', '128')).toMatchObject({
+      room: '128', iops: '3,572', 'iops-by': 'its room', throughput: '124', 'throughput-by': 'its room',
+    }) // prettier-ignore
+    expect(cells('disk-room', '256')).toMatchObject({
+      iops: '6,400',
+      'iops-by': 'the machine',
+      throughput: '188',
+    })
+    expect(cells('disk-room', '512')).toMatchObject({ throughput: '192', 'throughput-by': 'the machine' })
+  })
+
   test('has no cell without words for it, on any plate', () => {
     for (const plate of plates) {
       for (const { id, textOf, valueOf } of columnsFor(plate, inputs, 'EUR')) {

@@ -2,7 +2,8 @@
 
 import { memo } from 'react'
 import styled from 'styled-components'
-import type { NeedId } from '../../core/fit/needId.ts'
+import { isHeldNeed, type NeedId } from '../../core/fit/needId.ts'
+import type { Held } from '../../core/machine/held.ts'
 import type { NeedSaving } from '../../core/market/needSavings.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { gib } from '../../core/quantity/units.ts'
@@ -14,10 +15,12 @@ import { formatAmount, formatMoney } from '../../wording/money'
 import { formatNumber } from '../../wording/number'
 import { needText } from '../../wording/needs'
 import type { MarketAsked } from '../../workers/askers.ts'
+import { HeldToggles } from '../needs/HeldToggles'
 import { useNeeds } from '../needs/useNeeds'
 
 interface MarketNeedsProps {
   readonly machine: Machine
+  readonly held: Held
   readonly savings: readonly NeedSaving[]
   readonly currency: string
   readonly isStale: boolean
@@ -32,7 +35,7 @@ const EDITED: readonly NeedId[] = ['vcpu', 'memory', 'iops', 'round-trip']
 
 /** What the machine needs, edited in place; beside each need, how much cheaper the cheapest would be without it. */
 export const MarketNeeds = memo(function MarketNeeds(props: MarketNeedsProps) {
-  const { machine, savings, currency, isStale, onDrag } = props
+  const { machine, held, savings, currency, isStale, onDrag } = props
   const need = useNeeds(machine.name)
   const { needs } = machine
   const costOf = (id: NeedId) => {
@@ -103,13 +106,16 @@ export const MarketNeeds = memo(function MarketNeeds(props: MarketNeedsProps) {
         </Need>
       )}
       {savings
-        .filter((each) => !EDITED.includes(each.need))
+        .filter(({ need: id }) => !EDITED.includes(id) && !isHeldNeed(id))
         .map((each) => (
           <Need key={each.need}>
             <span>{needText(each.need, needs)}</span>
             <Saving saving={each} currency={currency} />
           </Need>
         ))}
+      <HeldToggles machine={machine} held={held}>
+        {costOf}
+      </HeldToggles>
       <Legend>green: what dropping it alone would save</Legend>
     </Line>
   )

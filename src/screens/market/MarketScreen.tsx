@@ -5,6 +5,7 @@ import styled from 'styled-components'
 import type { MarketView } from '../../core/market/marketView.ts'
 import type { OfferGrouping } from '../../core/market/offerGrouping.ts'
 import { offerKey, type OfferName } from '../../core/market/offerName.ts'
+import { heldBy } from '../../core/machine/heldBy.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { PricedMachine } from '../../core/meter/planPricing.ts'
 import { SECONDS_PER_HOUR } from '../../core/quantity/units.ts'
@@ -69,6 +70,7 @@ function Market({ machine, priced }: { readonly machine: Machine; readonly price
       />
       <MarketNeeds
         machine={machine}
+        held={heldBy(priced.resolved)}
         savings={view?.savings ?? NO_SAVINGS}
         currency={currency}
         isStale={isStale && !drag}

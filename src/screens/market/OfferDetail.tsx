@@ -48,6 +48,7 @@ export function OfferDetail({ row, priced }: OfferDetailProps) {
   const { parts, total } = roundParts(
     proposal.steps.map(({ cost }) => cost ?? ZERO),
     SHOWN_DECIMALS,
+    proposal.present,
   )
   const isPresent = proposal.steps.length === 0
   const name = `${row.size} in ${row.place}`
@@ -72,7 +73,13 @@ export function OfferDetail({ row, priced }: OfferDetailProps) {
             <tbody>
               {proposal.steps.map((step, at) => (
                 <tr key={step.part}>
-                  <td>{step.changes.map(forcedChangeText).join('; ') || 'Provider and place'}</td>
+                  <td>
+                    {step.changes.length === 0
+                      ? 'Provider and place'
+                      : step.changes.map((change) => (
+                          <div key={forcedChangeText(change)}>{forcedChangeText(change)}</div>
+                        ))}
+                  </td>
                   <td>{step.cost ? signedDecimal(parts[at]!) : 'with the next'}</td>
                 </tr>
               ))}

@@ -4,9 +4,10 @@ import { jurisdictions } from '../../core/catalogue/jurisdictions.ts'
 import { NO_CURRENCY } from '../../core/quantity/currency.ts'
 import { useMemo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
-import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
+import { easing, heldNeeds, isEased, needsAsked, type NeedId } from '../../core/fit/needId.ts'
 import { IMAGE_NEEDS } from '../../core/machine/imageNeed.ts'
 import { KEEPS, type Keep } from '../../core/machine/needs.ts'
+import { heldBy } from '../../core/machine/heldBy.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { closedByNeed } from '../../core/notches/closedByNeed.ts'
 import { gib } from '../../core/quantity/units.ts'
@@ -17,13 +18,13 @@ import { NumberInput } from '../../interface/NumberInput'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { media } from '../../interface/theme/media'
 import { formatMoney } from '../../wording/money'
-import { IMAGE_NEED_NAMES, KEEP_LABELS } from '../../wording/needs'
+import { HELD_LABELS, IMAGE_NEED_NAMES, KEEP_LABELS } from '../../wording/needs'
 import { isZero } from '../../core/quantity/exact.ts'
 import { ApartRow } from '../apart/ApartRow'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { PlacesDialog } from './PlacesDialog'
 import { useNeedCosts, type NeedCost } from './useNeedCosts'
-import { useNeeds } from './useNeeds'
+import { useNeeds, type NeedsPart } from './useNeeds'
 import type { Plate } from '../../core/notches/plate.ts'
 
 interface NeedsDialogProps {
@@ -43,6 +44,10 @@ export function NeedsDialog({ machine, plates, onClose }: NeedsDialogProps) {
 }
 
 const ANY = 'any'
+const AS_NOW = 'as now'
+
+/** What a machine has now and keeps, unless it is let go here; its architecture has a row of its own. */
+const HELD_IDS = ['disk-rooms', 'interruption', 'data'] as const
 
 const KEEP_OPTIONS = KEEPS.map((id) => ({ id, label: KEEP_LABELS[id] }))
 
@@ -52,8 +57,11 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
   const need = useNeeds(machine.name)
   const { needs } = machine
   const closed = useMemo(() => closedByNeed(plates), [plates])
-  const costOf = useNeedCosts(machine)
-  const asked = needsAsked(needs)
+  const held = useMemo(() => (result?.ok ? heldBy(result.resolved) : undefined), [result])
+  const asked = useMemo(() => needsAsked(needs, held), [needs, held])
+  const there = heldNeeds(held)
+  const heldHere = HELD_IDS.filter((id) => there.includes(id))
+  const costOf = useNeedCosts(machine, asked)
   const currency = result?.ok ? result.estimate.currency : NO_CURRENCY
   const places = state.plan.places ?? []
   const known = useMemo(() => jurisdictions(state.books), [state.books])
@@ -142,12 +150,28 @@ function Fields({ machine, plates }: Omit<NeedsDialogProps, 'onClose'>) {
             ['architecture'],
             <Dropdown
               label="Needed architecture"
-              value={needs.architecture ?? ANY}
-              options={[ANY, 'x86-64', 'arm64'].map((id) => ({ id, name: id }))}
+              value={needs.architecture ?? AS_NOW}
+              options={[
+                { id: AS_NOW, name: held?.architecture ? `as now: ${held.architecture}` : 'as now' },
+                ...['x86-64', 'arm64', ANY].map((id) => ({ id, name: id })),
+              ]}
               onChange={(id) =>
                 need({
-                  architecture: id === ANY ? undefined : (id as NonNullable<typeof needs.architecture>),
+                  architecture: id === AS_NOW ? undefined : (id as NonNullable<typeof needs.architecture>),
                 })
+              }
+            />,
+          )}
+          {row(
+            'As now',
+            ['disk-rooms', 'interruption', 'data'],
+            <ToggleRow
+              label="What stays as it is now"
+              mode="any"
+              options={heldHere.map((id) => ({ id, label: HELD_LABELS[id] }))}
+              chosen={heldHere.filter((id) => !isEased(needs, id))}
+              onChange={(ids) =>
+                need(Object.assign({}, ...heldHere.map((id) => easing(id, !ids.includes(id)))) as NeedsPart)
               }
             />,
           )}

@@ -3,7 +3,7 @@
 import { memo, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { fitReasons } from '../../core/fit/fitReasons.ts'
-import { needsAsked, type NeedId } from '../../core/fit/needId.ts'
+import { isHeldNeed, needsAsked, type NeedId } from '../../core/fit/needId.ts'
 import type { Needs } from '../../core/machine/needs.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import type { MachineResult } from '../../core/meter/planPricing.ts'
@@ -15,6 +15,7 @@ import { NumberInput } from '../../interface/NumberInput'
 import { needText } from '../../wording/needs'
 import { reasonsText } from '../../wording/reason'
 import { useLiveWorkbench, WorkbenchContext } from '../workbench/WorkbenchContext'
+import { HeldNeeds } from './HeldNeeds'
 import { useNeeds } from './useNeeds'
 import type { Plate } from '../../core/notches/plate.ts'
 
@@ -39,7 +40,7 @@ export function NeedsLine({ machine: shown, result, plates, children }: NeedsLin
   const { needs } = machine
   const reasons = result?.ok ? fitReasons(result.resolved) : []
   const text = needsAsked(needs)
-    .filter((id) => !IN_LINE.includes(id))
+    .filter((id) => !IN_LINE.includes(id) && !isHeldNeed(id))
     .map((id) => needText(id, needs))
     .join(', ')
   return (
@@ -50,6 +51,7 @@ export function NeedsLine({ machine: shown, result, plates, children }: NeedsLin
         <Button onPress={() => setOpen(true)}>All needs…</Button>
         {children}
       </Line>
+      {result?.ok && <HeldNeeds machine={machine} resolved={result.resolved} />}
       {reasons.length > 0 && (
         <Misfit role="alert">
           <b>Does not fit:</b> {reasonsText(reasons)}

@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useMemo } from 'react'
-import { needsAsked, withoutNeed, type NeedId } from '../../core/fit/needId.ts'
+import { withoutNeed, type NeedId } from '../../core/fit/needId.ts'
 import type { Machine } from '../../core/machine/plan.ts'
 import { subtract, type Exact } from '../../core/quantity/exact.ts'
 import { searchAsker } from '../../workers/askers.ts'
@@ -12,10 +12,13 @@ import { useWorkbench } from '../workbench/WorkbenchContext'
 export type NeedCost = Exact | 'nothing-fits' | 'reckoning' | 'failed'
 
 /** Searched off the page's thread, with each need left out in turn, once it is asked for. Nothing that is pinned changes. */
-export function useNeedCosts(machine: Machine, isAsked = true): (id: NeedId) => NeedCost {
+export function useNeedCosts(
+  machine: Machine,
+  asked: readonly NeedId[],
+  isAsked = true,
+): (id: NeedId) => NeedCost {
   const { state, month, address } = useWorkbench()
   const { plan, books } = state
-  const asked = useMemo(() => needsAsked(machine.needs), [machine.needs])
   const machines = useMemo(
     () => [machine, ...asked.map((id) => ({ ...machine, needs: withoutNeed(machine.needs, id) }))],
     [machine, asked],

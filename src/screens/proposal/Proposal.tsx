@@ -9,6 +9,7 @@ import { partsOf, priceProposal, type ProposalStep, type ProposedPart } from '..
 import { Button } from '../../interface/Button'
 import { Tick } from '../../interface/Tick'
 import { forcedChangeText } from '../../wording/forcedChange'
+import { lossesText } from '../../wording/loss'
 import { SHOWN_DECIMALS, signedDecimal } from '../../wording/money'
 import { reasonsText } from '../../wording/reason'
 import { replaceMachine } from '../../store/commands.ts'
@@ -42,20 +43,12 @@ export function Proposal({ inputs, proposed, onClose }: ProposalProps) {
   const { parts: shares, total } = roundParts(
     priced.steps.map(({ cost }) => cost ?? ZERO),
     SHOWN_DECIMALS,
+    priced.present,
   )
   if (parts.length === 0) return <p>It is this one: nothing cheaper fits. What is pinned was not changed.</p>
   const fits = priced.difference !== undefined && priced.reasons.length === 0
-  const textOf = ({ part, changes }: ProposalStep): string => {
-    const moved =
-      proposed.provider === machine.provider
-        ? []
-        : [
-            `Provider: ${providerName(inputs, proposed)} in place of ${inputs.resolved.index.book.provider.name}`,
-          ]
-    const all =
-      part === 'place' ? [...moved, ...changes.map(forcedChangeText)] : changes.map(forcedChangeText)
-    return all.join('; ')
-  }
+  const movesProvider = proposed.provider !== machine.provider
+  const providers = `Provider: ${providerName(inputs, proposed)} in place of ${inputs.resolved.index.book.provider.name}`
   return (
     <>
       <Table>
@@ -79,7 +72,12 @@ export function Proposal({ inputs, proposed, onClose }: ProposalProps) {
                     }
                   />
                 </td>
-                <td>{textOf(step)}</td>
+                <td>
+                  <StepText
+                    step={step}
+                    first={step.part === 'place' && movesProvider ? providers : undefined}
+                  />
+                </td>
                 <Cost>{own ? (own.cost ? signedDecimal(shares[at]!) : 'with the next') : 'left'}</Cost>
               </tr>
             )
@@ -114,9 +112,27 @@ export function Proposal({ inputs, proposed, onClose }: ProposalProps) {
   )
 }
 
+/** Every change on its line, and under them what is given up. */
+function StepText({ step, first }: { readonly step: ProposalStep; readonly first?: string | undefined }) {
+  const { changes, losses } = step
+  return (
+    <>
+      {[...(first ? [first] : []), ...changes.map(forcedChangeText)].map((text) => (
+        <div key={text}>{text}</div>
+      ))}
+      {losses.length > 0 && <GivenUp>gives up: {lossesText(losses)}</GivenUp>}
+    </>
+  )
+}
+
 const providerName = ({ resolved, elsewhere = [] }: PlatesInputs, { provider }: Machine): string =>
   [resolved.index, ...elsewhere.map(({ index }) => index)].find(({ book }) => book.provider.id === provider)
     ?.book.provider.name ?? provider
+
+const GivenUp = styled.small`
+  display: block;
+  color: var(--ink-2);
+`
 
 const Table = styled.table`
   border-collapse: collapse;
