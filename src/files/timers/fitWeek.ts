@@ -39,8 +39,9 @@ export function fitWeek(
   let best = fitExceptions(windows, timeZone, spans, within)
   for (let tries = 0; best.wrong !== undefined && tries < MOST_TRIES; tries += 1) {
     const { wrong, windows: known } = best
+    // A date that is dropped for one of its windows lacks earlier ones too: what shows is on that date, or after it.
     const further = spans
-      .filter(({ from, to }) => from <= wrong && wrong <= to)
+      .filter(({ from, to }) => from < wrong + SECONDS_PER_DAY && wrong <= to)
       .flatMap((span) => hiddenIn(known, timeZone, span))
       .map((each) => fitExceptions(each, timeZone, spans, within))
       .reduce((a, b) => ((b.wrong ?? Infinity) > (a.wrong ?? Infinity) ? b : a), best)

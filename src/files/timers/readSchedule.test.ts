@@ -84,6 +84,14 @@ describe('a schedule that was exported is a week again', () => {
     )
   })
 
+  const someMeet = ({ windows }: WeekPlan): boolean =>
+    windows.some((a, i) =>
+      windows.some((b, j) => {
+        const [x, y] = [a, b].map(({ day, from, to }) => [day * 1_440 + from, day * 1_440 + to] as const)
+        return i !== j && [-10_080, 0, 10_080].some((w) => x![0] <= y![1] + w && y![0] + w <= x![1])
+      }),
+    )
+
   test('by its events alone: the same spans, or refused with a date where it starts early or is shut down', () => {
     let taken = 0
     fc.assert(
@@ -95,8 +103,9 @@ describe('a schedule that was exported is a week again', () => {
         const read = readSchedule(withoutWeek(written(week, from, from + days)))
         if (!read.ok) {
           expect(read.issues[0].problem).toMatch(/^On \d{4}-\d\d-\d\d the file switches/)
-          // Windows cannot say that a date which runs through begins early, nor where a shutdown ends them.
-          expect(week.autoShutdown ?? week.startEarlyMinutes).toBeDefined()
+          // Windows cannot say that a date which runs through begins early, nor where a shutdown ends them; and of
+          // windows that meet, where one ends and the next begins may be told by no date at all.
+          expect(week.autoShutdown ?? week.startEarlyMinutes ?? someMeet(week)).toBeTruthy()
           return
         }
         taken += 1
@@ -118,6 +127,19 @@ describe('a schedule that was exported is a week again', () => {
     const read = readSchedule(withoutWeek(written(week, from, to)))
     if (!read.ok) throw new Error(read.issues[0].problem)
     sameSpans(read.value, week, plan.within)
+  })
+
+  test('a day off after a window that meets its own, where the date before has an earlier one', () => {
+    const windows = [
+      { day: 3 as const, from: 0, to: 1 },
+      { day: 3 as const, from: 501, to: 1_440 },
+      { day: 4 as const, from: 0, to: 1 },
+    ]
+    const week = weekOf('Etc/UTC', windows, ['2027-04-02'])
+    const [from, to] = [dayOf(2027, 1, 10), dayOf(2027, 4, 8)]
+    const read = readSchedule(withoutWeek(written(week, from, to)))
+    if (!read.ok) throw new Error(read.issues[0].problem)
+    sameSpans(read.value, week, timerPlan(week, from, to, 'times').within)
   })
 
   test('a feed, with the week that it carries, and by its switches where it carries none', () => {
