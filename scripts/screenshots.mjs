@@ -7,7 +7,7 @@ import { ROOT } from './prepare.mjs'
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4310/'
 const folder = join(ROOT, 'docs', 'screenshots')
-const GAUGE = '?machine=timetable-loadgen&view=gauge&month=2027-03'
+const GAUGE = '?machine=crew-roster-db&view=gauge&month=2027-03'
 
 const overviewDone = (page) =>
   page.locator('[data-testid="bench"][aria-busy="false"]').waitFor({ timeout: 60_000 })
@@ -22,8 +22,9 @@ const lookAtSize = async (page) => {
   const drawing = page.locator('[data-plate="size"] [data-slots]')
   const slots = (await drawing.getAttribute('data-slots')).split(' ').map(Number)
   const { x, y } = await drawing.boundingBox()
-  await page.mouse.move(x + slots[4], y + 14)
+  await page.mouse.move(x + slots[0], y + 14)
   await page.getByText('that need costs').first().waitFor()
+  await page.getByTestId('eases-disk-rooms').getByText('−').waitFor()
 }
 
 const INVENTORY = [

@@ -15,8 +15,8 @@ export interface MachineChange {
 
 /**
  * Every machine that a change of a plan can touch, in the plan's order: those that are not the same any more, those
- * whose week is not, and those that share an allowance or the bands of traffic with them. By name. O(machines) to find them, and
- * those touched are priced.
+ * whose week is not, and those that share an allowance or the bands of traffic with them. By name. O(machines) to find
+ * them, and those touched are priced.
  */
 export function planChange(inputs: PlanPricingInputs, after: PlanPricingInputs['plan']): MachineChange[] {
   const { plan: before } = inputs

@@ -87,6 +87,15 @@ describe('what a price book does not say', () => {
     expect(fitReasons(resolved)).toEqual([])
   })
 
+  test('is to be checked of a size that may be built otherwise than the machine is now', () => {
+    const held = { roomsGiB: [], architecture: 'arm64', mayBeTaken: false, keepsData: false } as const
+    const factsOf = (needs: Partial<Needs>) =>
+      factsToCheck({ ...machineOf(BARE, { size: 'middle' }, { iops: 0, ...needs }), held })
+    const fact = { code: 'size-architecture', of: 'middle', asks: ['arm64'] }
+    expect(factsOf({})).toContainEqual(fact)
+    expect(factsOf({ architecture: 'any' })).not.toContainEqual(fact)
+  })
+
   test('of the kinds that a size carries, only where there are several', () => {
     const kinds = BARE.diskKinds.filter(({ id }) => id === 'steps')
     const prices = Object.fromEntries(

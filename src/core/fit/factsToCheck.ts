@@ -72,9 +72,10 @@ function* unknownOfPlace(resolved: ResolvedMachine) {
   }
 }
 
-function* unknownOfSize({ size, image, dataKinds, machine: { needs } }: ResolvedMachine) {
+function* unknownOfSize({ size, image, dataKinds, machine: { needs }, held }: ResolvedMachine) {
   const of = size.name
-  const asks = needs.architecture && needs.architecture !== 'any' ? [needs.architecture] : image.architectures
+  const wanted = needs.architecture ?? held?.architecture
+  const asks = wanted && wanted !== 'any' ? [wanted] : image.architectures
   // Where an image or a person asks for one of two, the size may be the other.
   if (size.architecture === undefined && asks?.length === 1) {
     yield { code: 'size-architecture', of, asks } satisfies FactToCheck
