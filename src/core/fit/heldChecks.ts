@@ -4,7 +4,8 @@ import type { FitCheck } from './fitCheck.ts'
 /** What the machine has now and must not lose, unless its needs say that it may. */
 export const HELD_CHECKS: readonly FitCheck[] = [
   {
-    concerns: ['disk-kind', 'disk-room', 'data-disk'],
+    // A disk that comes with the size has the room that the size gives it.
+    concerns: ['size', 'disk-kind', 'disk-room', 'data-disk'],
     find: (resolved, disks) => {
       const { held, machine } = resolved
       if (!held || machine.needs.disks === 'any') return undefined
@@ -27,7 +28,7 @@ export const HELD_CHECKS: readonly FitCheck[] = [
 
 /** The same of one state when off. */
 export const HELD_IN_A_STATE: FitCheck = {
-  concerns: ['off'],
+  concerns: ['off', 'snapshots', 'data-disk'],
   find: (resolved) => {
     const { held, machine } = resolved
     return held?.keepsData && machine.needs.data !== 'any' && losesData(resolved, machine.off)

@@ -1,48 +1,22 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { finish } from '../finish.ts'
-import { heldBy, losesData, roomHeld } from '../machine/heldBy.ts'
 import type { Machine, Plan } from '../machine/plan.ts'
-import { disksOf, resolveMachine, type ResolvedMachine } from '../machine/resolveMachine.ts'
+import { resolveMachine, type ResolvedMachine } from '../machine/resolveMachine.ts'
 import { bookFor } from '../catalogue/bookFor.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { resolveChoice } from '../decisions/choice.ts'
 import { bestNotch } from '../wholePlan/bestNotch.ts'
 import { planMix } from './planMix.ts'
-import { statesWhenOff } from '../machine/whenOff.ts'
 import { isOpen } from '../notches/plate.ts'
 import { platesOf } from '../notches/plates.ts'
 import { cheapestFit } from '../search/cheapestFit.ts'
 import { randomRuns } from '../testing/randomRuns.ts'
 import { anyMarketBook, anyMarketMachine, marketInputs, MARKET_MONTH } from '../testing/everyForm.ts'
+import { lostOfHeld } from '../testing/lostOfHeld.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { cheapestOffers } from './cheapestOffers.ts'
 import { Market } from './market.ts'
-
-/** What another form would lose of what nobody has said may go, told by looking at both. */
-function lost(now: ResolvedMachine, then: ResolvedMachine): string[] {
-  const { disks, architecture, interruption, data } = now.machine.needs
-  const rooms = (of: ResolvedMachine): number[] =>
-    disksOf(of)
-      .slice(1)
-      .map((each) => roomHeld(each, of))
-      .sort((a, b) => b - a)
-  const [before, after] = [rooms(now), rooms(then)]
-  const system = (of: ResolvedMachine): number => roomHeld(disksOf(of)[0]!, of)
-  const isSmaller = system(then) < system(now) || before.some((room, i) => (after[i] ?? 0) < room)
-  const isBuiltOtherwise =
-    then.size.architecture !== undefined && then.size.architecture !== now.size.architecture
-  return [
-    ...(disks !== 'any' && isSmaller ? ['disks'] : []),
-    ...(architecture === undefined && isBuiltOtherwise ? ['architecture'] : []),
-    ...(interruption !== 'any' && then.terms.kind === 'spot' && now.terms.kind !== 'spot'
-      ? ['interruption']
-      : []),
-    ...(data !== 'any' && heldBy(now).keepsData && statesWhenOff(then).some((off) => losesData(then, off))
-      ? ['data']
-      : []),
-  ]
-}
 
 const planOf = (machines: readonly Machine[]): Plan => ({
   name: 'any',
@@ -72,7 +46,7 @@ test('no offer, no cheapest and no open choice loses what nobody has said may go
       const inputs = marketInputs(plan, [own, other], machine)
       const { resolved: now } = inputs
       const keeps = (then: ResolvedMachine) =>
-        expect([then.machine, lost(now, then)]).toEqual([then.machine, []])
+        expect([then.machine, lostOfHeld(now, then)]).toEqual([then.machine, []])
       const offers = cheapestOffers(new Market().ask(inputs), 300)
       for (const { resolved } of offers) keeps(resolved)
       const found = finish(cheapestFit(inputs))
@@ -107,7 +81,10 @@ test('no mix loses what nobody has said may go', () => {
           plan,
           books,
         )
-        expect([row.machine, lost(now, resolvedOf(row.machine, plan, books))]).toEqual([row.machine, []])
+        expect([row.machine, lostOfHeld(now, resolvedOf(row.machine, plan, books))]).toEqual([
+          row.machine,
+          [],
+        ])
       }
     }),
     randomRuns(3),

@@ -13,7 +13,8 @@ import {
   type Exact,
 } from '../quantity/exact.ts'
 import { instant, lengthOf, SECONDS_PER_DAY, SECONDS_PER_HOUR, seconds } from '../quantity/units.ts'
-import { statesWhenOff } from '../machine/whenOff.ts'
+import { machineTotal } from '../meter/machineTotal.ts'
+import { statesWhenOff, withOff } from '../machine/whenOff.ts'
 import { isNeverOff, offIn } from '../off/offPlan.ts'
 import { givesHardwareBack, type PowerState } from '../off/powerState.ts'
 import { cheapestHour } from './cheapestHour.ts'
@@ -62,12 +63,15 @@ const LEAST_FLOOR_SHARE = 0.35
 
 /** What remains however long it is off, where that is a good part of the month. */
 const floorWhenOff: WatchRule = (inputs) => {
-  const { resolved, month, estimate } = inputs
+  const { resolved, month, estimate, shared } = inputs
   const { systemDisk, dataDisks } = resolved.machine
   const [off] = trueOffStates(inputs)
   const hour = off && hourIn(inputs, off)
   if (!hour || hour.stillCharged) return []
-  const floor = perHours(hour.amount, lengthOf(month))
+  // Priced as a month, since disks can be free, and their freeness shared.
+  const never = { ...withOff(resolved, off), week: { ...resolved.week, windows: [], exceptions: [] } }
+  const floor = machineTotal(never, month, shared)
+  if (!floor) return []
   const share = toNumber(floor) / Math.max(toNumber(estimate.total), 1e-9)
   if (isLess(floor, LEAST_FLOOR_HOURS, resolved) || share < LEAST_FLOOR_SHARE) return []
   const rooms = [systemDisk, ...dataDisks].map(({ roomGiB }) => roomGiB)

@@ -9,6 +9,7 @@ import { roundParts } from '../../core/quantity/roundParts.ts'
 import type { BillAnswer } from '../../files/bill/billAnswer.ts'
 import type { UnplannedMachine } from '../../files/bill/unplannedMachines.ts'
 import { Button, QuietButton } from '../../interface/Button'
+import { SHOWN_DECIMALS } from '../../wording/money'
 import { groupDigits } from '../../wording/number'
 import { causeHead, causeMore, METER_WORDS, MOST_DATES } from '../../wording/cause.ts'
 import { CauseActions } from './CauseActions'
@@ -27,11 +28,15 @@ export function BillCauses({ answer, onRows }: BillCausesProps) {
   const [first, ...others] = answer.currencies
   if (!first) return null
   const hours = new Map(first.machines.map(({ machine, days }) => [machine, days]))
-  const causes = first.causes.filter(({ amount }) => !isDust(amount))
-  const amounts = roundParts(
-    causes.map(({ amount }) => amount),
-    2,
-  ).parts
+  // Counted from what is planned, so that they add up to the difference in the title.
+  const [seen, dust] = [false, true].map((is) => first.causes.filter(({ amount }) => isDust(amount) === is))
+  const all = [...seen!, ...dust!]
+  const { parts: amounts } = roundParts(
+    all.map(({ amount }) => amount),
+    SHOWN_DECIMALS,
+    first.planned,
+  )
+  const causes = all.filter((_, i) => i < seen!.length || Number(amounts[i]) !== 0)
   if (causes.length === 0) return <p>Plan and bill agree to the cent.</p>
   return (
     <>
