@@ -6,6 +6,7 @@ import type { YearMonth } from '../calendar/yearMonth.ts'
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import type { Machine } from '../machine/plan.ts'
 import { toDecimal, trimDecimal } from '../quantity/decimal.ts'
+import type { OffState } from '../off/powerState.ts'
 import { gib } from '../quantity/units.ts'
 import { resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
@@ -85,7 +86,7 @@ test('made for the first time it is restored from nothing', () => {
   expect(metered.creations.ticks).toBe(17)
 })
 
-test('what is always on has run since its first day, however it would go off', () => {
+test('what is always on, or never on and charged, has run since its first day, however it would go off', () => {
   const book: PriceBook = {
     ...RULE_BOOK,
     billingZone: 'Asia/Kolkata',
@@ -93,18 +94,22 @@ test('what is always on has run since its first day, however it would go off', (
     prices: { east: { ...RULE_BOOK.prices.east!, sizes: { middle: { perHour: '1' } } } },
   }
   const week = weekOf('Etc/UTC', windowsOn(EVERY_DAY, '00:00-24:00'))
-  const computeOf = (off: 'running' | 'deallocated'): string => {
+  const computeOf = (off: OffState, on = week): string => {
     const part = { off, firstDay: '2027-02-20', lastDay: '2027-03-10' }
     const { charges } = valueOf(
       estimateMachine({
-        resolved: resolved(part, week, book),
+        resolved: resolved(part, on, book),
         month: billingMonth('2027-03' as YearMonth, 'Asia/Kolkata'),
       }),
     )
     return trimDecimal(toDecimal(charges.find(({ meter }) => meter === 'compute')!.amount, 6))
   }
   // 19 whole days, of which 10 and 5.5 h lie in a March that begins at 28 February 18:30 UTC.
-  expect([computeOf('running'), computeOf('deallocated')]).toEqual(['245.5', '245.5'])
+  expect([
+    computeOf('running'),
+    computeOf('deallocated'),
+    computeOf('stopped', weekOf('Etc/UTC', [])),
+  ]).toEqual(['245.5', '245.5', '245.5'])
 })
 
 test('a month in which it only goes off or comes back has no traffic and no operations', () => {

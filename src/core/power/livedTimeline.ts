@@ -53,8 +53,10 @@ function bornSegments(
   const end = segments.at(-1)!.to
   if (born >= end) return []
   if (born > first!.from) return bornAmong(instant(born), { segments, on }, gap)
-  if (gap.ways.some(({ off }) => off !== 'running')) return segments
-  // What is never off has run since its first day.
+  // What begins with no time to be on has been so since its first day: never off, or off and perhaps charged. One that is
+  // deleted then may have been on before, and is charged for no run.
+  const isFromAWindow = on[0] !== undefined && on[0].from <= first!.from
+  if (isFromAWindow || first!.phase === 'deleted') return segments
   const began = instant(Math.max(born, earliestLooked(month, gap.ways)))
   return began < first!.from ? [{ ...first!, from: began }, ...segments.slice(1)] : segments
 }
