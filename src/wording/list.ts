@@ -1,5 +1,7 @@
 import type { LeftOut } from '../core/pricelist/listEntry.ts'
-import type { ListField, PricePeriod, RowKind } from '../core/pricelist/listMapping.ts'
+import type { ListField, RowKind } from '../core/pricelist/listMapping.ts'
+import type { PARTS_OF_MONEY, PricePeriod } from '../core/table/priceUnit.ts'
+import type { DateOrder } from '../core/table/readDate.ts'
 
 export const LIST_FIELD_NAMES = {
   size: 'size',
@@ -27,15 +29,31 @@ export const LIST_FIELD_NAMES = {
   unit: 'unit of the price',
   currency: 'currency',
   validFrom: 'valid from',
+  validTo: 'valid to',
 } as const satisfies Record<ListField, string>
 
 export const PERIOD_NAMES = {
   second: 'a second',
+  minute: 'a minute',
   hour: 'an hour',
+  day: 'a day',
+  week: 'a week',
   '730-hours': 'a month of 730 h',
   month: 'a calendar month',
   year: 'a year',
 } as const satisfies Record<PricePeriod, string>
+
+export const PARTS_NAMES = {
+  1: 'whole money',
+  100: 'cents',
+  1_000: 'thousandths',
+  1_000_000: 'millionths',
+} as const satisfies Record<(typeof PARTS_OF_MONEY)[number], string>
+
+export const DATE_ORDER_NAMES = {
+  'day-first': 'the day first',
+  'month-first': 'the month first',
+} as const satisfies Record<DateOrder, string>
 
 export const ROW_KIND_NAMES = {
   'size-price': 'prices of sizes',
@@ -77,6 +95,8 @@ export function leftOutText(leftOut: LeftOut): string {
       return 'for larger quantities than the first'
     case 'other-day':
       return `valid on other days than the list’s first (“${leftOut.text}”)`
+    case 'over':
+      return `no longer valid on the list’s first day (“${leftOut.text}”)`
     case 'early':
       return `valid later only, taken from the list’s first day on (“${leftOut.text}”)`
     case 'unreadable':
@@ -89,6 +109,9 @@ const UNITS: ReadonlyMap<string, string> = new Map([
   ['vcpupercount', 'what vCPU are counted in'],
   ['period', 'what a price is for'],
   ['percount', 'for how many a price is'],
+  ['parts', 'whether prices are in cents'],
+  ['decimalmark', 'which mark stands before decimals'],
+  ['dateorder', 'whether dates begin with the day'],
   ['currency', 'the currency'],
   ['diskroom', 'the unit of room'],
   ['prices', 'what columns of prices are'],

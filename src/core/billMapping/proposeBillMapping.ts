@@ -1,5 +1,5 @@
 import { focusUnit } from '../bill/focusUnit.ts'
-import { columnTraits, type ColumnTraits } from '../pricelist/columnTraits.ts'
+import { columnTraits, tableMarks, type ColumnTraits } from '../pricelist/columnTraits.ts'
 import { wordsIn } from '../quantity/wordsIn.ts'
 import { zoneOffsets } from '../calendar/zoneOffsets.ts'
 import { BILL_FIELD_WORDS, THING_WORDS, UNIT_WORDS, USE_WORDS } from './billWords.ts'
@@ -29,11 +29,12 @@ const LEAST_SHARE = 0.6
  */
 export function proposeBillMapping({ headings, rows }: BillSample, provider: string): BillMapping {
   const mark = decimalMarkOf(rows)
+  const marks = tableMarks(rows, mark)
   const traits = headings.map((heading, i) =>
     columnTraits(
       heading,
       rows.map((row) => row[i] ?? ''),
-      mark,
+      marks,
     ),
   )
   const dates = dateOrderOf(traits)

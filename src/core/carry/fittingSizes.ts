@@ -30,8 +30,7 @@ export function fittingSizes(
   return book.sizes.flatMap((size) => {
     const chosen = machine.chosen ?? proposedChoice(size, machine.needs, like)
     const shaped = chosenSize(size, chosen)
-    const shape = { size: shaped, machine: withChosen(machine, chosen), image, dataKinds }
-    const subject = held ? { ...shape, held } : shape
+    const subject = { size: shaped, machine: withChosen(machine, chosen), image, dataKinds, held }
     return fitsAnywhere(subject) ? [{ size: shaped, chosen }] : []
   })
 }

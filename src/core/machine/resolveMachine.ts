@@ -27,8 +27,8 @@ export interface ResolvedMachine {
   readonly users: readonly UserPlace[]
   /** The machines that it must not fall with. */
   readonly apart?: Apart
-  /** What the machine had before it was changed, and must keep; absent where a machine is only looked at as it is. */
-  readonly held?: Held
+  /** What the machine had before it was changed, and must keep; undefined where a machine is only looked at as it is. */
+  readonly held: Held | undefined
 }
 
 /** What a machine's names may refer to beside its price book. */
@@ -143,7 +143,7 @@ function lookUp(
     week: week!,
     users: usersOf(machine, places),
     ...(apart && { apart }),
-    ...(held && { held }),
+    held,
   })
 }
 

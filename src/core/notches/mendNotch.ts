@@ -21,7 +21,6 @@ export function mendNotch({ resolved, plan }: PlatesInputs, { choice, carried }:
 
 /** The same where what the machine has now may go this once: for a person who has read what is lost. */
 export function mendLettingGo(inputs: PlatesInputs, notch: Notch): Carried | undefined {
-  const { held: _, ...resolved } = inputs.resolved
-  const { held: __, ...plan } = inputs.plan
-  return mendNotch({ ...inputs, resolved, plan }, notch)
+  const { held: _, ...plan } = inputs.plan
+  return mendNotch({ ...inputs, resolved: { ...inputs.resolved, held: undefined }, plan }, notch)
 }

@@ -86,8 +86,13 @@ export class ListCollector {
     table?: string,
   ): void {
     this.rows += 1
-    if (entries.length > 0) this.used += 1
-    for (const entry of entries) {
+    const holding = entries.filter(({ until = '' }) => until === '' || until >= this.on)
+    if (holding.length > 0) this.used += 1
+    if (holding.length < entries.length) {
+      const { until = '' } = entries.find((entry) => !holding.includes(entry))!
+      this.troubles.count(row, { why: 'over', text: until }, table)
+    }
+    for (const entry of holding) {
       if (entry.is === 'size-price') this.addSize(entry)
       else if (entry.is === 'disk-price') this.addDisk(entry)
       else this.addToPlace(entry)

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { cellPart, inferPart } from './cellPart.ts'
-import { listHeader } from './listHeader.ts'
+import { tableHeader } from '../table/tableHeader.ts'
 
 describe('a part of a cell', () => {
   test.each([
@@ -36,7 +36,7 @@ describe('a part of a cell', () => {
 
 describe('headings', () => {
   test('stand above the first rows of figures, whatever stands above them', () => {
-    expect(listHeader([['Prices'], [], ['size', 'vcpu'], ['a', '4'], ['b', '8']])).toMatchObject({
+    expect(tableHeader([['Prices'], [], ['size', 'vcpu'], ['a', '4'], ['b', '8']])).toMatchObject({
       rows: 3,
       columns: ['size', 'vcpu'],
     })
@@ -48,18 +48,24 @@ describe('headings', () => {
       ['size', 'hour', 'month', 'hour', 'month'],
       ['a', '0.1', '70', '0.2', '140'],
     ]
-    expect(listHeader(rows).columns).toEqual(['size', 'Lyon hour', 'Lyon month', 'Turku hour', 'Turku month'])
+    expect(tableHeader(rows).columns).toEqual([
+      'size',
+      'Lyon hour',
+      'Lyon month',
+      'Turku hour',
+      'Turku month',
+    ])
   })
 
   test('are numbers where there are none, and each is there once', () => {
     expect(
-      listHeader([
+      tableHeader([
         ['1', '2'],
         ['3', '4'],
       ]),
     ).toMatchObject({ rows: 0, columns: ['column 1', 'column 2'] })
     expect(
-      listHeader([
+      tableHeader([
         ['a', 'a', ''],
         ['x', '1', '2'],
       ]).columns,

@@ -1,8 +1,9 @@
 import { cellPart } from './cellPart.ts'
 import type { CellFault, LeftOut } from './listEntry.ts'
 import type { FieldSource, ListField, ListUnits, RowMeaning } from './listMapping.ts'
-import { readFigure } from './readFigure.ts'
-import { readListDate } from './readListDate.ts'
+import { readAmount, type Amount } from '../table/amount.ts'
+import { readDate, readDateRange, type DateOrder } from '../table/readDate.ts'
+import { readFigure, type DecimalMark } from '../table/readFigure.ts'
 import { LONGEST_NAME } from './readRow.ts'
 
 /**
@@ -29,19 +30,26 @@ type Reader = (cells: readonly string[]) => string
 /** Reads the fields of rows by their sources; look-ups by heading are done once. */
 export class CellReader {
   private readonly readers = new Map<ListField, Reader>()
+  private readonly marks = new Map<string, DecimalMark>()
+  private readonly orders = new Map<string, DateOrder>()
   private readonly figures = new Map<string, string>()
+  private readonly amounts = new Map<string, Amount>()
   private readonly names = new Map<string, string>()
   private readonly words = new Map<string, string>()
   private readonly dates = new Map<string, string>()
 
   constructor(
-    { fields }: RowMeaning,
+    private readonly meaning: RowMeaning,
     private readonly at: ReadonlyMap<string, number>,
     private readonly units: ListUnits,
     private readonly table: string,
   ) {
-    for (const field of Object.keys(fields) as ListField[]) {
-      const source = fields[field]
+    for (const { column, decimalMark, dateOrder } of meaning.written ?? []) {
+      if (decimalMark) this.marks.set(column, decimalMark)
+      if (dateOrder) this.orders.set(column, dateOrder)
+    }
+    for (const field of Object.keys(meaning.fields) as ListField[]) {
+      const source = meaning.fields[field]
       if (source) this.readers.set(field, this.readerOf(field, source))
     }
   }
@@ -79,12 +87,34 @@ export class CellReader {
 
   /** Plain decimal text; throws where there is none. */
   figure(field: ListField, text: string): string {
-    const known = this.figures.get(text)
+    const mark = this.markOf(this.columnOf(field))
+    const key = mark === this.units.decimalMark ? text : `${mark ?? ''}\n${text}`
+    const known = this.figures.get(key)
     if (known !== undefined) return known
-    const read = readFigure(text, this.units.decimalMark)
+    const read = readFigure(text, mark)
     if (!read.ok) return fail(field, text, read.issues[0].code)
-    remember(this.figures, text, read.value.text)
+    remember(this.figures, key, read.value.text)
     return read.value.text
+  }
+
+  /** A price as its cell has it, with the unit and the currency that stand there; throws where there is none. */
+  amount(text: string, column: string): Amount {
+    const mark = this.markOf(column)
+    const key = mark === this.units.decimalMark ? text : `${mark ?? ''}\n${text}`
+    const known = this.amounts.get(key)
+    if (known !== undefined) return known
+    const read = readAmount(text, mark)
+    if (!read.ok) return fail('price', text, read.issues[0].code)
+    remember(this.amounts, key, read.value)
+    return read.value
+  }
+
+  private markOf = (column: string | undefined): DecimalMark | undefined =>
+    (column === undefined ? undefined : this.marks.get(column)) ?? this.units.decimalMark
+
+  private columnOf(field: ListField): string | undefined {
+    const source = this.meaning.fields[field]
+    return source?.from === 'column' ? source.column : undefined
   }
 
   /** `2027-03-01`; undefined where nothing stands there. */
@@ -93,10 +123,23 @@ export class CellReader {
     if (text === '' || isNothing(text)) return undefined
     const known = this.dates.get(text)
     if (known !== undefined) return known
-    const read = readListDate(text)
+    const read = readDate(text, this.orderOf(field))
     if (!read.ok) return fail(field, text, read.issues[0].code)
     remember(this.dates, text, read.value)
     return read.value
+  }
+
+  /** Undefined where the cell does not hold two dates. */
+  dateRange(
+    field: ListField,
+    cells: readonly string[],
+  ): { readonly from: string; readonly until: string } | undefined {
+    return readDateRange(this.text(field, cells), this.orderOf(field))
+  }
+
+  private orderOf(field: ListField): DateOrder | undefined {
+    const column = this.columnOf(field)
+    return (column === undefined ? undefined : this.orders.get(column)) ?? this.units.dateOrder
   }
 
   /** Undefined where nothing stands there. */

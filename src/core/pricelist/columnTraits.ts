@@ -1,9 +1,11 @@
 import { wordsIn } from '../quantity/wordsIn.ts'
-import { readFigure, type DecimalMark } from './readFigure.ts'
+import { readAmount } from '../table/amount.ts'
+import { decimalMarkOf, markEvidence, type MarkEvidence, type MarkOfColumn } from '../table/decimalMark.ts'
+import type { DecimalMark } from '../table/readFigure.ts'
 
 /** What may stand before a price: a word such as from, a sign or a code of a currency. */
 const MONEY_LEAD =
-  /^\W*(from|ab|about|ca\.?|dès)?\W*([a-z]{0,3}[$€£₹¥]|usd|eur|gbp|inr|cad|chf|jpy|aud|sek|pln)?\W*$/iu
+  /^\W*(from|ab|about|ca\.?|dès|desde|vanaf)?\W*([a-z]{0,3}[$€£₹¥]|usd|eur|gbp|inr|cad|chf|jpy|aud|sek|pln)?\W*$/iu
 
 /** What the cells of a column have in common, as far as a sample shows. */
 export interface ColumnTraits {
@@ -20,20 +22,38 @@ export interface ColumnTraits {
   readonly wholes: number
   readonly largest: number
   readonly median: number
+  /** Which mark parts decimals in it. */
+  readonly mark: MarkOfColumn
+}
+
+/** How the figures of a whole table are written. */
+export interface TableMarks {
+  readonly evidence: MarkEvidence
+  /** Where no figure tells. */
+  readonly otherwise: DecimalMark | undefined
+}
+
+/** Of all cells of a table. O(cells). */
+export function tableMarks(
+  rows: readonly (readonly string[])[],
+  otherwise: DecimalMark | undefined,
+): TableMarks {
+  return { evidence: markEvidence(rows.flat()), otherwise }
 }
 
 /** O(cells). */
 export function columnTraits(
   column: string,
   cells: readonly string[],
-  mark: DecimalMark | undefined,
+  marks: TableMarks,
   heading = column,
 ): ColumnTraits {
   const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== '' && !/^[-–—]$/.test(cell))
+  const mark = decimalMarkOf(markEvidence(filled), marks.evidence, marks.otherwise)
   const figures = filled.flatMap((cell) => {
     // A name with a number in it is no figure.
     if (!MONEY_LEAD.test(cell.slice(0, Math.max(0, cell.search(/\d/))))) return []
-    const read = readFigure(cell, mark)
+    const read = readAmount(cell, mark.mark)
     return read.ok ? [Number(read.value.text)] : []
   })
   const sorted = [...figures].sort((a, b) => a - b)
@@ -48,5 +68,6 @@ export function columnTraits(
     wholes: share(figures.filter((figure) => Number.isInteger(figure)).length),
     largest: sorted.at(-1) ?? 0,
     median: sorted[Math.floor(sorted.length / 2)] ?? 0,
+    mark,
   }
 }

@@ -1,10 +1,22 @@
 import { addressUseOfText } from './addressUseOfText.ts'
 import { gib } from '../quantity/units.ts'
+import { architectureIn } from '../table/architectureText.ts'
+import { currencyIn, type CurrencySaid } from '../table/currencyText.ts'
+import { priceUnitIn, unitWithin, type PriceUnit } from '../table/priceUnit.ts'
+import { asCounted, roomUnitIn, type RoomUnit } from '../table/roomUnit.ts'
 import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
 import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning, TermAnswer } from './listMapping.ts'
-import { convertedPrice, gibOf, hourlyPrice, machinePrice, roomPrice, wholePrice } from './scaledPrice.ts'
-import { periodOfText } from './termOfText.ts'
+import {
+  convertedPrice,
+  gibOf,
+  hourlyPrice,
+  machinePrice,
+  memoryOf,
+  roomPrice,
+  wholePrice,
+  type RowUnits,
+} from './scaledPrice.ts'
 
 export type EntryReader = (
   cells: readonly string[],
@@ -26,38 +38,57 @@ export function entryReader(
     return places.get(text) ?? text
   }
   const rates = new Map((mapping.rates ?? []).map(({ currency, rate }) => [currency, rate]))
-  /** The rate of the row's currency; undefined for the list's own. */
-  const rateOf = (cells: readonly string[]): string | undefined => {
-    const found = reader.text('currency', cells).toUpperCase()
-    if (found === '' || found === mapping.currency) return undefined
-    return rates.get(found) ?? fail('currency', found, 'other-currency')
+  /** The rate of the currency that the price's cell names, or the row; undefined for the list's own. */
+  const rateOf = (cells: readonly string[], inCell: CurrencySaid | undefined): string | undefined => {
+    const text = reader.text('currency', cells)
+    const said =
+      inCell ?? (text === '' ? undefined : (currencyIn(text) ?? { codes: [text.toUpperCase()] as const }))
+    if (!said || said.codes.includes(mapping.currency)) return undefined
+    const known = said.codes.find((code) => rates.has(code))
+    return known === undefined ? fail('currency', said.codes[0], 'other-currency') : rates.get(known)
   }
-  const unitsAt = (cells: readonly string[]): ListUnits => {
-    const period = reader.has('unit') ? periodOfText(reader.text('unit', cells)) : undefined
-    return period ? { ...units, period } : units
+  const unitTexts = new Map<string, PriceUnit>()
+  const unitOfRow = (cells: readonly string[]): PriceUnit => {
+    const text = reader.text('unit', cells)
+    let unit = unitTexts.get(text)
+    if (!unit) remember(unitTexts, text, (unit = priceUnitIn(text)))
+    return unit
   }
   const facts = factsReader(reader, units)
   const terms = new Map((mapping.terms ?? []).map((answer) => [answer.text, answer.is]))
   const entry = is === 'size-price' ? sizeEntry : is === 'disk-price' ? diskEntry : placeEntry
   return (cells, price, column, from) => {
-    const rate = rateOf(cells)
-    const figure = reader.figure('price', price)
-    const since = reader.optionalDate('validFrom', cells)
+    const { text: figure, currency, unit } = reader.amount(price, column.column)
+    const rate = rateOf(cells, currency)
+    const { since, until } = daysOf(reader, cells)
     const made = entry({
       is,
       reader,
       cells,
       column,
       from,
-      units: unitsAt(cells),
+      units: rowUnits(units, reader.has('unit') ? unitWithin(unit, unitOfRow(cells)) : unit),
       amount: rate === undefined ? figure : convertedPrice(figure, rate),
       place: place(cells, column),
       facts,
       terms,
       rate,
     })
-    return since === undefined ? made : { ...made, since }
+    return since === undefined && until === undefined
+      ? made
+      : { ...made, ...(since !== undefined && { since }), ...(until !== undefined && { until }) }
   }
+}
+
+/** The days on which a price holds: in two columns, or both in one cell. */
+function daysOf(
+  reader: CellReader,
+  cells: readonly string[],
+): { readonly since?: string | undefined; readonly until?: string | undefined } {
+  if (!reader.has('validFrom') && !reader.has('validTo')) return {}
+  const range = reader.dateRange('validFrom', cells)
+  if (range) return { since: range.from, until: range.until }
+  return { since: reader.optionalDate('validFrom', cells), until: reader.optionalDate('validTo', cells) }
 }
 
 interface Row {
@@ -66,7 +97,7 @@ interface Row {
   readonly cells: readonly string[]
   readonly column: PriceColumn
   readonly from: CellAt
-  readonly units: ListUnits
+  readonly units: RowUnits
   /** Plain decimal text. */
   readonly amount: string
   readonly place: string
@@ -111,6 +142,20 @@ function sizeEntry({
   }
 }
 
+/** How a row is counted: as its own cells say, and for the rest as the list. */
+function rowUnits(units: ListUnits, { period, count, parts, room }: PriceUnit): RowUnits {
+  if (period === undefined && count === undefined && parts === undefined && room === undefined) return units
+  const isAnother = period !== undefined && period !== units.period
+  const each = count ?? (isAnother ? 1 : undefined)
+  return {
+    ...units,
+    ...(period && { period }),
+    ...(each !== undefined && { perCount: each }),
+    ...(parts !== undefined && { parts }),
+    ...(room && { diskRoom: asCounted(room, units.diskRoom) }),
+  }
+}
+
 /** Prices of machines and disks for more than the first of them are for buyers of many. */
 function firstBandOnly(reader: CellReader, cells: readonly string[]): void {
   const begins = reader.optionalFigure('bandFrom', cells)
@@ -149,9 +194,9 @@ function factsOf(reader: CellReader, cells: readonly string[], units: ListUnits)
   if (!Number.isInteger(vcpu) || vcpu < 1 || vcpu > 4_096)
     fail('vcpu', reader.text('vcpu', cells), 'out-of-range')
   const memory = reader.text('memory', cells)
-  const memoryGiB = gib(gibOf(reader.figure('memory', memory), units.memory))
+  const memoryGiB = gib(memoryOf(reader.figure('memory', memory), unitOfCell(memory, units.memory)))
   if (memoryGiB <= 0 || memoryGiB > 65_536) fail('memory', memory, 'out-of-range')
-  const architecture = architectureOf(reader.text('architecture', cells))
+  const architecture = architectureIn(reader.text('architecture', cells))
   const family = reader.text('family', cells)
   const whole = (field: ListField, most: number): number | undefined => wholeOf(reader, field, cells, most)
   const [localDisk, mostDisks, iops, throughput, network] = [
@@ -209,7 +254,7 @@ function diskEntry({ reader, cells, from, units, amount, place }: Row): ListEntr
     is: 'disk-price',
     disk,
     place,
-    wholeGiB: gib(gibOf(room, units.diskRoom)),
+    wholeGiB: gib(gibOf(room, unitOfCell(reader.text('room', cells), units.diskRoom))),
     price: wholePrice(amount, units),
     from,
   }
@@ -218,7 +263,7 @@ function diskEntry({ reader, cells, from, units, amount, place }: Row): ListEntr
 function bandOf(
   reader: CellReader,
   cells: readonly string[],
-  units: ListUnits,
+  units: RowUnits,
 ): Pick<PlaceEntry, 'fromGiB' | 'upToGiB'> {
   const [fromGiB, upToGiB] = (['bandFrom', 'bandUpTo'] as const).map((field) =>
     boundOf(reader, field, cells, units),
@@ -243,16 +288,15 @@ function boundOf(
   reader: CellReader,
   field: 'bandFrom' | 'bandUpTo',
   cells: readonly string[],
-  { diskRoom }: ListUnits,
+  { diskRoom }: RowUnits,
 ): number | undefined {
   const text = reader.text(field, cells)
   if (!/\d/.test(text)) return undefined
-  return gibOf(reader.figure(field, text), diskRoom)
+  return gibOf(reader.figure(field, text), unitOfCell(text, diskRoom))
 }
 
-/** As most lists write it; anything else is not known. */
-function architectureOf(text: string): 'x86-64' | 'arm64' | undefined {
-  const plain = text.toLowerCase().replace(/[^a-z0-9]/g, '')
-  if (/^(arm|arm64|aarch64)/.test(plain)) return 'arm64'
-  return /^(x86|x8664|amd64|x64)/.test(plain) ? 'x86-64' : undefined
+/** The unit that stands beside the figure of a cell, or that of its column. */
+const unitOfCell = (text: string, column: RoomUnit): RoomUnit => {
+  const own = roomUnitIn(text)
+  return own ? asCounted(own, column) : column
 }

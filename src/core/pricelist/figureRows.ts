@@ -1,6 +1,6 @@
 import type { PriceBook, Size } from '../catalogue/priceBook.ts'
 import { gib } from '../quantity/units.ts'
-import { readFigure } from './readFigure.ts'
+import { readFigure } from '../table/readFigure.ts'
 
 /** Figures of a size beside its vCPU and memory; what is not known is empty. */
 export const SIZE_FIGURES = [

@@ -1,7 +1,7 @@
 import type { ListedAddressUse } from './addressUseOfText.ts'
 import type { Size } from '../catalogue/priceBook.ts'
-import type { FigureProblem } from './readFigure.ts'
-import type { DateProblem } from './readListDate.ts'
+import type { FigureProblem } from '../table/readFigure.ts'
+import type { DateProblem } from '../table/readDate.ts'
 import type { ListField } from './listMapping.ts'
 import type { Period } from './sizeRows.ts'
 
@@ -24,7 +24,7 @@ export type SizeFacts = Pick<
   readonly family?: string
 }
 
-/** `since` is the first day on which a price holds, `2027-03-01`, where the list says it. */
+/** `since` is the first day on which a price holds, `2027-03-01`, and `until` the last one, where the list says them. */
 export interface SizeEntry {
   readonly is: 'size-price'
   readonly size: string
@@ -39,6 +39,7 @@ export interface SizeEntry {
   /** Paid once for a whole commitment. */
   readonly upFront?: string
   readonly since?: string
+  readonly until?: string
   readonly from: CellAt
 }
 
@@ -52,6 +53,7 @@ export interface DiskEntry {
   readonly fromGiB?: number
   readonly upToGiB?: number
   readonly since?: string
+  readonly until?: string
   readonly from: CellAt
 }
 
@@ -66,6 +68,7 @@ export interface PlaceEntry {
   readonly fromGiB?: number
   readonly upToGiB?: number
   readonly since?: string
+  readonly until?: string
   readonly from: CellAt
 }
 
@@ -91,6 +94,8 @@ export type LeftOut =
   | { readonly why: 'other-day'; readonly text: string }
   /** No price holds on the list's first day yet: the first one stands for it, and is used. */
   | { readonly why: 'early'; readonly text: string }
+  /** Holds on the list's first day no more. */
+  | { readonly why: 'over'; readonly text: string }
   /** A price for larger quantities than the first. */
   | { readonly why: 'band' }
   | {

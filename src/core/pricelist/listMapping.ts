@@ -1,4 +1,7 @@
-import type { DecimalMark } from './readFigure.ts'
+import type { PricePeriod } from '../table/priceUnit.ts'
+import type { DateOrder } from '../table/readDate.ts'
+import type { DecimalMark } from '../table/readFigure.ts'
+import type { RoomUnit } from '../table/roomUnit.ts'
 
 /** What a cell of a price list can say. */
 export const LIST_FIELDS = [
@@ -27,6 +30,7 @@ export const LIST_FIELDS = [
   'unit',
   'currency',
   'validFrom',
+  'validTo',
 ] as const
 export type ListField = (typeof LIST_FIELDS)[number]
 
@@ -40,10 +44,7 @@ export const ROW_KINDS = [
 ] as const
 export type RowKind = (typeof ROW_KINDS)[number]
 
-export const PRICE_PERIODS = ['second', 'hour', '730-hours', 'month', 'year'] as const
-export type PricePeriod = (typeof PRICE_PERIODS)[number]
-
-export const MEMORY_UNITS = ['GiB', 'GB', 'MiB', 'MB'] as const
+export const MEMORY_UNITS = ['GiB', 'GB', 'TiB', 'TB', 'MiB', 'MB'] as const satisfies readonly RoomUnit[]
 export type MemoryUnit = (typeof MEMORY_UNITS)[number]
 
 /**
@@ -76,6 +77,15 @@ export interface RowMeaning {
   readonly prices?: readonly PriceColumn[]
   /** Where these rows are counted otherwise than the rest of the list. */
   readonly units?: Partial<ListUnits>
+  /** Columns whose figures or dates are written otherwise than the rest. */
+  readonly written?: readonly WrittenColumn[]
+}
+
+/** How the cells of one column are written. */
+export interface WrittenColumn {
+  readonly column: string
+  readonly decimalMark?: DecimalMark
+  readonly dateOrder?: DateOrder
 }
 
 /** A column of prices, and what its heading says of them. */
@@ -98,12 +108,17 @@ export interface ListUnits {
   readonly vcpuPerCount: number
   /** Where no column says it row by row. */
   readonly period: PricePeriod
-  /** The price is for so many of them: 1, 1,000 or 10,000. */
+  /** The price is for so many of them: 720 of a price for 720 hours. */
   readonly perCount: number
+  /** So many of the amount are one of its currency: 100 where prices are in cents. One where it is absent. */
+  readonly parts?: number
   /** Disks and traffic: the room that a price is for. */
   readonly diskRoom: MemoryUnit
   readonly decimalMark?: DecimalMark
+  readonly dateOrder?: DateOrder
 }
+
+export const MOST_PER_COUNT = 1_000_000_000
 
 /** Rows of `table` find their partner in table `with`, where their `column` reads as its `key`: the columns of the partner then follow their own. */
 export interface TableJoin {

@@ -5,10 +5,12 @@ const words = (text: string): ReadonlySet<string> => new Set(text.split(' '))
 /** Words that headings of price lists use, in a few languages; the first of a field are the surest. */
 export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> } = {
   size: words(
-    'size sizes type types model models flavour flavor machine machines instance instances server servers sku shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung plan',
+    'size sizes type types model models flavour flavor machine machines instance instances server servers sku shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung rechner modele modelo maquina servidor serveur naam nombre nom artikel article plan',
   ),
-  vcpu: words('vcpu vcpus cpu cpus core cores processors threads kerne coeurs vkerne'),
-  memory: words('memory mem ram speicher memoire arbeitsspeicher'),
+  vcpu: words(
+    'vcpu vcpus cpu cpus vcores vcore core cores processors processor threads kerne coeurs vkerne nucleos kernen cpukerne prozessoren',
+  ),
+  memory: words('memory mem ram speicher memoire arbeitsspeicher memoria geheugen'),
   architecture: words('arch architecture isa architektur'),
   family: words('family series line class group familie serie gamme'),
   localDisk: words('scratch ephemeral local nvme'),
@@ -17,7 +19,7 @@ export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> }
   throughput: words('throughput mbps durchsatz'),
   network: words('network nic net bandwidth netz reseau'),
   place: words(
-    'place region location site datacentre datacenter city town where area ort standort lieu ville house',
+    'place region location site datacentre datacenter city town where area ort standort lieu ville house dc rz rechenzentrum ubicacion lugar ciudad zona locatie plaats stad emplacement pays land country centre center',
   ),
   zone: words('zone az zones'),
   system: words('os system image software platform betriebssystem systeme'),
@@ -31,9 +33,14 @@ export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> }
   bandFrom: words('from above over begin begins start min ab lower'),
   bandUpTo: words('to upto until end ends max below bis upper'),
   use: words('use state status while attachment condition zustand verwendung'),
-  price: words('price rate cost amount fee tariff charge preis prix tarif value hourly monthly'),
-  unit: words('unit per basis uom measure einheit unite'),
-  validFrom: words('valid effective since starting applicable gueltig gultig ab valable'),
+  price: words(
+    'price rate cost amount fee tariff charge preis prix tarif precio tarifa prijs tarief kosten costo coste cout value hourly monthly stundenpreis monatspreis jahrespreis tagespreis net netto',
+  ),
+  unit: words('unit per basis uom measure einheit unite unidad eenheid'),
+  validFrom: words(
+    'valid effective since starting applicable gueltig gultig ab valable validity gultigkeit geldig vanaf valido desde from period',
+  ),
+  validTo: words('until expires expiry end ends bis to through tot hasta jusqu'),
   currency: words('currency cur ccy waehrung wahrung devise money'),
 }
 
@@ -52,28 +59,3 @@ export const KIND_WORDS: { readonly [Kind in RowKind]: ReadonlySet<string> } = {
 
 /** How a system is called that costs nothing more. */
 export const PLAIN_SYSTEM = /^(linux|free|none|no|plain|open|-)|\b(linux|none)\b/i
-
-export const CURRENCY_CODES = words('eur usd gbp inr cad chf jpy aud sek pln nok dkk')
-
-const SYMBOLS: readonly (readonly [RegExp, string, boolean])[] = [
-  [/\bCA?\$/, 'CAD', true],
-  [/\bAU?\$/, 'AUD', true],
-  [/€/, 'EUR', true],
-  [/£/, 'GBP', true],
-  [/₹/, 'INR', true],
-  [/zł/, 'PLN', true],
-  [/Kč/, 'CZK', true],
-  [/\b(CHF|SFr\.?|Fr\.)/, 'CHF', true],
-  [/R\$/, 'BRL', true],
-  // More than one country’s.
-  [/\$/, 'USD', false],
-  [/¥/, 'JPY', false],
-]
-
-/** The currency that a sign stands for, and whether it stands for that alone. */
-export function currencyOfSign(
-  text: string,
-): { readonly currency: string; readonly isSure: boolean } | undefined {
-  const found = SYMBOLS.find(([sign]) => sign.test(text))
-  return found && { currency: found[1], isSure: found[2] }
-}

@@ -4,7 +4,10 @@ import { withoutShared } from './withoutShared.ts'
 import { isNamed, isNumber, type ColumnFinder } from './columnFinder.ts'
 import type { ColumnTraits } from './columnTraits.ts'
 import { LIST_FIELDS } from './listMapping.ts'
-import { currencyOfSign, CURRENCY_CODES, FIELD_WORDS } from './listWords.ts'
+import { currencyIn } from '../table/currencyText.ts'
+import { priceUnitIn } from '../table/priceUnit.ts'
+import { FIELD_WORDS } from './listWords.ts'
+import { presentPrices } from './presentPrices.ts'
 import { termOfText } from './termOfText.ts'
 
 const MANY = 4
@@ -15,11 +18,11 @@ const OTHER_FIELDS = LIST_FIELDS.filter((field) => !['price', 'place', 'term', '
  * Columns that seem to hold prices: one that is called so, with those beside it that are called by other terms; or all
  * figures that are money or no field, where they are several: a wide table. None where there is no such.
  */
-export function pricedColumns(finder: ColumnFinder): ColumnTraits[] {
+export function pricedColumns(finder: ColumnFinder): readonly ColumnTraits[] {
   const figures = [...finder.free].filter(
     (each) => isNumber(each) && each.filled.length > 0 && !isNamed(each, 'upFront'),
   )
-  const called = figures.filter((each) => isNamed(each, 'price'))
+  const called = presentPrices(figures.filter((each) => isNamed(each, 'price') && !isOfHardware(each)))
   if (called.length > 1 && isAcross(called)) return called
   if (called.length > 0) {
     const onTerms = figures.filter(isOtherTerms)
@@ -34,8 +37,21 @@ export function pricedColumns(finder: ColumnFinder): ColumnTraits[] {
         each.letters < 0.5 &&
         !/^column \d+$/.test(each.column)),
   )
-  return across.length > 1 || across.some(isMoney) ? across : []
+  const present = presentPrices(across)
+  return present.length > 1 || present.some(isMoney) ? present : []
 }
+
+/** Whether other columns say the same prices, of another time, with tax, or for another period. */
+export const isChosenAmong = (priced: readonly ColumnTraits[], finder: ColumnFinder): boolean =>
+  priced.length === 1 &&
+  [...finder.free].some(
+    (each) =>
+      each !== priced[0] &&
+      isNumber(each) &&
+      isNamed(each, 'price') &&
+      !isNamed(each, 'upFront') &&
+      !isOfHardware(each),
+  )
 
 /** Whether headings differ in what they are the price for alone: in cities or terms, or in many words that are no other. */
 function isAcross(called: readonly ColumnTraits[]): boolean {
@@ -50,9 +66,13 @@ const isOtherTerms = ({ column }: ColumnTraits): boolean =>
   ['commitment', 'spot'].includes(termOfText(column)?.is ?? '')
 
 /** Whether heading or cells name a currency. */
-export const isMoney = ({ column, words, filled }: ColumnTraits): boolean =>
-  words.some((word) => CURRENCY_CODES.has(word)) ||
-  [column, filled[0] ?? ''].some((text) => currencyOfSign(text) !== undefined)
+export const isMoney = ({ column, filled }: ColumnTraits): boolean =>
+  priceUnitIn(column).parts !== undefined ||
+  [column, filled[0] ?? ''].some((text) => currencyIn(text) !== undefined)
+
+/** Of parts that are no money: a processor’s rate, a network’s. */
+const isOfHardware = ({ words }: ColumnTraits): boolean =>
+  words.some((word) => /^(ghz|mhz|mbps|gbps|clock|bit|refresh)$/.test(word))
 
 /** Whole figures are seldom prices where others have parts. */
 const best = (found: readonly ColumnTraits[]): ColumnTraits =>

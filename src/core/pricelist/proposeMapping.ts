@@ -1,7 +1,9 @@
 import { ColumnFinder, fromColumn, isNamed, isText } from './columnFinder.ts'
-import { columnTraits, type ColumnTraits } from './columnTraits.ts'
+import { columnTraits, tableMarks, type ColumnTraits } from './columnTraits.ts'
 import { joinRow, joinTables } from './joinedRows.ts'
 import { cellPart } from './cellPart.ts'
+import { markOfLanguage } from '../table/decimalMark.ts'
+import { writtenColumns } from './writtenColumns.ts'
 import {
   partnerColumn,
   type ListMapping,
@@ -92,15 +94,17 @@ function withPartners(
 const traitsOf = (
   { columns, rows, mark }: SampleTable,
   headings: readonly string[] = columns,
-): ColumnTraits[] =>
-  columns.map((column, i) =>
+): ColumnTraits[] => {
+  const marks = tableMarks(rows, markOfLanguage(headings) ?? mark)
+  return columns.map((column, i) =>
     columnTraits(
       column,
       rows.map((row) => row[i] ?? ''),
-      mark,
+      marks,
       headings[i],
     ),
   )
+}
 
 /** Tables with the same columns, such as a sheet for each place, are read alike. */
 function alike(tables: readonly JoinedSample[]): JoinedSample[][] {
@@ -146,10 +150,13 @@ function rowsOf(
     }
     if (group.length > 1 && fields.place?.from === 'constant')
       Object.assign(fields, { place: { from: 'table' } })
+    const { written, dateOrder } = writtenColumns(found, traits, unsure)
     return {
       ...found,
+      units: { ...found.units, ...(dateOrder && { dateOrder }) },
       meaning: {
         ...found.meaning,
+        ...(written.length > 0 && { written }),
         only: [...only, ...found.meaning.only],
         ...(isNamed && { tables: group.map(({ name }) => name) }),
       },

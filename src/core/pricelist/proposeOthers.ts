@@ -3,10 +3,11 @@ import { cityIn } from '../catalogue/cities.ts'
 import { fromColumn, isNumber, isText, type ColumnFinder } from './columnFinder.ts'
 import type { ColumnTraits } from './columnTraits.ts'
 import type { FieldSource, ListField, MappingQuestion, RowKind } from './listMapping.ts'
-import { readListDate } from './readListDate.ts'
+import { readDate, readDateRange } from '../table/readDate.ts'
+import { priceUnitIn } from '../table/priceUnit.ts'
+import { roomUnitIn } from '../table/roomUnit.ts'
 import { priceColumnsOf } from './priceColumns.ts'
 import { pricedColumns } from './pricedColumns.ts'
-import { periodOfText } from './termOfText.ts'
 import type { ProposedRows, SampleTable } from './sampleTable.ts'
 import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
 
@@ -25,11 +26,12 @@ export function proposeOthers(
   const coded = finder.first(isCurrencies)
   put('currency', coded)
   put('validFrom', validFromColumn(finder))
+  put('validTo', validToColumn(finder))
   const priced = pricedColumns(finder)
   for (const each of priced) finder.take(each)
   const place = placeColumn(finder)
   put('place', place)
-  const unit = finder.named('unit', isText) ?? finder.first(isUnits)
+  const unit = finder.named('unit', (each) => each.letters > 0.5) ?? finder.first(isUnits)
   put('unit', unit)
   if (is === 'disk-price') {
     const [begins, ends] = [finder.named('bandFrom', isBound), finder.named('bandUpTo', isBound)]
@@ -58,7 +60,7 @@ export function proposeOthers(
   const currency = proposeCurrency(coded, priced, [...table.columns, about])
   return {
     meaning: { is, only: [], fields, ...(prices && { prices }) },
-    units: proposeUnits({ is, priced, unit, traits: finder.all, mark: table.mark, about }, unsure),
+    units: proposeUnits({ is, priced, unit, traits: finder.all, about }, unsure),
     ...(currency && { currency }),
   }
 }
@@ -67,7 +69,7 @@ export function proposeOthers(
 const isUnits = ({ filled, distinct }: ColumnTraits): boolean =>
   filled.length > 0 &&
   distinct.length <= 5 &&
-  distinct.every((text) => /\b[gm]i?b\b/i.test(text) && periodOfText(text))
+  distinct.every((text) => roomUnitIn(text) && priceUnitIn(text).period)
 
 /** Several uses of an address, and nothing else. */
 const saysUses = ({ distinct }: ColumnTraits): boolean =>
@@ -78,15 +80,21 @@ const isBound = ({ filled }: ColumnTraits): boolean => filled.some((cell) => /\d
 
 /** Dates under a heading that says that something begins with them. */
 export const validFromColumn = (finder: ColumnFinder): ColumnTraits | undefined =>
-  finder.named(
-    'validFrom',
-    ({ words, distinct }) =>
-      distinct.length > 0 &&
-      distinct.every((text) => readListDate(text).ok) &&
-      !words.some((word) => ENDS.has(word)),
-  )
+  finder.named('validFrom', (each) => isDates(each) && !saysEnd(each))
 
-const ENDS: ReadonlySet<string> = new Set(['to', 'until', 'end', 'ends', 'bis', 'expires'])
+/** Dates under a heading that says that something ends with them. */
+export const validToColumn = (finder: ColumnFinder): ColumnTraits | undefined =>
+  finder.named('validTo', (each) => isDates(each) && saysEnd(each))
+
+const isDates = ({ distinct }: ColumnTraits): boolean =>
+  distinct.length > 0 &&
+  distinct.every((text) => readDate(text, 'day-first').ok || readDateRange(text, 'day-first') !== undefined)
+
+const saysEnd = ({ words }: ColumnTraits): boolean => words.some((word) => ENDS.has(word))
+
+const ENDS: ReadonlySet<string> = new Set(
+  'to until end ends bis expires expiry through tot hasta jusqu'.split(' '),
+)
 
 /** By its heading, or by the cities in its cells. */
 export const placeColumn = (finder: ColumnFinder): ColumnTraits | undefined =>

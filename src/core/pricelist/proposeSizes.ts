@@ -4,11 +4,13 @@ import { insideCell } from './insideCell.ts'
 import type { ColumnFilter, FieldSource, ListField, MappingQuestion, PriceColumn } from './listMapping.ts'
 import { PLAIN_SYSTEM } from './listWords.ts'
 import { priceColumnsOf } from './priceColumns.ts'
-import { isMoney, pricedColumns } from './pricedColumns.ts'
+import { isChosenAmong, isMoney, pricedColumns } from './pricedColumns.ts'
 import type { ProposedRows, SampleTable } from './sampleTable.ts'
-import { placeColumn, validFromColumn } from './proposeOthers.ts'
+import { placeColumn, validFromColumn, validToColumn } from './proposeOthers.ts'
+import { priceUnitIn } from '../table/priceUnit.ts'
+import { roomUnitIn } from '../table/roomUnit.ts'
 import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
-import { periodOfText, termOfText } from './termOfText.ts'
+import { termOfText } from './termOfText.ts'
 
 const FACTS = ['network', 'localDisk', 'mostDisks', 'iops', 'throughput'] as const
 
@@ -26,8 +28,10 @@ export function proposeSizes(
   const coded = finder.first(isCurrencies)
   put('currency', coded)
   put('validFrom', validFromColumn(finder))
+  put('validTo', validToColumn(finder))
+  for (const each of [...finder.free].filter(isOfAccelerator)) finder.take(each)
   const vcpu = finder.named('vcpu', (each) => isNumber(each) && each.largest <= 1_024)
-  const memory = finder.named('memory', isNumber)
+  const memory = finder.named('memory', isNumber) ?? (vcpu && finder.first(isRoomAlone))
   put('vcpu', vcpu)
   put('memory', memory)
   put('architecture', finder.named('architecture', isText))
@@ -37,7 +41,10 @@ export function proposeSizes(
       finder.named(field, (each) => isNumber(each) && each.wholes === 1),
     )
   put('upFront', finder.named('upFront', isNumber))
-  const priced = pricedColumns(finder)
+  const said = pricedColumns(finder)
+  if (isChosenAmong(said, finder)) unsure.add('field/price')
+  const [guessed] = said.length > 0 ? [] : [finder.first((each) => isNumber(each) && each.wholes < 1)]
+  const priced = guessed ? [guessed] : said
   for (const each of priced) finder.take(each)
   put(
     'bandFrom',
@@ -66,14 +73,8 @@ export function proposeSizes(
     unsure.add('field/place')
   }
   if (priced.length === 1) put('price', priced[0])
-  if (priced.length === 1 && !isNamed(priced[0]!, 'price') && !isMoney(priced[0]!)) unsure.add('field/price')
-  if (priced.length === 0) {
-    put(
-      'price',
-      finder.first((each) => isNumber(each) && each.wholes < 1),
-    )
-    unsure.add('field/price')
-  }
+  const isCalled = priced.length === 1 && (isNamed(priced[0]!, 'price') || isMoney(priced[0]!))
+  if (priced.length === 0 || (priced.length === 1 && !isCalled)) unsure.add('field/price')
   if (prices) unsure.add('prices')
   for (const field of ['vcpu', 'memory'] as const) {
     if (fields[field]) continue
@@ -86,13 +87,18 @@ export function proposeSizes(
   const currency = proposeCurrency(coded, priced, [...table.columns, about])
   return {
     meaning: { is: 'size-price', only, fields, ...(prices && { prices }) },
-    units: proposeUnits(
-      { is: 'size-price', vcpu, memory, priced, unit, traits: finder.all, mark: table.mark, about },
-      unsure,
-    ),
+    units: proposeUnits({ is: 'size-price', vcpu, memory, priced, unit, traits: finder.all, about }, unsure),
     ...(currency && { currency }),
   }
 }
+
+/** Figures of something else than the machine’s own processors and memory. */
+const isOfAccelerator = ({ words }: ColumnTraits): boolean =>
+  words.some((word) => /^(gpus?|vgpus?|accelerators?|graphics?|grafik|vram|video)$/.test(word))
+
+/** A heading that names a unit of room and nothing else, beside one of vCPU. */
+const isRoomAlone = (each: ColumnTraits): boolean =>
+  isNumber(each) && each.column.trim().length <= 3 && roomUnitIn(each.column) !== undefined
 
 const isTerms = ({ distinct, filled }: ColumnTraits): boolean =>
   filled.length > 0 &&
@@ -105,7 +111,7 @@ const isPlainTerms = (each: ColumnTraits): boolean =>
   isWord(each) && each.distinct.some((text) => termOfText(text) !== undefined)
 
 const saysPeriod = (each: ColumnTraits): boolean =>
-  isText(each) && each.distinct.some((text) => periodOfText(text) !== undefined)
+  each.letters > 0.5 && each.distinct.some((text) => priceUnitIn(text).period !== undefined)
 
 const isSystems = ({ distinct }: ColumnTraits): boolean =>
   distinct.length >= 2 &&

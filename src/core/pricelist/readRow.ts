@@ -1,7 +1,7 @@
 import { accept, type Outcome } from '../outcome.ts'
 import { gib, type GiB } from '../quantity/units.ts'
 import type { DiskRow } from './diskRows.ts'
-import { readFigure, type FigureProblem } from './readFigure.ts'
+import { readFigure, type FigureProblem } from '../table/readFigure.ts'
 import type { SizeRow } from './sizeRows.ts'
 
 /** Why a cell of a typed row will not do. `empty` is no fault as long as the row is being typed. */

@@ -1,6 +1,6 @@
 import type { TableRows } from './joinedRows.ts'
 import type { ListUnits, RowMeaning } from './listMapping.ts'
-import type { DecimalMark } from './readFigure.ts'
+import type { DecimalMark } from '../table/readFigure.ts'
 
 /** The beginning of a table, from which a mapping is proposed. */
 export interface SampleTable extends TableRows {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { periodOfText, termOfText } from './termOfText.ts'
+import { termOfText } from './termOfText.ts'
 
 describe('terms by what a list calls them', () => {
   test.each<[string, ReturnType<typeof termOfText>]>([
@@ -23,23 +23,5 @@ describe('terms by what a list calls them', () => {
     ['300 years', undefined],
   ])('%s', (text, expected) => {
     expect(termOfText(text)).toEqual(expected)
-  })
-})
-
-describe('what a price is for', () => {
-  test.each([
-    ['gbp_per_hour', 'hour'],
-    ['€/Monat', 'month'],
-    ['rate_std_hr', 'hour'],
-    ['USD per 730-hour month', '730-hours'],
-    ['perMonth', 'month'],
-    ['price p.a. (year)', 'year'],
-    ['INR per GiB-month', 'month'],
-    ['$0.0730/h', 'hour'],
-    ['cost per second', 'second'],
-    ['amount', undefined],
-    ['shape', undefined],
-  ] as const)('%s', (text, expected) => {
-    expect(periodOfText(text)).toBe(expected)
   })
 })

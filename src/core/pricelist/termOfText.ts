@@ -1,4 +1,4 @@
-import type { PricePeriod, TermAnswer } from './listMapping.ts'
+import type { TermAnswer } from './listMapping.ts'
 
 const UNBOUND =
   /on.?demand|hourly|none|\bpay|flex|free|unbound|no.?(term|commit)|st(ue|ü)ndlich|sans|ohne|\blist\b/i
@@ -37,17 +37,3 @@ const upFrontOf = (text: string): 'none' | 'part' | 'all' =>
       : /\ball\b|full|whole/i.test(text)
         ? 'all'
         : 'none'
-
-const PERIOD_SIGNS: readonly (readonly [RegExp, PricePeriod])[] = [
-  [/(?<![.,\d])730[\s-]*(h|st)/i, '730-hours'],
-  [/\b(hour|hours|hourly|hr|hrs|h|stunde|heure)\b|\/\s*h/i, 'hour'],
-  [/\b(month|months|monthly|mo|mth|monat|mois)\b|\/\s*mo/i, 'month'],
-  [/\b(second|seconds|sec|sekunde|s)\b|\/\s*s\b/i, 'second'],
-  [/\b(year|yearly|annual|annum|yr|jahr|an)\b/i, 'year'],
-]
-
-/** What a price is for that is called so: `per GiB-month`, `€/h`; undefined where no period is named. */
-export const periodOfText = (text: string): PricePeriod | undefined => {
-  const plain = text.replace(/[_-]+/g, ' ').replace(/([a-z])([A-Z])/g, '$1 $2')
-  return PERIOD_SIGNS.find(([sign]) => sign.test(plain))?.[1]
-}

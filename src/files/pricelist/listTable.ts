@@ -1,4 +1,4 @@
-import type { DecimalMark } from '../../core/pricelist/readFigure.ts'
+import type { DecimalMark } from '../../core/table/readFigure.ts'
 
 type Rows = readonly (readonly string[])[]
 

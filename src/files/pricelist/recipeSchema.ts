@@ -3,7 +3,7 @@ import { MANNERS } from '../../core/manner/manners.ts'
 import {
   LIST_FIELDS,
   MEMORY_UNITS,
-  PRICE_PERIODS,
+  MOST_PER_COUNT,
   ROW_KINDS,
   type CellPart,
   type ColumnFilter,
@@ -18,7 +18,10 @@ import {
   type RowMeaning,
   type TableJoin,
   type TermAnswer,
+  type WrittenColumn,
 } from '../../core/pricelist/listMapping.ts'
+import { DATE_ORDERS } from '../../core/table/readDate.ts'
+import { PARTS_OF_MONEY, PRICE_PERIODS } from '../../core/table/priceUnit.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import {
   currency,
@@ -46,7 +49,10 @@ const heading = label(200)
 const tableName = label(80)
 const text = Joi.string().max(160).allow('')
 const vcpuPerCount = Joi.number().integer().min(1).max(16)
-const perCount = Joi.valid(1, 1_000, 10_000)
+const perCount = Joi.number().integer().min(1).max(MOST_PER_COUNT)
+const parts = Joi.valid(...PARTS_OF_MONEY)
+const decimalMark = Joi.valid('.', ',')
+const dateOrder = Joi.valid(...DATE_ORDERS)
 const place = Joi.number().integer().min(-50).max(50)
 type PartBy<By extends CellPart['by']> = Extract<CellPart, { readonly by: By }>
 
@@ -96,17 +102,25 @@ const meaning = objectOf<RowMeaning>({
     period: Joi.valid(...PRICE_PERIODS),
     perCount,
     diskRoom: Joi.valid(...MEMORY_UNITS),
-    decimalMark: Joi.valid('.', ','),
+    parts,
+    decimalMark,
+    dateOrder,
   }).description('Where these rows are counted otherwise.'),
+  written: listOf(
+    objectOf<WrittenColumn>({ column: need(heading), decimalMark, dateOrder }),
+    200,
+  ).description('Columns whose figures or dates are written otherwise than the rest.'),
 })
 
 const units = objectOf<ListUnits>({
   memory: need(Joi.valid(...MEMORY_UNITS)),
   vcpuPerCount: need(vcpuPerCount).description('vCPU that one counted core stands for.'),
   period: need(Joi.valid(...PRICE_PERIODS)),
-  perCount: need(perCount),
+  perCount: need(perCount).description('A price is for so many of its period or room.'),
   diskRoom: need(Joi.valid(...MEMORY_UNITS)),
-  decimalMark: Joi.valid('.', ','),
+  parts: parts.description('So many of a price are one of its currency: 100 where prices are in cents.'),
+  decimalMark,
+  dateOrder,
 })
 
 const join = objectOf<TableJoin>({

@@ -1,4 +1,5 @@
-import { listHeader } from '../../core/pricelist/listHeader.ts'
+import { hasSections, SectionReader } from '../../core/table/sections.ts'
+import { tableHeader } from '../../core/table/tableHeader.ts'
 import type { SampleTable } from '../../core/pricelist/sampleTable.ts'
 import { UnreadableList, type ListTable } from './listTable.ts'
 
@@ -26,22 +27,38 @@ export async function beginningOf(table: ListTable): Promise<TableBeginning> {
     if (done) break
     for (const cells of value) head.push(cells)
   }
-  const header = table.columns ? { rows: 0, columns: table.columns, levels: [], about: '' } : listHeader(head)
+  const header = table.columns
+    ? { rows: 0, columns: table.columns, levels: [], about: '' }
+    : tableHeader(head)
   const { columns, levels, about } = header
   if (columns.length > MOST_COLUMNS) {
     throw new UnreadableList(`${name} has ${columns.length} columns. Expected: at most ${MOST_COLUMNS}.`)
   }
+  const body = head.slice(header.rows)
+  const sections = hasSections(body) ? new SectionReader(columns.length) : undefined
   return {
     name,
-    columns,
+    columns: sections ? [...columns, freeHeading(columns)] : columns,
     levels,
     about,
     ...(mark && { mark }),
     isCostly: table.isCostly ?? false,
-    rows: head.slice(header.rows),
+    rows: sections ? body.map((row) => sections.row(row)) : body,
     above: header.rows,
-    rest: rows,
+    rest: sections ? inSections(rows, sections) : rows,
   }
+}
+
+function freeHeading(columns: readonly string[]): string {
+  const taken = new Set(columns)
+  for (let count = 1; ; count += 1) {
+    const name = count === 1 ? 'section' : `section (${count})`
+    if (!taken.has(name)) return name
+  }
+}
+
+async function* inSections(rows: AsyncGenerator<Rows>, sections: SectionReader): AsyncGenerator<Rows> {
+  for await (const batch of rows) yield batch.map((row) => sections.row(row))
 }
 
 const MOST_PARTNERS = 300_000

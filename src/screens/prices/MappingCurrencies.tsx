@@ -1,7 +1,7 @@
 'use client'
 
 import type { CurrencyRate } from '../../core/pricelist/listMapping.ts'
-import { readFigure } from '../../core/pricelist/readFigure.ts'
+import { readFigure } from '../../core/table/readFigure.ts'
 import { isCurrency } from '../../files/reading/moneyText.ts'
 import { TextInput } from '../../interface/TextInput'
 import { useWorkbench } from '../workbench/WorkbenchContext'

@@ -1,8 +1,11 @@
 'use client'
 
-import { MEMORY_UNITS, PRICE_PERIODS } from '../../core/pricelist/listMapping.ts'
+import { MEMORY_UNITS, MOST_PER_COUNT } from '../../core/pricelist/listMapping.ts'
+import { PARTS_OF_MONEY, PRICE_PERIODS } from '../../core/table/priceUnit.ts'
+import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { Dropdown } from '../../interface/Dropdown'
-import { PERIOD_NAMES } from '../../wording/list'
+import { NumberInput } from '../../interface/NumberInput'
+import { DATE_ORDER_NAMES, PARTS_NAMES, PERIOD_NAMES } from '../../wording/list'
 import { MappingCurrencies } from './MappingCurrencies'
 import { MappingRow } from './MappingRow'
 import type { MappingEdit } from './useMapping.ts'
@@ -57,16 +60,22 @@ export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
           />
         </MappingRow>
       )}
-      <MappingRow name="per" question="perCount" edit={edit}>
-        <Dropdown
+      <MappingRow name="for so many" question="perCount" edit={edit}>
+        <NumberInput
           label="For how many a price is"
-          value={String(units.perCount)}
-          options={[
-            { id: '1', name: 'one' },
-            { id: '1000', name: '1,000' },
-            { id: '10000', name: '10,000' },
-          ]}
-          onChange={(id) => setUnits({ perCount: Number(id) }, 'perCount')}
+          unit="at once"
+          value={units.perCount}
+          step={1}
+          most={MOST_PER_COUNT}
+          onChange={(value) => setUnits({ perCount: Math.max(1, Math.round(value)) }, 'perCount')}
+        />
+      </MappingRow>
+      <MappingRow name="in" question="parts" edit={edit}>
+        <Dropdown
+          label="What prices are counted in"
+          value={String(units.parts ?? 1)}
+          options={PARTS_OF_MONEY.map((parts) => ({ id: String(parts), name: PARTS_NAMES[parts] }))}
+          onChange={(id) => setUnits({ parts: Number(id) }, 'parts')}
         />
       </MappingRow>
       <MappingCurrencies edit={edit} />
@@ -81,6 +90,16 @@ export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
           onChange={(id) => setUnits({ decimalMark: id === ',' ? ',' : '.' }, 'decimalMark')}
         />
       </MappingRow>
+      {(meaning.fields.validFrom ?? meaning.fields.validTo) && (
+        <MappingRow name="dates" question="dateOrder" edit={edit}>
+          <Dropdown
+            label="What dates begin with"
+            value={units.dateOrder ?? 'day-first'}
+            options={DATE_ORDERS.map((id) => ({ id, name: DATE_ORDER_NAMES[id] }))}
+            onChange={(id) => setUnits({ dateOrder: DATE_ORDERS.find((each) => each === id)! }, 'dateOrder')}
+          />
+        </MappingRow>
+      )}
     </>
   )
 }

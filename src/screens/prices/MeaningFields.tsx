@@ -33,18 +33,19 @@ const FIELDS: {
       'network',
       'bandFrom',
       'validFrom',
+      'validTo',
     ],
   },
   'disk-price': {
     must: ['disk', 'place', 'price'],
-    may: ['room', 'unit', 'currency', 'bandFrom', 'bandUpTo', 'validFrom'],
+    may: ['room', 'unit', 'currency', 'bandFrom', 'bandUpTo', 'validFrom', 'validTo'],
   },
-  'address-price': { must: ['place', 'price'], may: ['use', 'unit', 'currency', 'validFrom'] },
+  'address-price': { must: ['place', 'price'], may: ['use', 'unit', 'currency', 'validFrom', 'validTo'] },
   'traffic-price': {
     must: ['place', 'price', 'bandFrom', 'bandUpTo'],
-    may: ['unit', 'currency', 'validFrom'],
+    may: ['unit', 'currency', 'validFrom', 'validTo'],
   },
-  'snapshot-price': { must: ['place', 'price'], may: ['unit', 'currency', 'validFrom'] },
+  'snapshot-price': { must: ['place', 'price'], may: ['unit', 'currency', 'validFrom', 'validTo'] },
 }
 
 /** Which column says what of a row. */

@@ -1,6 +1,6 @@
 import { seeded, shapes, type InventedList, type TruePrice } from './inventedList.ts'
 
-/** Copperbeck, in euros a month: places as columns, decimal commas, memory in GB, a title above and a note below. */
+/** Copperbeck, in euros a month: places as columns, decimal commas, memory in what it calls GB, a title above and a note below. */
 export function copperbeck(seed = 43): InventedList {
   const random = seeded(seed)
   const places = ['Lyon', 'Turku', 'Gent', 'Porto']
@@ -20,8 +20,7 @@ export function copperbeck(seed = 43): InventedList {
     const cells = places.map((place) => {
       const month = ((vcpu * 11.4 + memory * 2.7) * (0.9 + random() * 0.3)).toFixed(2)
       if (random() < 0.1) return '–'
-      const memoryGiB = Math.round((memory * 1e9 * 1_024) / 2 ** 30) / 1_024
-      truth.push({ size: name, vcpu, memoryGiB, place, price: month })
+      truth.push({ size: name, vcpu, memoryGiB: memory, place, price: month })
       return Number(month) >= 1_000 ? `${month[0]!}.${comma(month.slice(1))}` : comma(month)
     })
     rows.push(`${name};${vcpu};${memory};${cells.join(';')}`)

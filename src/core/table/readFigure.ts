@@ -4,7 +4,7 @@ import { accept, refuse, type Outcome } from '../outcome.ts'
 export interface Figure {
   /** Digits with a point at the most: `0.0416`. */
   readonly text: string
-  /** The mark could part thousands as well as decimals: `1,234`. It was taken as parting thousands. */
+  /** The mark could part thousands as well as decimals, `1,234`, and nothing said which. */
   readonly isUnsure: boolean
 }
 
@@ -29,7 +29,7 @@ const NUMBER = /[-−–]?\d+(?:[.,'’ ]\d+)*(?:[eE][-+]?\d{1,3})?|[-−–]?[.
 
 /**
  * One figure out of a cell: currency signs, words such as "from", units, thin blanks, marks of footnotes and either mark
- * for decimals are understood. With `mark` it is known which mark parts decimals in this column. Letters before a
+ * for decimals are understood. `mark` is the one that parts decimals in this column, see `decimalMarkOf`. Letters before a
  * number that belong to a name (`v2`) are the caller's to leave out.
  */
 export function readFigure(cell: string, mark?: DecimalMark): Outcome<Figure, FigureProblem> {
@@ -53,31 +53,48 @@ export function readFigure(cell: string, mark?: DecimalMark): Outcome<Figure, Fi
     : refuse({ code: 'too-many-digits' })
 }
 
-/** Which mark parts decimals. The last of two kinds does; one that comes more than once parts thousands. */
+/**
+ * Most figures can be read in one way only, whatever the rest of their column does: nothing is grouped behind a nought, in
+ * other than threes (or twos before a three, as lakhs are), or with one mark on both sides. Where a figure can be read in
+ * two, as `1,234` and `1.234` can, the mark decides; without one, it is a guess.
+ */
 function withPoint(digits: string, mark: DecimalMark | undefined): Figure | undefined {
-  const commas = digits.split(',').length - 1
-  const points = digits.split('.').length - 1
-  if (commas + points === 0) return { text: digits, isUnsure: false }
-  const decimal = mark ?? likelyMark(digits, commas, points)
-  const other = decimal === '.' ? ',' : '.'
-  const [whole = '', fraction, ...more] = digits.split(decimal ?? ' ')
-  if (more.length > 0 || fraction?.includes(other)) return undefined
-  const groups = whole.split(/[.,]/)
-  // The last group has three digits; those between it and the first as well, or two as in lakhs.
-  const between = groups.slice(1, -1).some((group) => group.length !== 3 && group.length !== 2)
-  if (between || (groups.length > 1 && groups.at(-1)!.length !== 3)) return undefined
-  const text = fraction === undefined ? groups.join('') : `${groups.join('') || '0'}.${fraction}`
-  const couldBeEither =
-    mark === undefined && commas + points === 1 && /^[1-9]\d{0,2}[.,]\d{3}$/.test(digits) && commas === 1
-  return { text, isUnsure: couldBeEither }
+  const [byPoint, byComma] = [readBy(digits, '.'), readBy(digits, ',')]
+  if (byPoint === undefined || byComma === undefined || byPoint === byComma) {
+    const only = byPoint ?? byComma
+    return only === undefined ? undefined : { text: only, isUnsure: false }
+  }
+  if (mark) return { text: mark === '.' ? byPoint : byComma, isUnsure: false }
+  // As it stands in most files: a point parts decimals, a comma thousands.
+  return { text: byPoint, isUnsure: true }
 }
 
-function likelyMark(digits: string, commas: number, points: number): DecimalMark | undefined {
-  if (commas > 0 && points > 0) return digits.lastIndexOf(',') > digits.lastIndexOf('.') ? ',' : '.'
-  if (points === 1) return '.'
-  if (points > 1) return undefined
-  // A comma before three digits parts thousands, but not behind a nought.
-  return commas === 1 && !/^[1-9]\d{0,2},\d{3}$/.test(digits) ? ',' : undefined
+const OTHER_MARK = { '.': ',', ',': '.' } as const satisfies Record<DecimalMark, DecimalMark>
+
+/** Plain decimal text of digits and marks, by the mark that parts decimals; undefined where it cannot be. */
+function readBy(digits: string, decimal: DecimalMark): string | undefined {
+  const [whole = '', fraction, ...more] = digits.split(decimal)
+  const group = OTHER_MARK[decimal]
+  if (more.length > 0 || fraction?.includes(group) || whole.includes(decimal)) return undefined
+  const groups = whole.split(group)
+  if (groups.length === 1) return fraction === undefined ? whole : `${whole || '0'}.${fraction}`
+  const [first = ''] = groups
+  const isGrouped =
+    /^[1-9]\d{0,2}$/.test(first) &&
+    groups.at(-1)!.length === 3 &&
+    groups.slice(1, -1).every(({ length }) => length === 3 || length === 2)
+  if (!isGrouped) return undefined
+  return fraction === undefined ? groups.join('') : `${groups.join('')}.${fraction}`
+}
+
+/** How a figure can be read: by one mark alone, or by either with two results. */
+export function marksOf(cell: string): DecimalMark | 'either' | undefined {
+  const found = cell.replace(FOOTNOTE, '').match(/\d*(?:[.,]\d+)+/g) ?? []
+  if (found.length !== 1) return undefined
+  const [digits] = found as [string]
+  const [byPoint, byComma] = [readBy(digits, '.'), readBy(digits, ',')]
+  if (byPoint === byComma) return undefined
+  return byPoint === undefined ? ',' : byComma === undefined ? '.' : 'either'
 }
 
 /** As many places to the right as the power of ten says. */

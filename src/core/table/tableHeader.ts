@@ -1,5 +1,5 @@
 /** Where a table's headings stand, and what its columns are called: each name once. */
-export interface ListHeader {
+export interface TableHeader {
   /** Rows above the first one with data; the headings are in the last of them, or in several. */
   readonly rows: number
   readonly columns: readonly string[]
@@ -23,16 +23,24 @@ const isFigure = (cell: string): boolean => /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell)
  * The headings are the last row of words before rows that hold figures under it. What stands above in fewer cells (a title,
  * a group over several columns) is put before the headings it spans where those repeat. O(cells of the first rows).
  */
-export function listHeader(rows: readonly (readonly string[])[]): ListHeader {
+export function tableHeader(rows: readonly (readonly string[])[]): TableHeader {
   const width = Math.max(0, ...rows.slice(0, MOST_ABOVE).map((row) => row.length))
   const filled = (row: readonly string[]): number => row.filter((cell) => cell.trim() !== '').length
   const hasFigures = (row: readonly string[]): boolean => row.some((cell) => isFigure(cell.trim()))
   const widest = Math.max(0, ...rows.slice(0, MOST_ABOVE).map(filled))
   const isBody = (row: readonly string[]): boolean => hasFigures(row) && filled(row) >= Math.min(2, widest)
-  const first = rows.slice(0, MOST_ABOVE).findIndex((row, i) => {
-    const above = rows[i - 1]
-    return isBody(row) && (i === 0 || (above !== undefined && filled(above) >= Math.min(2, widest)))
-  })
+  // The name of a section may stand between the headings and the first rows.
+  const headsOf = (i: number): number => {
+    let at = i - 1
+    while (at > 0 && filled(rows[at]!) === 1 && !hasFigures(rows[at]!)) at -= 1
+    return at
+  }
+  const isHead = (row: readonly string[] | undefined): boolean =>
+    row !== undefined && filled(row) >= Math.min(2, widest)
+  const body = rows
+    .slice(0, MOST_ABOVE)
+    .findIndex((row, i) => isBody(row) && (i === 0 || isHead(rows[headsOf(i)])))
+  const first = body <= 0 ? body : headsOf(body) + 1
   if (first <= 0) {
     // Nothing but figures, or nothing at all: columns by their numbers.
     const isHeaded = first < 0 && rows.length > 0

@@ -1,0 +1,85 @@
+import { expect, test } from 'vitest'
+import { readAmount } from './amount.ts'
+import { architectureIn } from './architectureText.ts'
+import { decimalMarkOf, markEvidence } from './decimalMark.ts'
+import { asCounted, binaryUnit, bytesOf, roomUnitIn } from './roomUnit.ts'
+
+const said = (cell: string): string => {
+  const read = readAmount(cell)
+  if (!read.ok) return read.issues[0].code
+  const { text, currency, unit } = read.value
+  const { period = '', count = 1, parts = 1, room = '' } = unit
+  return [text, currency?.codes[0] ?? '', count === 1 ? '' : count, period, room, parts === 1 ? '' : parts]
+    .filter((each) => each !== '')
+    .join(' ')
+}
+
+test.each([
+  ['0.040', '0.040'],
+  ['€0.040/h', '0.040 EUR hour'],
+  ['€70/month', '70 EUR month'],
+  ['€ 70 pro Monat', '70 EUR month'],
+  ['$ 5 per 1,000 GiB', '5 USD 1000 GiB'],
+  ['12,50 EUR', '12.50 EUR'],
+  ['0.10 per GB-month', '0.10 month GB'],
+  ['from $ 9.90 *', '9.90 USD'],
+  ['4 cents/h', '4 hour 100'],
+  ['£9.00', '9 GBP'],
+  ['C$ 0.05', '0.05 CAD'],
+  ['0.02 / 0.03', '0.02'],
+  ['on request', 'no-number'],
+])('%s is %s', (cell, expected) => {
+  expect(said(cell)).toBe(expected)
+})
+
+test.each([
+  ['512 MiB', 'MiB'],
+  ['1 TiB', 'TiB'],
+  ['16G', 'GB'],
+  ['16Gi', 'GiB'],
+  ['16 Go', 'GB'],
+  ['RAM (GB)', 'GB'],
+  ['memory_mib', 'MiB'],
+  ['100 gigabytes', 'GB'],
+  ['GiB-month', 'GiB'],
+  ['10 Gbps', undefined],
+  ['250 MB/s', undefined],
+  ['10 Gbit/s', undefined],
+  ['go', undefined],
+])('%s is counted in %s', (text, unit) => {
+  expect(roomUnitIn(text)).toBe(unit)
+})
+
+test('a unit of its own is binary where its column is said to be', () => {
+  expect([asCounted('TB', 'GiB'), asCounted('TB', 'GB'), asCounted('MiB', 'GB'), binaryUnit('GB')]).toEqual([
+    'TiB',
+    'TB',
+    'MiB',
+    'GiB',
+  ])
+  expect([bytesOf('KB'), bytesOf('GiB')]).toEqual([1_000n, 1_073_741_824n])
+})
+
+test.each<[string[], string]>([
+  [['0.125', '1.234'], '. sure'],
+  [['0,125', '1,234'], ', sure'],
+  [['1,234', '5,678'], '. open'],
+  [['1', '2'], '. sure'],
+  [['1.234,5', '1.234'], ', sure'],
+  [['1,5', '1.5', '1,234'], '. open'],
+])('%j has the mark %s', (cells, expected) => {
+  const evidence = markEvidence(cells)
+  const { mark, isSure } = decimalMarkOf(evidence, evidence)
+  expect(`${mark} ${isSure ? 'sure' : 'open'}`).toBe(expected)
+})
+
+test.each([
+  ['x86_64', 'x86-64'],
+  ['amd64', 'x86-64'],
+  ['AArch64', 'arm64'],
+  ['arm64 (Harrow)', 'arm64'],
+  ['alarm', undefined],
+  ['', undefined],
+])('%s is the architecture %s', (text, expected) => {
+  expect(architectureIn(text)).toBe(expected)
+})
