@@ -1,11 +1,16 @@
 import { wordsIn } from '../quantity/wordsIn.ts'
 import { readAmount } from '../table/amount.ts'
+import { currencyIn } from '../table/currencyText.ts'
 import { decimalMarkOf, markEvidence, type MarkEvidence, type MarkOfColumn } from '../table/decimalMark.ts'
 import type { DecimalMark } from '../table/readFigure.ts'
 
-/** What may stand before a price: a word such as from, a sign or a code of a currency. */
-const MONEY_LEAD =
-  /^\W*(from|ab|about|ca\.?|dès|desde|vanaf)?\W*([a-z]{0,3}[$€£₹¥]|usd|eur|gbp|inr|cad|chf|jpy|aud|sek|pln)?\W*$/iu
+const FROM = /^\W*(from|ab|about|ca\.?|dès|desde|vanaf)?\W*/iu
+
+/** Whether no more stands before a price than a word such as from and a currency: a name with a number in it is no figure. */
+function isMoneyLead(lead: string): boolean {
+  const said = lead.replace(FROM, '').trim()
+  return !/\p{L}/u.test(said) || (said.length <= 6 && currencyIn(said) !== undefined)
+}
 
 /** What the cells of a column have in common, as far as a sample shows. */
 export interface ColumnTraits {
@@ -51,8 +56,7 @@ export function columnTraits(
   const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== '' && !/^[-–—]$/.test(cell))
   const mark = decimalMarkOf(markEvidence(filled), marks.evidence, marks.otherwise)
   const figures = filled.flatMap((cell) => {
-    // A name with a number in it is no figure.
-    if (!MONEY_LEAD.test(cell.slice(0, Math.max(0, cell.search(/\d/))))) return []
+    if (!isMoneyLead(cell.slice(0, Math.max(0, cell.search(/\d/))))) return []
     const read = readAmount(cell, mark.mark)
     return read.ok ? [Number(read.value.text)] : []
   })

@@ -5,7 +5,7 @@ const words = (text: string): ReadonlySet<string> => new Set(text.split(' '))
 /** Words that headings of price lists use, in a few languages; the first of a field are the surest. */
 export const FIELD_WORDS: { readonly [Field in ListField]: ReadonlySet<string> } = {
   size: words(
-    'size sizes type types model models flavour flavor machine machines instance instances server servers sku shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung rechner modele modelo maquina servidor serveur naam nombre nom artikel article plan',
+    'size sizes type types model models flavour flavor machine machines instance instances server servers shape name label title product server vm offer item instanz typ modell taille maschine bezeichnung rechner modele modelo maquina servidor serveur naam nombre nom artikel article plan sku code id',
   ),
   vcpu: words(
     'vcpu vcpus cpu cpus vcores vcore core cores processors processor threads kerne coeurs vkerne nucleos kernen cpukerne prozessoren',

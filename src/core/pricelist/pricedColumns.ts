@@ -12,7 +12,9 @@ import { termOfText } from './termOfText.ts'
 
 const MANY = 4
 
-const OTHER_FIELDS = LIST_FIELDS.filter((field) => !['price', 'place', 'term', 'payment'].includes(field))
+const OTHER_FIELDS = LIST_FIELDS.filter(
+  (field) => !['price', 'place', 'term', 'payment', 'unit'].includes(field),
+)
 
 /**
  * Columns that seem to hold prices: one that is called so, with those beside it that are called by other terms; or all
@@ -34,7 +36,7 @@ export function pricedColumns(finder: ColumnFinder): readonly ColumnTraits[] {
       isMoney(each) ||
       (!isNamed(each, ...OTHER_FIELDS) &&
         each.wholes < 1 &&
-        each.letters < 0.5 &&
+        (each.letters < 0.5 || saysPeriods(each)) &&
         !/^column \d+$/.test(each.column)),
   )
   const present = presentPrices(across)
@@ -52,6 +54,10 @@ export const isChosenAmong = (priced: readonly ColumnTraits[], finder: ColumnFin
       !isNamed(each, 'upFront') &&
       !isOfHardware(each),
   )
+
+/** What its cells are the price for, such as `0.02 per hour`. */
+const saysPeriods = ({ filled }: ColumnTraits): boolean =>
+  priceUnitIn((filled[0] ?? '').replace(/^\W*\d[\d.,]*/, ' ')).period !== undefined
 
 /** Whether headings differ in what they are the price for alone: in cities or terms, or in many words that are no other. */
 function isAcross(called: readonly ColumnTraits[]): boolean {

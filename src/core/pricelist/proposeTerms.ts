@@ -17,10 +17,15 @@ export function proposeTerms(texts: readonly string[], unsure: Set<MappingQuesti
   if (named.length === 0) return []
   const read = texts.map((text) => ({ text, answer: termOfText(text) }))
   const hasOnDemand = read.some(({ answer }) => answer?.is === 'on-demand')
-  const first = hasOnDemand ? undefined : read.find(({ answer }) => !answer)?.text
-  if (read.some(({ answer }) => !answer)) unsure.add('terms')
+  const first = hasOnDemand ? undefined : (read.find(({ answer }) => !answer) ?? shortest(read))?.text
+  if (read.some(({ answer }) => !answer) || first !== undefined) unsure.add('terms')
   return read.map(({ text, answer }) => ({
     text,
-    ...(answer ?? { is: text === first ? 'on-demand' : 'left-out' }),
+    ...(text === first ? { is: 'on-demand' } : (answer ?? { is: 'left-out' })),
   }))
 }
+
+/** Who binds nobody for longer than a month sells on demand. */
+const shortest = (
+  read: readonly { readonly text: string; readonly answer: ReturnType<typeof termOfText> }[],
+) => read.find(({ answer }) => answer?.is === 'commitment' && answer.months === 1)

@@ -118,7 +118,7 @@ export function proposeCurrency(
   priced: readonly ColumnTraits[],
   texts: readonly string[],
 ): { readonly code: string; readonly isSure: boolean } | undefined {
-  if (coded) return mostSaid(coded.filled.map((cell) => ({ codes: [cell.toUpperCase()] as const })))
+  if (coded) return mostSaid(coded.filled.flatMap((cell) => currencyIn(cell) ?? []))
   const inCells = priced.flatMap(({ filled }) => filled.flatMap((cell) => currencyIn(cell) ?? []))
   if (inCells.length > 0) return mostSaid(inCells)
   for (const text of [...priced.map(({ column }) => column), ...texts]) {
@@ -135,6 +135,6 @@ function mostSaid(said: readonly { readonly codes: readonly [string, ...string[]
   return { code, isSure: counts.size === 1 && said.every(({ codes }) => codes.length === 1) }
 }
 
-/** Whether a column holds codes of currencies. */
+/** Whether a column holds currencies and nothing else, by their codes or names. */
 export const isCurrencies = ({ distinct }: ColumnTraits): boolean =>
-  distinct.length > 0 && distinct.every((cell) => /^[A-Z]{3}$/.test(cell))
+  distinct.length > 0 && distinct.every((cell) => cell.length <= 16 && !/\d/.test(cell) && currencyIn(cell))
