@@ -25,6 +25,12 @@ interface BookShape {
 
 const STEPS = [32, 64, 128, 256, 512, 1_024, 2_048, 4_096].map(gib)
 
+/** A larger disk costs more, as it does nearly everywhere. */
+const risingSteps = (random: () => number): [string, string][] => {
+  const perGiB = 0.01 + random() * 0.1
+  return STEPS.map((step) => [String(step), (perGiB * step).toFixed(4)])
+}
+
 /** A large book on the pattern of a small one: its rules and images, and as many sizes, regions and kinds as asked for. */
 export function largeBook(pattern: PriceBook, shape: BookShape, seed = 1): PriceBook {
   const random = seededRandom(seed)
@@ -52,10 +58,7 @@ export function largeBook(pattern: PriceBook, shape: BookShape, seed = 1): Price
   const regionPrices = (): RegionPrices => ({
     sizes: Object.fromEntries(sizes.map(({ id }) => [id, { perHour: price(2) }])),
     disks: Object.fromEntries(
-      diskKinds.map(({ id }) => [
-        id,
-        { perMonthByStep: Object.fromEntries(STEPS.map((step) => [String(step), price(step / 8)])) },
-      ]),
+      diskKinds.map(({ id }) => [id, { perMonthByStep: Object.fromEntries(risingSteps(random)) }]),
     ),
     addresses: pattern.prices[pattern.regions[0]!.id]!.addresses,
   })

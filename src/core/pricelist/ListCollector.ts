@@ -86,17 +86,18 @@ export class ListCollector {
     table?: string,
   ): void {
     this.rows += 1
-    const holding = entries.filter(({ until = '' }) => until === '' || until >= this.on)
-    if (holding.length > 0) this.used += 1
-    if (holding.length < entries.length) {
-      const { until = '' } = entries.find((entry) => !holding.includes(entry))!
-      this.troubles.count(row, { why: 'over', text: until }, table)
-    }
-    for (const entry of holding) {
+    let isUsed = false
+    for (const entry of entries) {
+      if (entry.until !== undefined && entry.until < this.on) {
+        this.troubles.count(row, { why: 'over', text: entry.until }, table)
+        continue
+      }
+      isUsed = true
       if (entry.is === 'size-price') this.addSize(entry)
       else if (entry.is === 'disk-price') this.addDisk(entry)
       else this.addToPlace(entry)
     }
+    if (isUsed) this.used += 1
     for (const each of leftOut) this.troubles.count(row, each, table)
   }
 

@@ -2,7 +2,7 @@ import { addressUseOfText } from './addressUseOfText.ts'
 import { gib } from '../quantity/units.ts'
 import { architectureIn } from '../table/architectureText.ts'
 import { currencyIn, type CurrencySaid } from '../table/currencyText.ts'
-import { priceUnitIn, unitWithin, type PriceUnit } from '../table/priceUnit.ts'
+import { NO_UNIT, priceUnitIn, unitWithin, type PriceUnit } from '../table/priceUnit.ts'
 import { asCounted, roomUnitIn, type RoomUnit } from '../table/roomUnit.ts'
 import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
@@ -41,11 +41,17 @@ export function entryReader(
   /** The rate of the currency that the price's cell names, or the row; undefined for the list's own. */
   const rateOf = (cells: readonly string[], inCell: CurrencySaid | undefined): string | undefined => {
     const text = reader.text('currency', cells)
-    const said =
-      inCell ?? (text === '' ? undefined : (currencyIn(text) ?? { codes: [text.toUpperCase()] as const }))
-    if (!said || said.codes.includes(mapping.currency)) return undefined
+    if (!inCell && (text === '' || text === mapping.currency)) return undefined
+    const said = inCell ?? currencyOf(text)
+    if (said.codes.includes(mapping.currency)) return undefined
     const known = said.codes.find((code) => rates.has(code))
     return known === undefined ? fail('currency', said.codes[0], 'other-currency') : rates.get(known)
+  }
+  const currencies = new Map<string, CurrencySaid>()
+  const currencyOf = (text: string): CurrencySaid => {
+    let said = currencies.get(text)
+    if (!said) remember(currencies, text, (said = currencyIn(text) ?? { codes: [text.toUpperCase()] }))
+    return said
   }
   const unitTexts = new Map<string, PriceUnit>()
   const unitOfRow = (cells: readonly string[]): PriceUnit => {
@@ -57,17 +63,19 @@ export function entryReader(
   const facts = factsReader(reader, units)
   const terms = new Map((mapping.terms ?? []).map((answer) => [answer.text, answer.is]))
   const entry = is === 'size-price' ? sizeEntry : is === 'disk-price' ? diskEntry : placeEntry
+  const isDated = reader.has('validFrom') || reader.has('validTo')
+  const hasUnit = reader.has('unit')
   return (cells, price, column, from) => {
     const { text: figure, currency, unit } = reader.amount(price, column.column)
     const rate = rateOf(cells, currency)
-    const { since, until } = daysOf(reader, cells)
+    const { since, until } = isDated ? daysOf(reader, cells) : ALWAYS
     const made = entry({
       is,
       reader,
       cells,
       column,
       from,
-      units: rowUnits(units, reader.has('unit') ? unitWithin(unit, unitOfRow(cells)) : unit),
+      units: rowUnits(units, hasUnit ? unitWithin(unit, unitOfRow(cells)) : unit),
       amount: rate === undefined ? figure : convertedPrice(figure, rate),
       place: place(cells, column),
       facts,
@@ -80,12 +88,13 @@ export function entryReader(
   }
 }
 
+const ALWAYS: { readonly since?: string; readonly until?: string } = {}
+
 /** The days on which a price holds: in two columns, or both in one cell. */
 function daysOf(
   reader: CellReader,
   cells: readonly string[],
 ): { readonly since?: string | undefined; readonly until?: string | undefined } {
-  if (!reader.has('validFrom') && !reader.has('validTo')) return {}
   const range = reader.dateRange('validFrom', cells)
   if (range) return { since: range.from, until: range.until }
   return { since: reader.optionalDate('validFrom', cells), until: reader.optionalDate('validTo', cells) }
@@ -143,8 +152,9 @@ function sizeEntry({
 }
 
 /** How a row is counted: as its own cells say, and for the rest as the list. */
-function rowUnits(units: ListUnits, { period, count, parts, room }: PriceUnit): RowUnits {
-  if (period === undefined && count === undefined && parts === undefined && room === undefined) return units
+function rowUnits(units: ListUnits, unit: PriceUnit): RowUnits {
+  if (unit === NO_UNIT) return units
+  const { period, count, parts, room } = unit
   const isAnother = period !== undefined && period !== units.period
   const each = count ?? (isAnother ? 1 : undefined)
   return {

@@ -45,23 +45,29 @@ export function neededRooms(resolved: ResolvedMachine, kind: DiskKind): GiB[] {
   )
   const enough = Math.max(least, forIops, forThroughput)
   // Its own first: of rooms that cost the same, nothing has to change.
-  const steps = cheaperSteps(resolved.index)(kind).filter((step) => step >= enough)
-  return [...new Set([own, enough, ...steps])].map(gib)
+  return [...new Set([own, enough, ...cheaperSteps(resolved.index)(kind)(enough)])].map(gib)
 }
 
-/** Steps of a kind that cost less than a smaller one somewhere: seldom any. */
+/** Steps of a kind from a room on that somewhere cost less than every smaller one that would do: seldom any. */
 const cheaperSteps = keptFor(({ book }: BookIndex) =>
-  keptFor(({ id, room }: DiskKind): readonly number[] => {
-    if (room.by !== 'step') return []
-    return room.stepsGiB.filter((step, at) =>
-      Object.values(book.prices).some(({ disks }) => {
-        const prices = ownValue(disks, id)?.perMonthByStep
-        const own = Number(ownValue(prices, String(step)))
-        return room.stepsGiB.slice(0, at).some((smaller) => own < Number(ownValue(prices, String(smaller))))
+  keptFor(({ id, room }: DiskKind): ((enough: number) => readonly number[]) => {
+    if (room.by !== 'step') return () => NO_STEPS
+    const { stepsGiB } = room
+    const listed = Object.values(book.prices).map(({ disks }) =>
+      stepsGiB.map((step) => Number(ownValue(ownValue(disks, id)?.perMonthByStep, String(step)))),
+    )
+    const from = stepsGiB.map((_, first) =>
+      stepsGiB.filter((__, at) => {
+        const isCheapest = (prices: readonly number[]): boolean =>
+          prices.slice(first, at).every((smaller) => prices[at]! < smaller)
+        return at > first && listed.some(isCheapest)
       }),
     )
+    return (enough) => from[stepsGiB.findIndex((step) => step >= enough)] ?? NO_STEPS
   }),
 )
+
+const NO_STEPS: readonly number[] = []
 
 /** The least room in whole GiB that gives so much; 0 where none is needed, none would do or nobody knows. */
 const roomFor = (rule: PerformanceRule | undefined, needed: number): number => {

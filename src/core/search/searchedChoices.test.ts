@@ -3,6 +3,7 @@ import type { Machine } from '../machine/plan.ts'
 import { gib } from '../quantity/units.ts'
 import { OFFICE_WEEK, resolved } from '../testing/resolved.ts'
 import { RULE_BOOK } from '../testing/ruleBook.ts'
+import { SMALL_MACHINE } from '../testing/smallBook.ts'
 import { neededRooms } from './neededRooms.ts'
 import { dataDiskIn } from './searchedChoices.ts'
 
@@ -43,7 +44,10 @@ test('a larger step that costs less than a smaller one is looked at too', () => 
     prices: { ...BOOK.prices, east: { ...BOOK.prices.east!, disks: { ...disks, steps: dear } } },
   }
   const part = { ...machine, systemDisk: { kind: 'steps', roomGiB: gib(64) }, off: 'deallocated' } as const
-  expect(neededRooms(resolved(part, OFFICE_WEEK, book), steps)).toEqual([64, 10, 128])
+  const needing = { ...part, needs: { ...SMALL_MACHINE.needs, diskGiB: gib(40) } }
+  expect(neededRooms(resolved(needing, OFFICE_WEEK, book), steps)).toEqual([64, 40, 128])
+  // Where the least step will do, it is cheaper than both.
+  expect(neededRooms(resolved(part, OFFICE_WEEK, book), steps)).toEqual([64, 10])
   expect(neededRooms(resolved(part, OFFICE_WEEK, BOOK), steps)).toEqual([64, 10])
 })
 

@@ -1,6 +1,6 @@
 import { accept, type Outcome } from '../outcome.ts'
 import { currencyIn, type CurrencySaid } from './currencyText.ts'
-import { priceUnitIn, type PriceUnit } from './priceUnit.ts'
+import { NO_UNIT, priceUnitIn, type PriceUnit } from './priceUnit.ts'
 import { readFigure, type DecimalMark, type Figure, type FigureProblem } from './readFigure.ts'
 
 /** A figure of money with what its cell says beside it. */
@@ -9,7 +9,6 @@ export interface Amount extends Figure {
   readonly unit: PriceUnit
 }
 
-const NOTHING: PriceUnit = {}
 const PLAIN = /^\d+(?:[.,]\d+)?$/
 /** What follows is for how much of something the amount is: it may have a number of its own. */
 const PER = /\d[^\d]*?(?=\s*(?:\/|\bper\b|\bje\b|\bpro\b|\bpar\b|\bpor\b|\bfor\b|\beach\b))/iu
@@ -22,7 +21,7 @@ export function readAmount(cell: string, mark?: DecimalMark): Outcome<Amount, Fi
   const text = cell.trim()
   if (PLAIN.test(text)) {
     const read = readFigure(text, mark)
-    return read.ok ? accept({ ...read.value, unit: NOTHING }) : read
+    return read.ok ? accept({ ...read.value, unit: NO_UNIT }) : read
   }
   const at = PER.exec(text)
   const cut = at ? at.index + at[0].length : text.length

@@ -26,6 +26,9 @@ export interface PriceUnit {
   readonly parts?: number
 }
 
+/** Of a text that says nothing of it. */
+export const NO_UNIT: PriceUnit = {}
+
 /** In English, German, French, Spanish and Dutch, without accents. */
 const PERIOD_WORDS = {
   hour: 'hour|hours|hourly|hr|hrs|h|stunde|stunden|stundlich|std|heure|heures|horaire|hora|horas|uur|uren',

@@ -4,6 +4,9 @@ import type { ListMapping, MappingQuestion, TableJoin } from '../../core/priceli
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import type { UnheldPrice } from '../../core/pricelist/sizePricesOfList.ts'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import type { Doubt } from '../../core/plausible/bookDoubts.ts'
+import type { BookFigures } from '../../core/plausible/bookFigures.ts'
+import type { UnitMend } from '../../core/pricelist/unitMend.ts'
 import type { Manner } from '../../core/manner/manners.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
 
@@ -28,6 +31,14 @@ export interface ListQuestion {
   /** The first day on which the prices hold. */
   readonly from: string
   readonly manner: Manner
+  /** Of the other books that are kept: what the list's figures are looked at beside. */
+  readonly others?: readonly BookFigures[]
+}
+
+/** What looks wrong, and what would mend it in the rows of one meaning. */
+export interface ListDoubt {
+  readonly doubt: Doubt
+  readonly mend?: UnitMend & { readonly at: number }
 }
 
 /** One row of the list as it is shown beside its mapping. */
@@ -78,6 +89,7 @@ export interface ListReading {
   readonly leftOut: readonly LeftOutCount[]
   readonly contradictions: readonly Contradiction[]
   readonly odd: readonly OddPrice[]
+  readonly doubts: readonly ListDoubt[]
   readonly unheld: readonly UnheldPrice[]
   readonly duplicates: number
   readonly beyond: number

@@ -1,4 +1,7 @@
 import { cityIn, cityNamed } from '../../core/catalogue/cities.ts'
+import type { PriceBook } from '../../core/catalogue/priceBook.ts'
+import { bookDoubts } from '../../core/plausible/bookDoubts.ts'
+import { unitMend } from '../../core/pricelist/unitMend.ts'
 import { answerPrices } from '../../core/pricelist/answerPrices.ts'
 import { compileMapping, meaningsOf } from '../../core/pricelist/compileMapping.ts'
 import { bookOfList } from '../../core/pricelist/bookOfList.ts'
@@ -13,7 +16,7 @@ import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { parsePriceBook } from '../priceBook/priceBookFile.ts'
 import { bookToFile } from '../priceBook/priceBookDocument.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
-import type { JoinReading, ListQuestion, ListReading, TableReading } from './listAnswer.ts'
+import type { JoinReading, ListDoubt, ListQuestion, ListReading, TableReading } from './listAnswer.ts'
 import { UnreadableList } from './listTable.ts'
 import { openTables } from './openTables.ts'
 import { beginningOf, readWhole, type TableBeginning } from './tableBeginning.ts'
@@ -89,6 +92,7 @@ async function* readTables(question: ListQuestion): Steps {
     leftOut: found.leftOut(),
     contradictions: told.filter((each) => !isAnswered(each, mapping.answers)),
     odd: oddPrices(found, settled),
+    doubts: hasPrices ? doubtsOf(list.book, question, mapping, unsure) : [],
     unheld: list?.unheld ?? [],
     duplicates: found.duplicates,
     beyond: found.beyond,
@@ -98,6 +102,22 @@ async function* readTables(question: ListQuestion): Steps {
     proofs: proofs(found),
     ...(list && checked?.ok && { book: list.book }),
     issues: checked && !checked.ok ? checked.issues : [],
+  })
+}
+
+/** The meaning of the rows that a doubt is about; disks that come with no rows of their own are of none. */
+function doubtsOf(
+  book: PriceBook,
+  { others = [] }: ListQuestion,
+  mapping: ListMapping,
+  unsure: readonly MappingQuestion[],
+): ListDoubt[] {
+  return bookDoubts(book, others).map((doubt): ListDoubt => {
+    const kind = doubt.about === 'diskGiBMonth' ? 'disk-price' : 'size-price'
+    const at = mapping.rows.findIndex(({ is }) => is === kind)
+    const mend =
+      at < 0 ? undefined : unitMend(doubt, { ...mapping.units, ...mapping.rows[at]!.units }, unsure)
+    return { doubt, ...(mend && { mend: { ...mend, at } }) }
   })
 }
 

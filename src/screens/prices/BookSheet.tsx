@@ -4,6 +4,7 @@ import { useState, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { QuietButton } from '../../interface/Button'
+import { BookDoubts } from './BookDoubts'
 import { PartTitle } from './PartTitle'
 import { EditionTools } from './EditionTools'
 import { DiskSheet } from './DiskSheet'
@@ -54,6 +55,7 @@ export function BookSheet({ book }: { readonly book: PriceBook }) {
           Redo
         </QuietButton>
       </Head>
+      <BookDoubts book={book} />
       <SizesPart book={book} edits={edits} region={region.id} onRegion={setPicked} />
       <PartTitle>
         <h2>Disks</h2>

@@ -5,6 +5,7 @@ import styled from 'styled-components'
 import { Term } from '../../interface/Term'
 import { GLOSSARY } from '../../wording/glossary'
 import { editionsOf } from '../../core/catalogue/bookFor.ts'
+import { bookFigures } from '../../core/plausible/bookFigures.ts'
 import { idOf } from '../../core/pricelist/idOf.ts'
 import type { PriceRecipe } from '../../core/pricelist/priceRecipe.ts'
 import type { ListReading } from '../../files/pricelist/listAnswer.ts'
@@ -40,6 +41,10 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
     const ids = new Set(keptBooks.map((book) => book.provider.id))
     return { id: known ?? idOf(name, ids, 'provider'), name }
   }, [keptBooks, name])
+  const others = useMemo(
+    () => keptBooks.filter((book) => book.provider.id !== provider.id).map(bookFigures),
+    [keptBooks, provider],
+  )
   const asked = useMemo(
     () =>
       recipes && {
@@ -48,9 +53,10 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
         from,
         manner,
         recipes,
+        others,
         ...(mapping && { mapping, assumed: assumed ?? [] }),
       },
-    [source, provider, from, manner, recipes, mapping, assumed],
+    [source, provider, from, manner, recipes, others, mapping, assumed],
   )
   const { answer, isStale, step, failure, cancel, isCancelled, again } = useAnswer(listAsker, asked)
   const reading = answer?.ok ? answer.value : undefined

@@ -7,6 +7,7 @@ import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { sign } from '../../core/quantity/exact.ts'
 import { QuietButton } from '../../interface/Button'
 import { TextInput } from '../../interface/TextInput'
+import { ListDoubts } from './ListDoubts'
 import type { MappingEdit } from './useMapping.ts'
 import { formatNumber } from '../../wording/number'
 
@@ -20,6 +21,7 @@ export function PricesToLookAt({ edit }: { readonly edit: MappingEdit }) {
   const answer = (said: PriceAnswer): void => change({ ...mapping, answers: withAnswer(answers, said) })
   return (
     <>
+      <ListDoubts edit={edit} />
       {odd.slice(0, MOST_SHOWN).map(({ size, place, price, vcpu, factor, from }) => (
         <li key={`${size} ${place}`}>
           <b>
