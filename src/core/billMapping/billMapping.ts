@@ -1,3 +1,6 @@
+import type { DateOrder } from '../table/readDate.ts'
+import type { DecimalMark } from '../table/readFigure.ts'
+
 /** What a cell of a bill that is not FOCUS can say. */
 export const BILL_FIELDS = [
   'start',
@@ -42,10 +45,6 @@ export type BillSource =
   | { readonly from: 'column'; readonly column: string }
   | { readonly from: 'constant'; readonly text: string }
 
-/** In which order days and months are written where it is not 2027-03-01. */
-export const DATE_ORDERS = ['day-first', 'month-first'] as const
-export type DateOrder = (typeof DATE_ORDERS)[number]
-
 /** How rows of a bill are read that does not follow FOCUS. */
 export interface BillMapping {
   /** Whose bill it is: as the plan’s provider is called, so that its machines are found. */
@@ -55,8 +54,9 @@ export interface BillMapping {
   readonly kinds: readonly { readonly text: string; readonly is: RowUse }[]
   /** Units as FOCUS writes them: `Hours`, `GiB-Months`; others are told and not worked with. */
   readonly units: readonly { readonly text: string; readonly is: string }[]
+  /** In which order days and months are written where it is not 2027-03-01. */
   readonly dates: DateOrder
-  readonly decimalMark: '.' | ','
+  readonly decimalMark: DecimalMark
   /** Columns that are tags. */
   readonly tags: readonly string[]
 }

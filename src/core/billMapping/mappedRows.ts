@@ -2,7 +2,10 @@ import { civilDate } from '../calendar/civil.ts'
 import { offsetAt, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
 import { dayNumber } from '../calendar/civil.ts'
-import { billTime } from './billTime.ts'
+import type { DecimalMark } from '../table/readFigure.ts'
+import { readTime } from '../table/readTime.ts'
+import { roomUnitIn } from '../table/roomUnit.ts'
+import { signedFigure } from '../table/signedFigure.ts'
 import type { BillField, BillMapping, BillSource, RowUse } from './billMapping.ts'
 
 /** Columns of FOCUS that a mapped row fills, in its order. */
@@ -72,7 +75,7 @@ export function mappedRows(
   const kinds = new Map(mapping.kinds.map(({ text: said, is }) => [said, is]))
   const units = new Map(mapping.units.map(({ text: said, is }) => [said, is]))
   const tags = mapping.tags.map((column) => [column, readerOf({ from: 'column', column })] as const)
-  const timeOf = remembered((said: string) => billTime(said, mapping.dates, offsets) ?? null)
+  const timeOf = remembered((said: string) => readTime(said, mapping.dates, offsets) ?? null)
   const figure = (said: string): string => plainFigure(said, mapping.decimalMark)
   return (cells) => {
     // A row that is cut off stays one, and a blank line none: whoever reads it counts it.
@@ -125,17 +128,9 @@ export function mappedRows(
   }
 }
 
-/** A cell as a plain decimal: the mark made a point, marks of thousands, signs of money and blanks taken away; parentheses are a minus. */
-export function plainFigure(text: string, mark: '.' | ','): string {
-  if (text === '') return ''
-  const isNegative = /^\(.*\)$/.test(text) || /^[-−–]|[-−–]$/.test(text.replace(/[\s$€£₹¥]/g, ''))
-  const digits = text.replace(/[^\d.,eE+-]/g, '').replace(/^[+-]+|[+-]+$/g, '')
-  const other = mark === '.' ? ',' : '.'
-  const plain = digits.split(other).join('').replace(mark, '.')
-  // What is no figure stays as it is written, to be told.
-  if (!/^\d*\.?\d*(e[+-]?\d{1,2})?$/i.test(plain) || !/\d/.test(plain)) return text
-  return isNegative ? `-${plain}` : plain
-}
+/** A cell as a plain decimal; what is no figure stays as it is written, to be told. */
+export const plainFigure = (text: string, mark: DecimalMark): string =>
+  text === '' ? '' : (signedFigure(text, mark) ?? text)
 
 function detailsOf(text: (field: BillField) => string): string {
   const details: Record<string, string | number> = {}

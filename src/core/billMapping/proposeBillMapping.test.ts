@@ -11,6 +11,10 @@ test.each([
   ['vCPU-Hours', 'vCPU-Hours'],
   ['IOPS-Months', 'IOPS-Months'],
   ['pieces', undefined],
+  ['100 hours', '100 Hours'],
+  ['1,000 Std', '1000 Hours'],
+  ['1 hour', 'Hours'],
+  ['10 GiB per month', '10 GiB-Months'],
 ])('the unit %s is %s', (text, unit) => {
   expect(unitOf(text)).toBe(unit)
 })
@@ -73,7 +77,10 @@ test('an English bill by the hour, with times, a currency column and tags', () =
       'web',
     ],
   ]
-  const { fields, dates, decimalMark, tags, kinds, units } = proposeBillMapping({ headings, rows }, 'Own')
+  const { fields, dates, decimalMark, tags, kinds, units } = proposeBillMapping(
+    { headings, rows },
+    'Own',
+  ).mapping
   expect(
     Object.fromEntries(
       Object.entries(fields).map(([field, source]) => [field, 'column' in source ? source.column : '']),
@@ -100,4 +107,20 @@ test('an English bill by the hour, with times, a currency column and tags', () =
     { text: 'hour', is: 'Hours' },
     { text: 'GB-month', is: 'GB-Months' },
   ])
+})
+
+test('dates that can be read both ways lie within a month; amounts that can be are a guess', () => {
+  const headings = ['Date', 'Server', 'Service', 'Gross amount', 'Net amount']
+  const rows = Array.from({ length: 12 }, (_, i) => [`3/${i + 1}/2027`, 'a', 'Machine', '2,468', '€ 1,234'])
+  const { mapping, unsure } = proposeBillMapping({ headings, rows }, 'Own')
+  expect(mapping).toMatchObject({
+    dates: 'month-first',
+    fields: { cost: { column: 'Net amount' }, currency: { from: 'constant', text: 'EUR' } },
+  })
+  expect(unsure).toEqual(['dates', 'decimalMark'])
+  const sure = rows.map((row, i) => [`${i + 10}/3/2027`, ...row.slice(1, 4), '€ 1,50'])
+  expect(proposeBillMapping({ headings, rows: sure }, 'Own')).toMatchObject({
+    mapping: { dates: 'day-first', decimalMark: ',' },
+    unsure: [],
+  })
 })

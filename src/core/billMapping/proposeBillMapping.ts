@@ -1,16 +1,19 @@
 import { focusUnit } from '../bill/focusUnit.ts'
 import { columnTraits, tableMarks, type ColumnTraits } from '../pricelist/columnTraits.ts'
 import { wordsIn } from '../quantity/wordsIn.ts'
+import { currencyIn } from '../table/currencyText.ts'
+import { decimalMarkOf, markEvidence, markOfLanguage } from '../table/decimalMark.ts'
+import { dateOrderOf, readDate, type DateOrder } from '../table/readDate.ts'
+import { readTime } from '../table/readTime.ts'
+import type { DecimalMark } from '../table/readFigure.ts'
 import { zoneOffsets } from '../calendar/zoneOffsets.ts'
 import { BILL_FIELD_WORDS, THING_WORDS, UNIT_WORDS, USE_WORDS } from './billWords.ts'
-import { billTime } from './billTime.ts'
 import {
   MOST_KINDS,
   MOST_UNITS,
   type BillField,
   type BillMapping,
   type BillSource,
-  type DateOrder,
   type RowUse,
 } from './billMapping.ts'
 
@@ -20,6 +23,12 @@ export interface BillSample {
   readonly rows: readonly (readonly string[])[]
 }
 
+/** A first mapping, and what of it nothing in the file tells. */
+export interface ProposedBillMapping {
+  readonly mapping: BillMapping
+  readonly unsure: readonly ('dates' | 'decimalMark')[]
+}
+
 const UTC = zoneOffsets('Etc/UTC')
 const LEAST_SHARE = 0.6
 
@@ -27,9 +36,8 @@ const LEAST_SHARE = 0.6
  * What the columns of a bill are likely to mean, by their headings and by what stands in them. All of it is to be looked at:
  * a row whose kind says nothing known is left out until somebody says what it is. O(cells).
  */
-export function proposeBillMapping({ headings, rows }: BillSample, provider: string): BillMapping {
-  const mark = decimalMarkOf(rows)
-  const marks = tableMarks(rows, mark)
+export function proposeBillMapping({ headings, rows }: BillSample, provider: string): ProposedBillMapping {
+  const marks = tableMarks(rows, markOfLanguage(headings))
   const traits = headings.map((heading, i) =>
     columnTraits(
       heading,
@@ -37,7 +45,7 @@ export function proposeBillMapping({ headings, rows }: BillSample, provider: str
       marks,
     ),
   )
-  const dates = dateOrderOf(traits)
+  const dates = orderOf(traits)
   const free = new Set(traits)
   const take = (field: BillField, fits: (each: ColumnTraits) => boolean): ColumnTraits | undefined => {
     const known = [...BILL_FIELD_WORDS[field]]
@@ -51,7 +59,7 @@ export function proposeBillMapping({ headings, rows }: BillSample, provider: str
   }
   const isTime = ({ filled }: ColumnTraits): boolean =>
     filled.length > 0 &&
-    filled.filter((cell) => billTime(cell, dates, UTC)).length >= filled.length * LEAST_SHARE
+    filled.filter((cell) => readTime(cell, dates.order, UTC)).length >= filled.length * LEAST_SHARE
   const isFigure = ({ numbers, filled }: ColumnTraits): boolean => filled.length > 0 && numbers >= LEAST_SHARE
   const isText = (each: ColumnTraits): boolean => each.filled.length > 0 && !isTime(each)
   const isWord = (each: ColumnTraits): boolean => isText(each) && each.letters > 0.5
@@ -61,7 +69,7 @@ export function proposeBillMapping({ headings, rows }: BillSample, provider: str
     ['start', take('start', isTime) ?? firstOf(free, isTime)],
     ['currency', take('currency', isCurrency) ?? firstOf(free, isCurrency)],
     ['unitPrice', take('unitPrice', isFigure)],
-    ['cost', take('cost', isFigure)],
+    ['cost', take('cost', (each) => isFigure(each) && !isTaxed(each)) ?? take('cost', isFigure)],
     [
       'unit',
       take('unit', (each) => isWord(each) && each.distinct.some((text) => unitOf(text) !== undefined)),
@@ -82,22 +90,28 @@ export function proposeBillMapping({ headings, rows }: BillSample, provider: str
   ]
   const fields: { [Field in BillField]?: BillSource } = {}
   for (const [field, each] of found) if (each) fields[field] = { from: 'column', column: each.column }
+  const cost = found.find(([field]) => field === 'cost')?.[1]
   if (!fields.currency) {
-    const sign = headings.flatMap((heading) => wordsIn(heading)).find((word) => CODES.has(word))
-    if (sign) fields.currency = { from: 'constant', text: sign.toUpperCase() }
+    const said = [...(cost ? [cost.column, ...cost.filled.slice(0, 50)] : []), ...headings].find(currencyIn)
+    if (said) fields.currency = { from: 'constant', text: currencyIn(said)!.codes[0] }
   }
+  const { mark, isSure } = cost ? cost.mark : decimalMarkOf(marks.evidence, markEvidence([]), marks.otherwise)
   // A name alone is a resource as well as any number.
   const other = fields.resource ?? fields.name ?? columnOf(firstOf(free, isText))
   if (other) fields.resource = other
-  return {
+  const mapping: BillMapping = {
     provider,
     fields,
     ...wordsOf(fields, { headings, rows }),
-    dates,
+    dates: dates.order,
     decimalMark: mark,
     tags: traits
       .filter((each) => (each.words[0] === 'tag' || each.words[0] === 'tags') && !isTime(each))
       .map(({ column }) => column),
+  }
+  return {
+    mapping,
+    unsure: [...(dates.isSure ? [] : (['dates'] as const)), ...(isSure ? [] : (['decimalMark'] as const))],
   }
 }
 
@@ -128,8 +142,6 @@ export function wordsOf(
 const columnOf = (found: ColumnTraits | undefined): BillSource | undefined =>
   found && { from: 'column', column: found.column }
 
-const CODES: ReadonlySet<string> = new Set('eur usd gbp chf cad aud sek nok dkk pln czk jpy inr'.split(' '))
-
 const firstOf = (
   free: Set<ColumnTraits>,
   fits: (each: ColumnTraits) => boolean,
@@ -140,7 +152,7 @@ const firstOf = (
 }
 
 const isCurrency = ({ distinct }: ColumnTraits): boolean =>
-  distinct.length > 0 && distinct.every((text) => CODES.has(text.toLowerCase()))
+  distinct.length > 0 && distinct.every((text) => text.length <= 16 && !/\d/.test(text) && currencyIn(text))
 
 /** What the words of a row’s kind say that it is. */
 export function useOf(text: string): RowUse {
@@ -151,28 +163,41 @@ export function useOf(text: string): RowUse {
 /** A unit as FOCUS writes it: `GiB-Months` of “GiB per month”; undefined where no word of it is known. */
 export function unitOf(text: string): string | undefined {
   if (focusUnit(text)?.time !== undefined) return text
+  const counted = /^(\d[\d.,']*)\s+(.+)$/.exec(text.trim())
+  if (counted) {
+    const count = counted[1]!.replace(/\D/g, '')
+    const one = unitOf(counted[2]!)
+    return one === undefined || count.length > 9
+      ? undefined
+      : Number(count) === 1
+        ? one
+        : `${Number(count)} ${one}`
+  }
   const said = wordsIn(text.toLowerCase())
   const time = said.flatMap((word) => UNIT_WORDS.get(word) ?? [])[0]
   const thing = said.flatMap((word) => THING_WORDS.get(word) ?? [])[0]
   return thing !== undefined && time !== undefined ? `${thing}-${time}` : (thing ?? time)
 }
 
-/** Where some dates can be read in one order only, that one; the day first where all could be both. */
-function dateOrderOf(traits: readonly ColumnTraits[]): DateOrder {
-  const cells = traits.flatMap(({ distinct }) => distinct.slice(0, 50))
-  return cells.some((cell) => /^(0?[1-9]|1[0-2])\/(1[3-9]|2\d|3[01])\/\d{4}/.test(cell))
-    ? 'month-first'
-    : 'day-first'
-}
+/** Without tax before with it. */
+const isTaxed = ({ words }: ColumnTraits): boolean =>
+  words.some((word) => /^(gross|brutto|bruto|brut|ttc|incl|inkl|including)$/.test(word))
 
-/** A comma before one, two or more than three last digits parts decimals. */
-function decimalMarkOf(rows: readonly (readonly string[])[]): '.' | ',' {
-  let [commas, points] = [0, 0]
-  for (const row of rows) {
-    for (const cell of row) {
-      if (/^\D{0,5}\d[\d.' ]*,(\d{1,2}|\d{4,})\D{0,5}$/.test(cell)) commas += 1
-      else if (/^\D{0,5}\d[\d,' ]*\.(\d{1,2}|\d{4,})\D{0,5}$/.test(cell)) points += 1
-    }
+/**
+ * Where some dates can be read in one order only, that one; else the one in which the bill's days lie nearer together, since
+ * a bill is of a month or so. Sure where nothing is open.
+ */
+function orderOf(traits: readonly ColumnTraits[]): { readonly order: DateOrder; readonly isSure: boolean } {
+  const cells = traits.flatMap(({ distinct }) => distinct.slice(0, 400))
+  const { order, open } = dateOrderOf(cells)
+  if (order) return { order, isSure: true }
+  const spanBy = (by: DateOrder): number => {
+    const days = cells.flatMap((cell) => {
+      const read = readDate(cell, by)
+      return /^\d{1,2}[/-]/.test(cell) && read.ok ? [Date.parse(read.value)] : []
+    })
+    return days.length === 0 ? 0 : Math.max(...days) - Math.min(...days)
   }
-  return commas > points ? ',' : '.'
+  const [dayFirst, monthFirst] = [spanBy('day-first'), spanBy('month-first')]
+  return { order: monthFirst < dayFirst ? 'month-first' : 'day-first', isSure: !open }
 }

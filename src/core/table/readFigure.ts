@@ -44,7 +44,7 @@ export function readFigure(cell: string, mark?: DecimalMark): Outcome<Figure, Fi
   // Between digits a dash is a span or a date; before one alone it is a sign, as parentheses are in accounts.
   if (/^[-−–]/.test(number) || /^\([^()]*\)$/.test(plain)) return refuse({ code: 'negative' })
   const [digits = '', power] = number.replace(/[' ’]/g, '').split(/[eE]/)
-  const read = withPoint(digits, mark)
+  const read = plainDigits(digits, mark)
   if (!read) return refuse({ code: 'several-numbers' })
   const text = power === undefined ? read.text : movedPoint(read.text, Number(power))
   const plainText = trimmed(text)
@@ -58,7 +58,7 @@ export function readFigure(cell: string, mark?: DecimalMark): Outcome<Figure, Fi
  * other than threes (or twos before a three, as lakhs are), or with one mark on both sides. Where a figure can be read in
  * two, as `1,234` and `1.234` can, the mark decides; without one, it is a guess.
  */
-function withPoint(digits: string, mark: DecimalMark | undefined): Figure | undefined {
+export function plainDigits(digits: string, mark: DecimalMark | undefined): Figure | undefined {
   const [byPoint, byComma] = [readBy(digits, '.'), readBy(digits, ',')]
   if (byPoint === undefined || byComma === undefined || byPoint === byComma) {
     const only = byPoint ?? byComma

@@ -1,7 +1,6 @@
 import Joi from 'joi'
 import {
   BILL_FIELDS,
-  DATE_ORDERS,
   MOST_HEADINGS,
   MOST_KINDS,
   MOST_TAG_COLUMNS,
@@ -12,6 +11,7 @@ import {
   type BillRecipe,
   type BillSource,
 } from '../../core/billMapping/billMapping.ts'
+import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { label, listOf, need, objectBy, objectOf, tag, type Fields } from '../reading/rules.ts'
 
 export const BILL_RECIPE_KIND = 'notchgauge/bill-recipe'

@@ -1,5 +1,9 @@
 import type { BillMapping } from '../../core/billMapping/billMapping.ts'
-import { proposeBillMapping, type BillSample } from '../../core/billMapping/proposeBillMapping.ts'
+import {
+  proposeBillMapping,
+  type BillSample,
+  type ProposedBillMapping,
+} from '../../core/billMapping/proposeBillMapping.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { UnreadableList } from '../pricelist/listTable.ts'
 import { readDelimited } from '../pricelist/readDelimited.ts'
@@ -10,6 +14,7 @@ import { habitsOf } from './readBill.ts'
 export interface SampledBill extends BillSample {
   readonly name: string
   readonly proposed: BillMapping
+  readonly unsure: ProposedBillMapping['unsure']
 }
 
 const MOST_ROWS = 2_000
@@ -35,11 +40,13 @@ export async function billSample(
     const rows = table.slice(at + 1, MOST_ROWS)
     if (headings.length < 3 || rows.length === 0)
       return refuse(nothing(`${part.name} has no rows under headings.`))
+    const { mapping, unsure } = proposeBillMapping({ headings, rows }, provider)
     return accept({
       name: part.name,
       headings,
       rows,
-      proposed: proposeBillMapping({ headings, rows }, provider),
+      proposed: mapping,
+      unsure,
     })
   } catch (error) {
     if (error instanceof UnreadableList) return refuse(nothing(error.message))

@@ -164,7 +164,8 @@ describe('a bill that does not follow FOCUS', () => {
     const good = JSON.parse(
       writeBillRecipe(
         recipeOf(
-          proposeBillMapping({ headings: ['day', 'vm', 'cost'], rows: [['2027-03-01', 'a', '1']] }, 'Own'),
+          proposeBillMapping({ headings: ['day', 'vm', 'cost'], rows: [['2027-03-01', 'a', '1']] }, 'Own')
+            .mapping,
           ['day', 'vm', 'cost'],
         ),
       ),

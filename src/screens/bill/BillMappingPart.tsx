@@ -4,7 +4,6 @@ import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import {
   BILL_FIELDS,
-  DATE_ORDERS,
   lackingFields,
   ROW_USES,
   type BillField,
@@ -12,6 +11,7 @@ import {
   type BillRecipe,
   type BillSource,
 } from '../../core/billMapping/billMapping.ts'
+import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { unitOf, wordsOf } from '../../core/billMapping/proposeBillMapping.ts'
 import { focusUnit } from '../../core/bill/focusUnit.ts'
 import { zonesOf } from '../../files/bill/zonesOf.ts'
@@ -52,7 +52,7 @@ function Mapping({
   onRead,
 }: { readonly sample: SampledBill } & Pick<BillMappingPartProps, 'onRead'>) {
   const { state, keptBooks } = useWorkbench()
-  const { headings, rows, proposed, name } = sample
+  const { headings, rows, proposed, unsure, name } = sample
   const [mapping, setMapping] = useState<BillMapping>(proposed)
   const { fields, kinds, units } = mapping
   const lacking = lackingFields(mapping, headings)
@@ -114,6 +114,7 @@ function Mapping({
                   chosen={[mapping.dates]}
                   onChange={([dates]) => dates && setMapping({ ...mapping, dates })}
                 />
+                {unsure.includes('dates') && <small>a guess: every date can be read both ways</small>}
               </td>
             </tr>
             <tr>
@@ -131,6 +132,7 @@ function Mapping({
                     mark && setMapping({ ...mapping, decimalMark: mark === ',' ? ',' : '.' })
                   }
                 />
+                {unsure.includes('decimalMark') && <small>a guess: no amount of the file tells</small>}
               </td>
             </tr>
           </tbody>
