@@ -2,8 +2,9 @@ import { civilDate } from '../calendar/civil.ts'
 import { offsetAt, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
 import { dayNumber } from '../calendar/civil.ts'
-import type { DecimalMark } from '../table/readFigure.ts'
+import { readFigure, type DecimalMark } from '../table/readFigure.ts'
 import { readTime } from '../table/readTime.ts'
+import { memoryOf } from '../table/roomInGiB.ts'
 import { roomUnitIn } from '../table/roomUnit.ts'
 import { signedFigure } from '../table/signedFigure.ts'
 import type { BillField, BillMapping, BillSource, RowUse } from './billMapping.ts'
@@ -91,7 +92,7 @@ export function mappedRows(
     // What is charged is what was used where it is time; licences are charged by the vCPU.
     const isTime = use === 'machine-time'
     const unit = units.get(text('unit', cells)) ?? text('unit', cells)
-    const details = detailsOf((field) => text(field, cells))
+    const details = detailsOf((field) => text(field, cells), mapping.decimalMark)
     const cost = figure(text('cost', cells))
     const row: Readonly<Record<MappedColumn, string>> = {
       BillingPeriodStart: from ? `${monthOf(from.at, offsets)}-01T00:00:00Z` : '',
@@ -132,12 +133,13 @@ export function mappedRows(
 export const plainFigure = (text: string, mark: DecimalMark): string =>
   text === '' ? '' : (signedFigure(text, mark) ?? text)
 
-function detailsOf(text: (field: BillField) => string): string {
+function detailsOf(text: (field: BillField) => string, mark: DecimalMark): string {
   const details: Record<string, string | number> = {}
   const [size, vcpu, memory, system] = [text('size'), text('vcpu'), text('memory'), text('system')]
   if (size !== '') details.InstanceType = size
-  if (vcpu !== '' && Number.isFinite(Number(vcpu))) details.CoreCount = Number(vcpu)
-  if (memory !== '' && Number.isFinite(Number(memory))) details.MemorySize = Number(memory)
+  const [cores, room] = [vcpu, memory].map((said) => readFigure(said, mark))
+  if (cores!.ok) details.CoreCount = Number(cores!.value.text)
+  if (room!.ok) details.MemorySize = memoryOf(room!.value.text, roomUnitIn(memory) ?? 'GiB')
   if (system !== '') details.OperatingSystem = system
   return Object.keys(details).length === 0 ? '' : JSON.stringify(details)
 }

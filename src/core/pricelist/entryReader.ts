@@ -3,16 +3,15 @@ import { gib } from '../quantity/units.ts'
 import { architectureIn } from '../table/architectureText.ts'
 import { currencyIn, type CurrencySaid } from '../table/currencyText.ts'
 import { NO_UNIT, priceUnitIn, unitWithin, type PriceUnit } from '../table/priceUnit.ts'
+import { gibOf, memoryOf } from '../table/roomInGiB.ts'
 import { asCounted, roomUnitIn, type RoomUnit } from '../table/roomUnit.ts'
 import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
 import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning, TermAnswer } from './listMapping.ts'
 import {
   convertedPrice,
-  gibOf,
   hourlyPrice,
   machinePrice,
-  memoryOf,
   roomPrice,
   wholePrice,
   type RowUnits,

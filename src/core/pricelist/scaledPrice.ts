@@ -1,23 +1,12 @@
 import { parseDecimal, roundToUnits, trimDecimal, unitsToDecimal } from '../quantity/decimal.ts'
 import { multiply, sign, subtract, type Exact } from '../quantity/exact.ts'
-import { binaryUnit, bytesOf, type RoomUnit } from '../table/roomUnit.ts'
+import { gibIn } from '../table/roomInGiB.ts'
+import type { RoomUnit } from '../table/roomUnit.ts'
 import type { ListUnits } from './listMapping.ts'
 import type { Period } from './sizeRows.ts'
 
 /** Digits after the point that a price book keeps. */
 const DIGITS = 18
-
-/** GiB that one of a unit is, exactly. */
-const gibIn = (unit: RoomUnit): Exact => ({ n: bytesOf(unit), d: 1_073_741_824n })
-
-/** Room in GiB, in whole MiB to the nearest, since lists round what they divided. */
-export function gibOf(text: string, unit: RoomUnit): number {
-  const { n, d } = multiply(parseDecimal(text)!, gibIn(unit))
-  return Number((n * 2048n + d) / (d * 2n)) / 1024
-}
-
-/** Memory in GiB: the trade writes GB, and means GiB. */
-export const memoryOf = (text: string, unit: RoomUnit): number => gibOf(text, binaryUnit(unit))
 
 /** How rows are counted, where a row can name any unit. */
 export interface RowUnits extends Omit<ListUnits, 'diskRoom'> {

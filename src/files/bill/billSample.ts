@@ -4,6 +4,7 @@ import {
   type BillSample,
   type ProposedBillMapping,
 } from '../../core/billMapping/proposeBillMapping.ts'
+import { headingRow } from '../../core/table/headingRow.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { UnreadableList } from '../pricelist/listTable.ts'
 import { readDelimited } from '../pricelist/readDelimited.ts'
@@ -18,7 +19,6 @@ export interface SampledBill extends BillSample {
 }
 
 const MOST_ROWS = 2_000
-const MOST_ABOVE = 40
 
 /** The beginning of a bill that does not follow FOCUS, and what its columns are likely to mean. */
 export async function billSample(
@@ -52,14 +52,6 @@ export async function billSample(
     if (error instanceof UnreadableList) return refuse(nothing(error.message))
     throw error
   }
-}
-
-/** The first row with as many cells filled as any: titles stand above it. */
-function headingRow(table: readonly (readonly string[])[]): number {
-  const filled = table.slice(0, MOST_ABOVE).map((row) => row.filter((cell) => cell.trim() !== '').length)
-  const most = Math.max(0, ...filled)
-  const at = filled.findIndex((count) => count >= most * 0.8)
-  return Math.max(0, at)
 }
 
 const nothing = (problem: string): FileIssue => ({

@@ -1,4 +1,5 @@
 import { MOST_TAGS } from '../../core/machine/plan.ts'
+import { roomUnitIn } from '../../core/table/roomUnit.ts'
 import type { GiB } from '../../core/quantity/units.ts'
 import { asOneLine } from '../reading/oneLine.ts'
 import type { CellProblem, InventoryInputs } from './inventory.ts'
@@ -41,7 +42,9 @@ export class TableRow {
   room(field: InventoryField, says = true): GiB | undefined {
     const text = this.text(field)
     if (text === '') return undefined
-    const value = parseRoom(text, this.inputs)
+    const column = this.inputs.mapping.indexOf(field)
+    const heading = this.inputs.table.columns[column] ?? ''
+    const value = parseRoom(text, this.inputs, { heading, isMemory: field === 'memory' })
     if (value !== undefined && value <= MOST_ROOM_GIB) return value
     if (says) this.sayIsNo(field, `amount in ${this.inputs.unit}`)
     return undefined
@@ -50,7 +53,9 @@ export class TableRow {
   /** As the person wrote it, with the table’s unit where it has none of its own. */
   writtenRoom(field: InventoryField): string {
     const text = this.text(field).trim()
-    return /[A-Za-z]$/.test(text) ? text : `${text} ${this.inputs.unit}`
+    const column = this.inputs.mapping.indexOf(field)
+    const unit = roomUnitIn(this.inputs.table.columns[column] ?? '') ?? this.inputs.unit
+    return /[A-Za-z]$/.test(text) ? text : `${text} ${unit}`
   }
 
   tags(): Record<string, string> {

@@ -1,3 +1,5 @@
+import { FIELD_WORDS } from '../../core/pricelist/listWords.ts'
+import { wordsIn } from '../../core/quantity/wordsIn.ts'
 import { plainName } from '../reading/plainNames.ts'
 
 /** What a column can hold. `tag` takes the column's name as its key. */
@@ -148,11 +150,38 @@ const NAMES: Record<InventoryField, readonly string[]> = {
 /** What columns plainly call themselves; for the person to confirm. Each field once, tags aside. */
 export function proposedMapping(columns: readonly string[]): InventoryMapping {
   const taken = new Set<InventoryField>()
-  return columns.map((column) => {
-    const field = INVENTORY_FIELDS.find((each) => !taken.has(each) && NAMES[each].includes(plain(column)))
+  const take = (column: string, is: (field: InventoryField) => boolean): InventoryField | undefined => {
+    const field = INVENTORY_FIELDS.find((each) => !taken.has(each) && is(each))
     if (field) taken.add(field)
     return field
-  })
+  }
+  const plainly = columns.map((column) => take(column, (each) => NAMES[each].includes(plain(column))))
+  return columns.map((column, at) => plainly[at] ?? take(column, (each) => saysWord(column, WORDS[each])))
+}
+
+/** Whether a heading has a word, and none by which it is of something else. */
+function saysWord(column: string, known: ReadonlySet<string> | undefined): boolean {
+  const said = wordsIn(column)
+  return known !== undefined && said.some((word) => known.has(word)) && !said.some((word) => OTHERS.has(word))
+}
+
+const words = (text: string): ReadonlySet<string> => new Set(text.split(' '))
+
+/** Parts that are not the machine’s own, and figures of use. */
+const OTHERS = words(
+  'gpu vgpu gpus graphics grafik vram video used usage free frei belegt avg average max peak percent load',
+)
+
+/** Words of the trade in headings that say more, such as `CPU cores` and `RAM [MiB]`. */
+const WORDS: { readonly [Field in InventoryField]?: ReadonlySet<string> } = {
+  name: words('hostname host vm server machine rechner maschine maquina servidor serveur'),
+  vcpu: FIELD_WORDS.vcpu,
+  memory: FIELD_WORDS.memory,
+  region: words('site location region datacentre datacenter dc standort ort lieu ubicacion locatie'),
+  'data-disk-room': words('data daten donnees datos'),
+  'disk-room': words('disk disc storage volume platte festplatte disque disco schijf'),
+  image: words('os image betriebssystem'),
+  'cost-centre': words('department dept kostenstelle cost abteilung departement departamento afdeling'),
 }
 
 /** What is wrong with a mapping, so that no row can be read by it. */

@@ -1,45 +1,37 @@
-import { ownValue } from '../../core/ownValue.ts'
 import { gib, type GiB } from '../../core/quantity/units.ts'
+import { readFigure, type DecimalMark } from '../../core/table/readFigure.ts'
+import { gibOf, memoryOf } from '../../core/table/roomInGiB.ts'
+import { asCounted, roomUnitIn, type RoomUnit } from '../../core/table/roomUnit.ts'
 
 /** How numbers are written in a table, as the person says. */
 export interface NumberForm {
-  readonly decimal: '.' | ','
-  /** Of memory and room without a unit of their own. */
+  readonly decimal: DecimalMark
+  /** Of room without a unit of its own; where it is GiB, so are disks that are written in GB. */
   readonly unit: 'GiB' | 'GB'
 }
 
-const MIB_PER_GIB = 1_024
+/** Units, words and signs beside a figure; what else has letters is none. */
+const FIGURE = /^[^\p{L}\d]*\d[\d.,'’\s\u00a0\u202f]*(?:\p{L}[\p{L}\s]{0,12})?$/u
 
-/**
- * A number with the decimal mark that was chosen; the other mark, a space or an apostrophe may part thousands, in
- * threes. Undefined where it is none.
- */
-export function parseNumber(text: string, decimal: NumberForm['decimal']): number | undefined {
-  const group = decimal === '.' ? ',' : '.'
-  const mark = decimal === '.' ? '\\.' : ','
-  const groups = `[${group === '.' ? '\\.' : ','}' \u00a0\u202f]`
-  const form = new RegExp(`^(\\d+|\\d{1,3}(?:${groups}\\d{3})+)(?:${mark}(\\d{1,6}))?$`)
-  const match = form.exec(text.trim())
-  if (!match) return undefined
-  return Number(`${match[1]!.replace(/\D/g, '')}.${match[2] ?? '0'}`)
+/** A number with the mark that parts decimals in the table. Undefined where it is none. */
+export function parseNumber(text: string, decimal: DecimalMark): number | undefined {
+  const read = FIGURE.test(text.trim()) ? readFigure(text, decimal) : undefined
+  return read?.ok ? Number(read.value.text) : undefined
 }
 
 /**
- * Room in GiB, in whole MiB, rounded up: `128`, `128 GiB`, `500 GB`, `2 TiB`. What has no unit is in that of the table.
+ * Room in GiB, in whole MiB: `128`, `128 GiB`, `500 GB`, `2 TiB`. What has no unit is in that of its heading, or of the
+ * table; GB of memory are GiB.
  */
-export function parseRoom(text: string, { decimal, unit }: NumberForm): GiB | undefined {
-  const match = /^(.*?)\s*(GiB|GB|TiB|TB|MiB|MB)?$/i.exec(text.trim())
-  const value = match && parseNumber(match[1]!, decimal)
-  if (value === undefined || value === null || value <= 0) return undefined
-  const factor = ownValue(GIB_PER, (match![2] ?? unit).toLowerCase())!
-  return gib(Math.ceil(value * factor * MIB_PER_GIB - 1e-9) / MIB_PER_GIB)
-}
-
-const GIB_PER: Readonly<Record<string, number>> = {
-  mib: 1 / MIB_PER_GIB,
-  gib: 1,
-  tib: MIB_PER_GIB,
-  mb: 1e6 / 2 ** 30,
-  gb: 1e9 / 2 ** 30,
-  tb: 1e12 / 2 ** 30,
+export function parseRoom(
+  text: string,
+  { decimal, unit }: NumberForm,
+  { heading = '', isMemory = false }: { readonly heading?: string; readonly isMemory?: boolean } = {},
+): GiB | undefined {
+  const read = FIGURE.test(text.trim()) ? readFigure(text, decimal) : undefined
+  if (!read?.ok || Number(read.value.text) <= 0) return undefined
+  const own = roomUnitIn(text)
+  if (own === undefined && /\p{L}/u.test(text)) return undefined
+  const said: RoomUnit = own ?? roomUnitIn(heading) ?? unit
+  return gib(isMemory ? memoryOf(read.value.text, said) : gibOf(read.value.text, asCounted(said, unit), 'up'))
 }

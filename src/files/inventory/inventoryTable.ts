@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { MOST_MACHINES } from '../../core/machine/plan.ts'
+import { headingRow } from '../../core/table/headingRow.ts'
 import { accept, refuse, type Outcome } from '../../core/outcome.ts'
 import { csvCell } from '../reading/csvText.ts'
 import type { FileIssue } from '../reading/fileIssue.ts'
@@ -67,7 +68,7 @@ export function parseTable(text: string, separator: Separator): Outcome<Inventor
   }
   // A line by which spreadsheets tell each other the separator.
   if (/^sep=.?$/i.test(data[0]?.join('').trim() ?? '')) data.shift()
-  const [head, ...rows] = data
+  const [head, ...rows] = data.slice(headingRow(data))
   if (!head || rows.length === 0)
     return refuse(issue('The table has no rows.', 'a line of column names, and rows.'))
   if (rows.length > MOST_MACHINES) {

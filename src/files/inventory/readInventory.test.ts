@@ -231,8 +231,13 @@ describe('numbers', () => {
     ['1.500', ',', 1_500],
     ['1 500,25', ',', 1_500.25],
     ["1'500", '.', 1_500],
-    ['1,5', '.', undefined],
-    ['15,00', '.', undefined],
+    // In the only way in which they can be read.
+    ['1,5', '.', 1.5],
+    ['15,00', '.', 15],
+    ['0,500', '.', 0.5],
+    ['8 cores', '.', 8],
+    ['4-8', '.', undefined],
+    ['a 4', '.', undefined],
     ['-1', '.', undefined],
     ['1e3', '.', undefined],
     ['', '.', undefined],
@@ -245,12 +250,53 @@ describe('numbers', () => {
     ['128', 'GB', 119.2099609375],
     ['128 GiB', 'GB', 128],
     ['2TiB', 'GB', 2_048],
-    ['1 TB', 'GiB', 931.3232421875],
+    ['1 TB', 'GB', 931.3232421875],
+    // Whoever says that the table counts in GiB says so of its TB too.
+    ['1 TB', 'GiB', 1_024],
+    ['16 GB RAM', 'GiB', 16],
     ['512 MiB', 'GiB', 0.5],
     ['0', 'GiB', undefined],
     ['x GiB', 'GiB', undefined],
   ])('%s in a table of %s', (text, unit, value) => {
     expect(parseRoom(text, { decimal: '.', unit })).toBe(value)
+  })
+
+  test('memory in GB is GiB; a figure alone is in the unit of its heading', () => {
+    const form = { decimal: '.', unit: 'GB' } as const
+    expect([
+      parseRoom('16 GB', form, { isMemory: true }),
+      parseRoom('16384', form, { heading: 'RAM (MB)', isMemory: true }),
+      parseRoom('512', form, { heading: 'Disk GiB' }),
+      parseRoom('512 GB', form, { heading: 'Disk GiB' }),
+    ]).toEqual([16, 16, 512, 476.837890625])
+  })
+
+  test('headings that say more are understood, and those of other parts are left', () => {
+    const columns = [
+      'VM',
+      'CPU cores',
+      'RAM [MiB]',
+      'GPU memory',
+      'Site',
+      'Department',
+      'Disk (GB)',
+      'Avg CPU load',
+    ]
+    expect(proposedMapping(columns)).toEqual([
+      'name',
+      'vcpu',
+      'memory',
+      undefined,
+      'region',
+      'cost-centre',
+      'disk-room',
+      undefined,
+    ])
+  })
+
+  test('titles may stand above the headings', () => {
+    const table = parseTable('Machines of the depot;;\n;;\nName;vCPU;Memory\nweb;2;8\n', ';')
+    expect(table).toMatchObject({ value: { columns: ['Name', 'vCPU', 'Memory'], rows: [['web', '2', '8']] } })
   })
 })
 

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { decimalMarkOf, markEvidence } from '../../core/table/decimalMark.ts'
 import type { NumberForm } from './inventoryNumber.ts'
 import { SEPARATORS, type Encoding, type Separator } from './inventoryTable.ts'
 
@@ -61,19 +62,10 @@ function separated(text: string): { separator: Separator; rows: string[][] } {
   return tried.reduce((best, each) => (each.score > best.score ? each : best))
 }
 
-const HAS_COMMA = /^\d{1,3}(\.\d{3})*,\d{1,6}\s*[A-Za-z]*$/
-const HAS_POINT = /^\d{1,3}(,\d{3})*\.\d{1,6}\s*[A-Za-z]*$/
-/** Three digits behind a mark may be thousands as well. */
-const IS_OPEN = /^\d{1,3}[.,]\d{3}\s*[A-Za-z]*$/
-
+/** Programs that part columns by semicolons do so where the comma is in figures. */
 function decimalOf(rows: readonly (readonly string[])[], separator: Separator): NumberForm['decimal'] {
-  const cells = rows.slice(1).flatMap((row) => row.map((cell) => cell.trim()))
-  const said = cells.filter((cell) => !IS_OPEN.test(cell))
-  const commas = said.filter((cell) => HAS_COMMA.test(cell)).length
-  const points = said.filter((cell) => HAS_POINT.test(cell)).length
-  if (commas !== points) return commas > points ? ',' : '.'
-  // Programs that part columns by semicolons do so where the comma is in figures.
-  return separator === ';' ? ',' : '.'
+  const evidence = markEvidence(rows.slice(1).flat())
+  return decimalMarkOf(evidence, evidence, separator === ';' ? ',' : '.').mark
 }
 
 function unitOf(rows: readonly (readonly string[])[]): NumberForm['unit'] {
