@@ -1,6 +1,6 @@
 import type { LeftOut } from '../core/pricelist/listEntry.ts'
-import type { ListField, RowKind } from '../core/pricelist/listMapping.ts'
-import type { PARTS_OF_MONEY, PricePeriod } from '../core/table/priceUnit.ts'
+import type { ListField, ListUnits, RowKind } from '../core/pricelist/listMapping.ts'
+import { PARTS_OF_MONEY, type PricePeriod } from '../core/table/priceUnit.ts'
 import type { DateOrder } from '../core/table/readDate.ts'
 
 export const LIST_FIELD_NAMES = {
@@ -127,4 +127,32 @@ const UNITS: ReadonlyMap<string, string> = new Map([
 export function listAssumptionText(about: string): string {
   const unit = UNITS.get(about.replace(/^list-of-/, ''))
   return about.startsWith('list-of-') && unit ? unit : `the column of ${about.replace(/^list-(of-)?/, '')}`
+}
+
+/** How the figures of a column are counted, in few words; undefined where there is nothing to say. */
+export function columnUnitText(
+  field: ListField,
+  { period, perCount, parts = 1, memory, diskRoom, vcpuPerCount, dateOrder }: ListUnits,
+  currency: string,
+): string | undefined {
+  switch (field) {
+    case 'price': {
+      const money =
+        parts === 1
+          ? currency
+          : `${PARTS_NAMES[PARTS_OF_MONEY.find((each) => each === parts)!]} of ${currency}`
+      return `${money} ${perCount === 1 ? PERIOD_NAMES[period] : `for ${perCount} × ${PERIOD_NAMES[period]}`}`
+    }
+    case 'memory':
+      return memory
+    case 'room':
+      return diskRoom
+    case 'vcpu':
+      return vcpuPerCount === 1 ? undefined : `cores of ${vcpuPerCount}`
+    case 'validFrom':
+    case 'validTo':
+      return dateOrder && DATE_ORDER_NAMES[dateOrder]
+    default:
+      return undefined
+  }
 }

@@ -5,7 +5,6 @@ import { currencyIn } from '../table/currencyText.ts'
 import { decimalMarkOf, markEvidence, markOfLanguage } from '../table/decimalMark.ts'
 import { dateOrderOf, readDate, type DateOrder } from '../table/readDate.ts'
 import { readTime } from '../table/readTime.ts'
-import type { DecimalMark } from '../table/readFigure.ts'
 import { zoneOffsets } from '../calendar/zoneOffsets.ts'
 import { BILL_FIELD_WORDS, THING_WORDS, UNIT_WORDS, USE_WORDS } from './billWords.ts'
 import {

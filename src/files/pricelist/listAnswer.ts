@@ -1,3 +1,4 @@
+import type { LeftOut } from '../../core/pricelist/listEntry.ts'
 import type { LeftOutCount, Contradiction } from '../../core/pricelist/ListTroubles.ts'
 import type { OddPrice, Proof } from '../../core/pricelist/listChecks.ts'
 import type { ListMapping, MappingQuestion, TableJoin } from '../../core/pricelist/listMapping.ts'
@@ -47,6 +48,8 @@ export interface SampleRow {
   readonly row: number
   readonly cells: readonly string[]
   readonly isUsed: boolean
+  /** Why it gave nothing, or one of its prices did not. */
+  readonly leftOut?: LeftOut
 }
 
 export interface TableReading {

@@ -194,7 +194,7 @@ async function* readTable(
         ? read(cells, row)
         : { entries: [], leftOut: [{ why: 'no-partner', text: lacking } as const] }
     found.add(row, said, isNamed ? table.name : undefined)
-    sampler.add(row, cells, said.entries.length > 0)
+    sampler.add(row, cells, said.entries.length > 0, said.leftOut[0])
   }
   for (const cells of table.rows) take(cells)
   if (table.isCostly && !isRead) await table.rest.return(undefined)

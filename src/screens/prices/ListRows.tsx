@@ -3,22 +3,24 @@
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { meaningsOf } from '../../core/pricelist/compileMapping.ts'
-import type { ListMapping } from '../../core/pricelist/listMapping.ts'
+import type { ListField, ListMapping, RowMeaning } from '../../core/pricelist/listMapping.ts'
 import { ToggleRow } from '../../interface/ToggleRow'
-import { LIST_FIELD_NAMES, leftOutText, PERIOD_NAMES } from '../../wording/list'
+import { VisuallyHidden } from '../../interface/VisuallyHidden'
+import { leftOutText, PERIOD_NAMES } from '../../wording/list'
+import { ColumnHead } from './ColumnHead'
 import type { MappingEdit } from './useMapping.ts'
 import { formatNumber } from '../../wording/number'
 
-/** Rows of the list, spread over it, under what each column says; left out ones are struck out. */
+/** Rows of the list, spread over it, under what each column is taken for; left out ones are struck out, and cells that fail are marked. */
 export function ListRows({ edit }: { readonly edit: MappingEdit }) {
-  const { reading, table, mapping, lookAtTable } = edit
+  const { reading, table, mapping, meaning, lookAtTable } = edit
   const { leftOut, rows, used, proofs, tables } = reading
   const { columns, sample, name } = table
-  const roles = useMemo(() => rolesOf(mapping, name), [mapping, name])
+  const others = useMemo(() => otherRoles(mapping, name), [mapping, name])
   return (
     <Part aria-label="The list">
       <h2>
-        The list <small>rows spread over it; struck out: left out</small>
+        The list <small>press above a column to say what it is; struck out: left out</small>
       </h2>
       {tables.length > 1 && (
         <ToggleRow
@@ -39,21 +41,31 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
               <th scope="col">row</th>
               {columns.map((column) => (
                 <th key={column} scope="col">
-                  <Role $used={roles.has(column)}>{roles.get(column)?.join(', ') ?? 'not used'}</Role>
+                  {table.role === 'prices' && (
+                    <ColumnHead column={column} otherwise={others.get(column) ?? []} edit={edit} />
+                  )}
+                  {table.role !== 'prices' && <Role>{others.get(column)?.join(', ') ?? 'not used'}</Role>}
                   {column}
                 </th>
               ))}
             </tr>
           </thead>
           <tbody>
-            {sample.map(({ row, cells, isUsed }) => (
-              <Row key={row} $used={isUsed || table.role !== 'prices'}>
-                <th scope="row">{formatNumber(row)}</th>
-                {cells.map((cell, i) => (
-                  <td key={columns[i]}>{cell}</td>
-                ))}
-              </Row>
-            ))}
+            {sample.map(({ row, cells, isUsed, leftOut: why }) => {
+              const fault =
+                why?.why === 'unreadable' ? faultColumn(why.field, meaning, why.text, cells, columns) : -1
+              return (
+                <Row key={row} $used={isUsed || table.role !== 'prices'} title={why && leftOutText(why)}>
+                  <th scope="row">{formatNumber(row)}</th>
+                  {cells.map((cell, i) => (
+                    <td key={columns[i]} data-fault={i === fault || undefined}>
+                      {cell}
+                      {i === fault && why && <VisuallyHidden>: {leftOutText(why)}</VisuallyHidden>}
+                    </td>
+                  ))}
+                </Row>
+              )
+            })}
           </tbody>
         </table>
       </Scroll>
@@ -95,26 +107,32 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
   )
 }
 
-/** What each column is read for. */
-function rolesOf(mapping: ListMapping, table: string): ReadonlyMap<string, string[]> {
+/** What columns are read for beside the fields of a row. */
+function otherRoles(mapping: ListMapping, table: string): ReadonlyMap<string, string[]> {
   const roles = new Map<string, string[]>()
   const note = (column: string, role: string): void => {
     const known = roles.get(column) ?? []
     if (!known.includes(role)) roles.set(column, [...known, role])
   }
-  for (const { fields, only, prices = [] } of meaningsOf(mapping, table)) {
-    for (const [field, source] of Object.entries(fields)) {
-      if (source?.from === 'column')
-        note(source.column, LIST_FIELD_NAMES[field as keyof typeof LIST_FIELD_NAMES])
-    }
-    for (const { column } of only) note(column, 'filter')
-    for (const { column, ...said } of prices) note(column, ['price', ...Object.values(said)].join(', '))
-  }
+  for (const { only } of meaningsOf(mapping, table)) for (const { column } of only) note(column, 'filter')
   for (const join of mapping.joins ?? []) {
     if (join.table === table) note(join.column, `found in ${join.with}`)
     if (join.with === table) note(join.key, 'key')
   }
   return roles
+}
+
+/** Where the cell stands that could not be read: by its field's column, else by what it reads. */
+function faultColumn(
+  field: ListField,
+  { fields }: RowMeaning,
+  text: string,
+  cells: readonly string[],
+  columns: readonly string[],
+): number {
+  const source = fields[field]
+  if (source?.from === 'column') return columns.indexOf(source.column)
+  return text === '' ? -1 : cells.findIndex((cell) => cell.trim() === text)
 }
 
 const Part = styled.section`
@@ -157,23 +175,28 @@ const Scroll = styled.div`
     top: 0;
     background: var(--paper);
     font-weight: 600;
+    vertical-align: bottom;
   }
   tbody tr {
     border-top: 1px solid var(--rule);
   }
 `
 
-const Role = styled.span<{ readonly $used: boolean }>`
+const Role = styled.span`
   display: block;
   font-size: 11px;
-  font-weight: ${({ $used }) => ($used ? 600 : 400)};
-  color: ${({ $used }) => ($used ? 'var(--save)' : 'var(--ink-2)')};
+  font-weight: 400;
+  color: var(--ink-2);
 `
 
 const Row = styled.tr<{ readonly $used: boolean }>`
   td {
     color: ${({ $used }) => ($used ? 'inherit' : 'var(--ink-3)')};
     text-decoration: ${({ $used }) => ($used ? 'none' : 'line-through')};
+  }
+  td[data-fault] {
+    color: var(--leak);
+    box-shadow: inset 3px 0 0 var(--leak);
   }
 `
 

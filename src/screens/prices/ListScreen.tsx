@@ -216,7 +216,7 @@ const Ways = styled.div`
 const Columns = styled.div`
   grid-row: 3;
   display: grid;
-  grid-template-columns: minmax(0, 1.15fr) 348px minmax(0, 0.9fr);
+  grid-template-columns: minmax(0, 1.5fr) 330px minmax(0, 0.8fr);
   min-height: 0;
   ${media.compact} {
     grid-template-columns: minmax(0, 1fr) 290px minmax(0, 0.8fr);

@@ -1,7 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import type { ListField, RowKind } from '../../core/pricelist/listMapping.ts'
+import type { ListField } from '../../core/pricelist/listMapping.ts'
+import { ROW_FIELDS } from '../../core/pricelist/rowFields.ts'
 import { Button } from '../../interface/Button'
 import { Dropdown } from '../../interface/Dropdown'
 import { LIST_FIELD_NAMES } from '../../wording/list'
@@ -10,51 +11,13 @@ import { MappingRow } from './MappingRow'
 import { PriceColumnsDialog } from './PriceColumnsDialog'
 import type { MappingEdit } from './useMapping.ts'
 
-/** What has to be said of a row of each kind, and what may be. */
-const FIELDS: {
-  readonly [Kind in RowKind]: { readonly must: readonly ListField[]; readonly may: readonly ListField[] }
-} = {
-  'size-price': {
-    must: ['size', 'vcpu', 'memory', 'place', 'price'],
-    may: [
-      'system',
-      'term',
-      'payment',
-      'upFront',
-      'unit',
-      'currency',
-      'architecture',
-      'family',
-      'zone',
-      'localDisk',
-      'mostDisks',
-      'iops',
-      'throughput',
-      'network',
-      'bandFrom',
-      'validFrom',
-      'validTo',
-    ],
-  },
-  'disk-price': {
-    must: ['disk', 'place', 'price'],
-    may: ['room', 'unit', 'currency', 'bandFrom', 'bandUpTo', 'validFrom', 'validTo'],
-  },
-  'address-price': { must: ['place', 'price'], may: ['use', 'unit', 'currency', 'validFrom', 'validTo'] },
-  'traffic-price': {
-    must: ['place', 'price', 'bandFrom', 'bandUpTo'],
-    may: ['unit', 'currency', 'validFrom', 'validTo'],
-  },
-  'snapshot-price': { must: ['place', 'price'], may: ['unit', 'currency', 'validFrom', 'validTo'] },
-}
-
 /** Which column says what of a row. */
 export function MeaningFields({ edit }: { readonly edit: MappingEdit }) {
   const { meaning, table, setMeaning, mapping } = edit
   const { fields, prices } = meaning
   const [shown, setShown] = useState<readonly ListField[]>([])
   const [isDefining, setIsDefining] = useState(false)
-  const { must, may } = FIELDS[meaning.is]
+  const { must, may } = ROW_FIELDS[meaning.is]
   const asked = may.filter((field) => fields[field] || shown.includes(field))
   const more = may.filter((field) => !asked.includes(field))
   const isSaid = (field: ListField): boolean =>
