@@ -110,6 +110,7 @@ const UNITS: ReadonlyMap<string, string> = new Map([
   ['period', 'what a price is for'],
   ['percount', 'for how many a price is'],
   ['parts', 'whether prices are in cents'],
+  ['each', 'whether a price is for the machine or for each vCPU'],
   ['decimalmark', 'which mark stands before decimals'],
   ['dateorder', 'whether dates begin with the day'],
   ['currency', 'the currency'],
@@ -132,7 +133,7 @@ export function listAssumptionText(about: string): string {
 /** How the figures of a column are counted, in few words; undefined where there is nothing to say. */
 export function columnUnitText(
   field: ListField,
-  { period, perCount, parts = 1, memory, diskRoom, vcpuPerCount, dateOrder }: ListUnits,
+  { period, perCount, parts = 1, each, memory, diskRoom, vcpuPerCount, dateOrder }: ListUnits,
   currency: string,
 ): string | undefined {
   switch (field) {
@@ -141,7 +142,8 @@ export function columnUnitText(
         parts === 1
           ? currency
           : `${PARTS_NAMES[PARTS_OF_MONEY.find((each) => each === parts)!]} of ${currency}`
-      return `${money} ${perCount === 1 ? PERIOD_NAMES[period] : `for ${perCount} × ${PERIOD_NAMES[period]}`}`
+      const of = each ? ` for each ${each === 'vcpu' ? 'vCPU' : 'core'}` : ''
+      return `${money}${of} ${perCount === 1 ? PERIOD_NAMES[period] : `for ${perCount} × ${PERIOD_NAMES[period]}`}`
     }
     case 'memory':
       return memory

@@ -136,15 +136,16 @@ function sizeEntry({
   const paid = reader.optionalFigure('upFront', cells)
   const upFront = paid !== undefined && rate !== undefined ? convertedPrice(paid, rate) : paid
   const zone = reader.text('zone', cells)
+  const said = facts(cells)
   return {
     is: 'size-price',
     size: reader.name('size', cells),
-    facts: facts(cells),
+    facts: said,
     place,
     ...(zone !== '' && { zone: reader.name('zone', cells) }),
     system: column.system ?? reader.word('system', cells),
     term,
-    ...machinePrice(amount, units),
+    ...machinePrice(ofMachine(amount, said, units), units),
     ...(upFront !== undefined && { upFront }),
     from,
   }
@@ -153,7 +154,7 @@ function sizeEntry({
 /** How a row is counted: as its own cells say, and for the rest as the list. */
 function rowUnits(units: ListUnits, unit: PriceUnit): RowUnits {
   if (unit === NO_UNIT) return units
-  const { period, count, parts, room } = unit
+  const { period, count, parts, room, each: of } = unit
   const isAnother = period !== undefined && period !== units.period
   const each = count ?? (isAnother ? 1 : undefined)
   return {
@@ -162,7 +163,15 @@ function rowUnits(units: ListUnits, unit: PriceUnit): RowUnits {
     ...(each !== undefined && { perCount: each }),
     ...(parts !== undefined && { parts }),
     ...(room && { diskRoom: asCounted(room, units.diskRoom) }),
+    ...(of && { each: of }),
   }
+}
+
+/** A price for each vCPU or core, as often as the machine has them. */
+function ofMachine(amount: string, { vcpu }: SizeFacts, { each, vcpuPerCount }: RowUnits): string {
+  if (!each) return amount
+  const count = each === 'core' && vcpuPerCount > 1 ? vcpu / vcpuPerCount : vcpu
+  return convertedPrice(amount, String(count))
 }
 
 /** Prices of machines and disks for more than the first of them are for buyers of many. */

@@ -39,6 +39,8 @@ export function proposeUnits(clues: UnitClues, unsure: Set<MappingQuestion>): Li
   const parts = headed.find((each) => each.parts !== undefined)?.parts
   if (count > 1) unsure.add('perCount')
   if (parts !== undefined) unsure.add('parts')
+  const each = is === 'size-price' ? headed.find((unit) => unit.each !== undefined)?.each : undefined
+  if (each) unsure.add('each')
   const mark = priced[0]?.mark
   return {
     memory: is === 'size-price' ? memoryUnitOf(clues, unsure) : 'GiB',
@@ -46,6 +48,7 @@ export function proposeUnits(clues: UnitClues, unsure: Set<MappingQuestion>): Li
     period: period.value,
     perCount: count,
     ...(parts !== undefined && { parts }),
+    ...(each && { each }),
     diskRoom: is === 'size-price' ? 'GiB' : roomUnitOf(clues, unsure),
     ...(mark && { decimalMark: mark.mark }),
   }

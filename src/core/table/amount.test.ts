@@ -8,8 +8,16 @@ const said = (cell: string): string => {
   const read = readAmount(cell)
   if (!read.ok) return read.issues[0].code
   const { text, currency, unit } = read.value
-  const { period = '', count = 1, parts = 1, room = '' } = unit
-  return [text, currency?.codes[0] ?? '', count === 1 ? '' : count, period, room, parts === 1 ? '' : parts]
+  const { period = '', count = 1, parts = 1, room = '', each } = unit
+  return [
+    text,
+    currency?.codes[0] ?? '',
+    count === 1 ? '' : count,
+    period,
+    room,
+    parts === 1 ? '' : parts,
+    each ? `each ${each}` : '',
+  ]
     .filter((each) => each !== '')
     .join(' ')
 }
@@ -27,6 +35,11 @@ test.each([
   ['£9.00', '9 GBP'],
   ['C$ 0.05', '0.05 CAD'],
   ['0.02 / 0.03', '0.02'],
+  ['€1.2k/year', '1200 EUR year'],
+  ['1.2345k', '1234.5'],
+  ['30 %', 'no-number'],
+  ['1.5M', 'no-number'],
+  ['€0.02 per vCPU-hour', '0.02 EUR hour each vcpu'],
   ['on request', 'no-number'],
 ])('%s is %s', (cell, expected) => {
   expect(said(cell)).toBe(expected)

@@ -1,4 +1,4 @@
-import { accept, type Outcome } from '../outcome.ts'
+import { accept, refuse, type Outcome } from '../outcome.ts'
 import { currencyIn, type CurrencySaid } from './currencyText.ts'
 import { NO_UNIT, priceUnitIn, type PriceUnit } from './priceUnit.ts'
 import { readFigure, type DecimalMark, type Figure, type FigureProblem } from './readFigure.ts'
@@ -10,6 +10,18 @@ export interface Amount extends Figure {
 }
 
 const PLAIN = /^\d+(?:[.,]\d+)?$/
+/** Shares, and millions, are no price of one thing. */
+const NO_AMOUNT = /\d\s*(?:%|percent|prozent|pour ?cent|por ?ciento|procent)|\d[mM](?![\p{L}\d])/iu
+/** `1.2k` is 1,200. */
+const THOUSANDS = /\d[kK](?![\p{L}\d])/u
+
+function thousandTimes(text: string): string {
+  const [whole = '', fraction = ''] = text.split('.')
+  const digits = `${whole}${fraction.padEnd(3, '0').slice(0, 3)}`.replace(/^0+(?=\d)/, '')
+  const rest = fraction.slice(3)
+  return rest === '' ? digits : `${digits}.${rest}`
+}
+
 /** What follows is for how much of something the amount is: it may have a number of its own. */
 const PER = /\d[^\d]*?(?=\s*(?:\/|\bper\b|\bje\b|\bpro\b|\bpar\b|\bpor\b|\bfor\b|\beach\b))/iu
 
@@ -23,15 +35,18 @@ export function readAmount(cell: string, mark?: DecimalMark): Outcome<Amount, Fi
     const read = readFigure(text, mark)
     return read.ok ? accept({ ...read.value, unit: NO_UNIT }) : read
   }
+  if (NO_AMOUNT.test(text)) return refuse({ code: 'no-number' })
   const at = PER.exec(text)
   const cut = at ? at.index + at[0].length : text.length
   const read = readFigure(text.slice(0, cut), mark)
   if (!read.ok) return read
   const currency = currencyIn(text)
   const unit = at ? priceUnitIn(text.slice(cut)) : priceUnitIn(text.replace(/\d[\d.,' ]*/, ' '))
+  const thousands = THOUSANDS.test(text.slice(0, cut))
   const { parts } = priceUnitIn(text.slice(0, cut).replace(/\d[\d.,' ]*/, ' '))
   return accept({
     ...read.value,
+    ...(thousands && { text: thousandTimes(read.value.text) }),
     ...(currency && { currency }),
     unit: parts === undefined ? unit : { ...unit, parts },
   })

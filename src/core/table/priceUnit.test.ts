@@ -38,6 +38,10 @@ describe('what one price is for', () => {
     ['EUR per GiB and month', { period: 'month', room: 'GiB' }],
     ['and', {}],
     ['p.a.', { period: 'year' }],
+    ['EUR per vCPU-hour', { period: 'hour', each: 'vcpu' }],
+    ['Price per core and month', { period: 'month', each: 'core' }],
+    ['vCPU hour', { period: 'hour', each: 'vcpu' }],
+    ['vCPU', {}],
     ['EUR per minute', { period: 'minute' }],
     ['price per 5 min', { period: 'minute', count: 5 }],
   ])('%s', (text, expected) => {

@@ -20,6 +20,8 @@ export const PARTS_OF_MONEY = [1, 100, 1_000, 1_000_000] as const
 export interface PriceUnit {
   readonly period?: PricePeriod
   readonly room?: RoomUnit
+  /** A price for each vCPU or core of a machine, and not for the machine. */
+  readonly each?: 'vcpu' | 'core'
   /** So many of them: 100 of `100 hours`, 720 of `per 720 hours`. */
   readonly count?: number
   /** So many of the amount are one of its currency: 100 cents, 1,000,000 millionths. */
@@ -82,6 +84,16 @@ const COUNT_OF_UNITS = new RegExp(
   `${PER}(1[.,' ]?000(?:[.,' ]?000)?|10[.,' ]?000|100)(?!\\s*(?:hours?|h)\\b)`,
 )
 
+const EACH: readonly (readonly [RegExp, 'vcpu' | 'core'])[] = [
+  [new RegExp(`${PER}v ?(?:cpus?|cores?)\\b|\\bvcpus?[ /]+(?:hours?|h|stunden?|months?)\\b`), 'vcpu'],
+  [
+    new RegExp(
+      `${PER}(?:physical |physischer )?(?:cores?|kerne?|coeurs?|nucleos?)\\b|\\bcores?[ /]+(?:hours?|h)\\b`,
+    ),
+    'core',
+  ],
+]
+
 const PARTS: readonly (readonly [RegExp, number])[] = [
   [/\b(micros?|millionths?|microunits?)\b/, 1_000_000],
   [/\b(millis?|mills?|thousandths?)\b/, 1_000],
@@ -108,10 +120,12 @@ export function priceUnitIn(text: string): PriceUnit {
   const ofUnits = COUNT_OF_UNITS.exec(words)
   const count =
     number && !isPrintedMonth(number, counted) ? number : wholeOf(ofRoom?.[1] ?? ofUnits?.[1] ?? '')
+  const each = EACH.find(([sign]) => sign.test(words))?.[1]
   const parts = PARTS.find(([sign]) => sign.test(words))?.[1]
   return {
     ...(period && { period }),
     ...(room && { room }),
+    ...(each && { each }),
     ...(count !== undefined && count > 1 && { count }),
     ...(parts !== undefined && { parts }),
   }
@@ -137,15 +151,18 @@ function wholeOf(text: string): number | undefined {
 
 /** What of one a more particular text leaves unsaid: a cell that names its period is counted anew. */
 export function unitWithin(own: PriceUnit, wider: PriceUnit): PriceUnit {
+  const { period: _, count: __, parts: ___, ...beside } = own
   if (own.period === undefined && own.count === undefined && own.parts === undefined)
-    return own.room ? { ...wider, room: own.room } : wider
+    return { ...wider, ...beside }
   const isSame = own.period === undefined || own.period === wider.period
   const { count = isSame ? wider.count : undefined, parts = isSame ? wider.parts : undefined } = own
   const period = own.period ?? wider.period
   const room = own.room ?? wider.room
+  const each = own.each ?? wider.each
   return {
     ...(period && { period }),
     ...(room && { room }),
+    ...(each && { each }),
     ...(count !== undefined && { count }),
     ...(parts !== undefined && { parts }),
   }

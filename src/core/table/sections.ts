@@ -1,5 +1,8 @@
 type Row = readonly string[]
 
+/** `Region: Porto` is Porto. */
+const LABEL = /^\p{L}[\p{L} ]{1,24}:\s+(?=\S)/u
+
 const filledAt = (row: Row): number[] => row.flatMap((cell, i) => (cell.trim() === '' ? [] : [i]))
 
 /** The text of a row that has one cell and no figure in it: a title over the rows below it. */
@@ -24,7 +27,8 @@ export class SectionReader {
   constructor(private readonly width: number) {}
 
   row(row: Row): Row {
-    this.section = sectionOf(row) ?? this.section
+    const title = sectionOf(row)
+    if (title !== undefined) this.section = title.replace(LABEL, '')
     if (filledAt(row).length === 0) return row
     return [...Array.from({ length: this.width }, (_, i) => row[i] ?? ''), this.section]
   }

@@ -38,7 +38,10 @@ async function sheetsOf(name: string, file: Blob) {
 function cellText(cell: unknown): string {
   if (cell === null || cell === undefined) return ''
   if (cell instanceof Date) return cell.toISOString().slice(0, 10)
-  if (typeof cell === 'number')
-    return /e/.test(String(cell)) ? cell.toFixed(18).replace(/\.?0+$/, '') : String(cell)
+  // A spreadsheet shows fifteen digits of a number; what is beyond them came of its arithmetic.
+  if (typeof cell === 'number') {
+    const shown = Number(cell.toPrecision(15))
+    return /e/.test(String(shown)) ? shown.toFixed(18).replace(/\.?0+$/, '') : String(shown)
+  }
   return typeof cell === 'string' ? cell.trim() : String(cell as boolean)
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { MEMORY_UNITS, MOST_PER_COUNT } from '../../core/pricelist/listMapping.ts'
+import { MEMORY_UNITS, MOST_PER_COUNT, type ListUnits } from '../../core/pricelist/listMapping.ts'
 import { PARTS_OF_MONEY, PRICE_PERIODS } from '../../core/table/priceUnit.ts'
 import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { Dropdown } from '../../interface/Dropdown'
@@ -12,7 +12,11 @@ import type { MappingEdit } from './useMapping.ts'
 
 /** How what the columns hold is counted. */
 export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
-  const { meaning, units, setUnits } = edit
+  const { meaning, units, mapping, setUnits, change } = edit
+  const setEach = (each: ListUnits['each']): void => {
+    const { each: _, ...others } = mapping.units
+    change({ ...mapping, units: each ? { ...others, each } : others }, 'each')
+  }
   const isSizes = meaning.is === 'size-price'
   const unitOptions = MEMORY_UNITS.map((id) => ({ id, name: id }))
   return (
@@ -57,6 +61,20 @@ export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
             value={units.period}
             options={PRICE_PERIODS.map((id) => ({ id, name: PERIOD_NAMES[id] }))}
             onChange={(id) => setUnits({ period: PRICE_PERIODS.find((each) => each === id)! }, 'period')}
+          />
+        </MappingRow>
+      )}
+      {isSizes && (
+        <MappingRow name="of" question="each" edit={edit}>
+          <Dropdown
+            label="What a price is of"
+            value={units.each ?? 'machine'}
+            options={[
+              { id: 'machine', name: 'the machine' },
+              { id: 'vcpu', name: 'each vCPU' },
+              { id: 'core', name: 'each core' },
+            ]}
+            onChange={(id) => setEach(id === 'vcpu' || id === 'core' ? id : undefined)}
           />
         </MappingRow>
       )}
