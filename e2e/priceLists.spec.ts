@@ -17,7 +17,7 @@ const LISTS: readonly [readonly string[], string, string, string, string][] = [
     '792 of 792 rows used',
     'vCPU is assumed',
   ],
-  [['copperbeck.csv'], 'Copperbeck', '10 sizes 4 places 34 prices', '10 of 12 rows used', 'in is assumed'],
+  [['copperbeck.csv'], 'Copperbeck', '10 sizes 4 places 34 prices', '10 of 12 rows used', 'prices is assumed'],
   [
     ['hartwell-yard.json'],
     'Hartwell Yard',

@@ -31,14 +31,18 @@ export function pricedColumns(finder: ColumnFinder): readonly ColumnTraits[] {
     const base = called.filter((each) => !isOtherTerms(each))
     return [...(base.length > 0 ? [best(base)] : []), ...onTerms]
   }
-  const across = figures.filter(
+  const money = figures.filter((each) => isMoney(each) && !isOfHardware(each))
+  const unnamed = figures.filter(
     (each) =>
-      isMoney(each) ||
-      (!isNamed(each, ...OTHER_FIELDS) &&
-        each.wholes < 1 &&
-        (each.letters < 0.5 || saysPeriods(each)) &&
-        !/^column \d+$/.test(each.column)),
+      !isNamed(each, ...OTHER_FIELDS) &&
+      !isOfHardware(each) &&
+      each.wholes < 1 &&
+      (each.letters < 0.5 || saysPeriods(each)) &&
+      !/^column \d+$/.test(each.column),
   )
+  // Where some name a currency, figures that name none are something else, but for those on other terms.
+  const across =
+    money.length > 0 ? figures.filter((each) => money.includes(each) || isOtherTerms(each)) : unnamed
   const present = presentPrices(across)
   return present.length > 1 || present.some(isMoney) ? present : []
 }

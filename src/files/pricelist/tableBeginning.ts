@@ -1,4 +1,4 @@
-import { hasSections, SectionReader } from '../../core/table/sections.ts'
+import { SectionReader } from '../../core/table/sections.ts'
 import { tableHeader } from '../../core/table/tableHeader.ts'
 import type { SampleTable } from '../../core/pricelist/sampleTable.ts'
 import { UnreadableList, type ListTable } from './listTable.ts'
@@ -35,10 +35,10 @@ export async function beginningOf(table: ListTable): Promise<TableBeginning> {
     throw new UnreadableList(`${name} has ${columns.length} columns. Expected: at most ${MOST_COLUMNS}.`)
   }
   const body = head.slice(header.rows)
-  const sections = hasSections(body) ? new SectionReader(columns.length) : undefined
+  const sections = SectionReader.of(columns, body, head[header.rows - 2])
   return {
     name,
-    columns: sections ? [...columns, freeHeading(columns)] : columns,
+    columns: sections ? [...columns, sections.heading] : columns,
     levels,
     about,
     ...(mark && { mark }),
@@ -46,14 +46,6 @@ export async function beginningOf(table: ListTable): Promise<TableBeginning> {
     rows: sections ? body.map((row) => sections.row(row)) : body,
     above: header.rows,
     rest: sections ? inSections(rows, sections) : rows,
-  }
-}
-
-function freeHeading(columns: readonly string[]): string {
-  const taken = new Set(columns)
-  for (let count = 1; ; count += 1) {
-    const name = count === 1 ? 'section' : `section (${count})`
-    if (!taken.has(name)) return name
   }
 }
 
