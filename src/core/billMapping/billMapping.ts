@@ -57,6 +57,8 @@ export interface BillMapping {
   /** In which order days and months are written where it is not 2027-03-01. */
   readonly dates: DateOrder
   readonly decimalMark: DecimalMark
+  /** How long a row lasts whose time says no end: as long as its text is precise, or a whole day where that is midnight. */
+  readonly lasts?: 'day'
   /** Columns that are tags. */
   readonly tags: readonly string[]
 }

@@ -1,5 +1,5 @@
 import { civilDate } from '../calendar/civil.ts'
-import { offsetAt, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
+import { localToInstant, offsetAt, zoneOffsets, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { SECONDS_PER_DAY, type Instant } from '../quantity/units.ts'
 import { dayNumber } from '../calendar/civil.ts'
 import { readFigure, type DecimalMark } from '../table/readFigure.ts'
@@ -100,7 +100,7 @@ export function mappedRows(
       ChargePeriodEnd: until
         ? utc(until.at > (from?.at ?? 0) ? until.at : until.ends)
         : from
-          ? utc(from.ends)
+          ? utc(mapping.lasts === 'day' ? dayAfter(from.at, offsets) : from.ends)
           : end,
       BillingCurrency: text('currency', cells),
       BilledCost: cost,
@@ -143,6 +143,10 @@ function detailsOf(text: (field: BillField) => string, mark: DecimalMark): strin
   if (system !== '') details.OperatingSystem = system
   return Object.keys(details).length === 0 ? '' : JSON.stringify(details)
 }
+
+/** A day later by the clocks of a zone. */
+const dayAfter = (at: Instant, zone: ZoneOffsets): Instant =>
+  localToInstant(zone, at + offsetAt(zone, at) + SECONDS_PER_DAY)
 
 const utc = (at: Instant): string => new Date(at * 1_000).toISOString().replace('.000', '')
 

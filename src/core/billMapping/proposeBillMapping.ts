@@ -1,6 +1,7 @@
 import { focusUnit } from '../bill/focusUnit.ts'
 import { columnTraits, tableMarks, type ColumnTraits } from '../pricelist/columnTraits.ts'
 import { wordsIn } from '../quantity/wordsIn.ts'
+import { SECONDS_PER_DAY } from '../quantity/units.ts'
 import { currencyIn } from '../table/currencyText.ts'
 import { decimalMarkOf, markEvidence, markOfLanguage } from '../table/decimalMark.ts'
 import { dateOrderOf, readDate, type DateOrder } from '../table/readDate.ts'
@@ -104,6 +105,8 @@ export function proposeBillMapping({ headings, rows }: BillSample, provider: str
     ...wordsOf(fields, { headings, rows }),
     dates: dates.order,
     decimalMark: mark,
+    ...(!fields.end &&
+      isByTheDay(found.find(([field]) => field === 'start')?.[1], dates.order) && { lasts: 'day' as const }),
     tags: traits
       .filter((each) => (each.words[0] === 'tag' || each.words[0] === 'tags') && !isTime(each))
       .map(({ column }) => column),
@@ -176,6 +179,13 @@ export function unitOf(text: string): string | undefined {
   const time = said.flatMap((word) => UNIT_WORDS.get(word) ?? [])[0]
   const thing = said.flatMap((word) => THING_WORDS.get(word) ?? [])[0]
   return thing !== undefined && time !== undefined ? `${thing}-${time}` : (thing ?? time)
+}
+
+/** Whether all times of a column are of one and the same minute of a day, in several days. */
+function isByTheDay(start: ColumnTraits | undefined, order: DateOrder): boolean {
+  const times = (start?.distinct ?? []).flatMap((text) => readTime(text, order, UTC) ?? [])
+  const clocks = new Set(times.map(({ at }) => at % SECONDS_PER_DAY))
+  return times.length > 1 && clocks.size === 1 && times.some(({ at, ends }) => ends - at < SECONDS_PER_DAY)
 }
 
 /** Without tax before with it. */

@@ -51,6 +51,7 @@ export const billRecipeSchema = objectOf<BillRecipeFile>({
   units: need(
     listOf(objectOf<BillMapping['units'][number]>({ text: need(text), is: need(label(40)) }), MOST_UNITS),
   ).description('Units as FOCUS writes them: Hours, GiB-Months.'),
+  lasts: Joi.valid('day').description('Rows without an end last a day, though their times have a clock.'),
   dates: need(Joi.valid(...DATE_ORDERS)).description(
     'Of dates with slashes and dashes that begin with no year.',
   ),
