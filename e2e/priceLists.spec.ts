@@ -17,7 +17,13 @@ const LISTS: readonly [readonly string[], string, string, string, string][] = [
     '792 of 792 rows used',
     'vCPU is assumed',
   ],
-  [['copperbeck.csv'], 'Copperbeck', '10 sizes 4 places 34 prices', '10 of 12 rows used', 'prices is assumed'],
+  [
+    ['copperbeck.csv'],
+    'Copperbeck',
+    '10 sizes 4 places 34 prices',
+    '10 of 12 rows used',
+    'prices is assumed',
+  ],
   [
     ['hartwell-yard.json'],
     'Hartwell Yard',
@@ -208,4 +214,42 @@ test('the next list of the same shape is read at one press, as the last one was'
   await expect(page.getByRole('heading', { name: 'Prices of Saltmarsh' })).toBeVisible()
   await expect(page.getByRole('button', { name: /Manner of charging$/ })).toContainText('until deleted')
   await expect(page.getByRole('button', { name: /^vCPU is assumed/ })).toHaveCount(0)
+})
+
+test('what a column is taken for is said above it; cells that fail stand out', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=prices')
+  await page.getByTestId('list-file').setInputFiles({
+    name: 'lathe.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Offer,vCPU,RAM GiB,Where,Cost one,Cost two\nOak 2,2,8,Leeds,"0,040","0,080"\nOak 4,4,16,Leeds,"0,080",ask us\n',
+    ),
+  })
+  const counts = page.getByTestId('list-counts')
+  await expect(counts).toContainText('2 sizes 1 place')
+  const list = page.getByRole('region', { name: 'The list' })
+  await pick(page, 'What Cost one is', 'not used')
+  await pick(page, 'What Cost two is', /^price$/)
+  await expect(counts).toContainText('1 size 1 place 1 prices')
+  await expect(list.getByText('0.080 an hour')).toBeVisible()
+  await expect(list.locator('td[data-fault]')).toContainText('ask us')
+  await page.getByRole('button', { name: 'Undo in the list' }).click()
+  await page.getByRole('button', { name: 'Undo in the list' }).click()
+  await pick(page, 'What Cost one is', /^price$/)
+  await expect(list.getByText('0.040 an hour')).toBeVisible()
+})
+
+test('what looks wrong in a whole list is mended at a press', async ({ page }) => {
+  const bench = new Workbench(page)
+  await bench.open('/?view=prices')
+  await page.getByTestId('list-file').setInputFiles({
+    name: 'dear.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Machine,vCPU,RAM GiB,Where,EUR/h\nOak 2,2,8,Leeds,58.4\nOak 4,4,16,Leeds,116.8\n'),
+  })
+  await expect(page.getByText('Looks wrong')).toBeVisible()
+  await page.getByRole('button', { name: 'Prices are for a calendar month' }).click()
+  await expect(page.getByText('Looks wrong')).toHaveCount(0)
+  await expect(page.getByText('58.4 a calendar month')).toBeVisible()
 })

@@ -1,5 +1,5 @@
 import { focusUnit } from '../bill/focusUnit.ts'
-import { columnTraits, tableMarks, type ColumnTraits } from '../pricelist/columnTraits.ts'
+import { columnTraits, tableMarks, type ColumnTraits } from '../table/columnTraits.ts'
 import { wordsIn } from '../quantity/wordsIn.ts'
 import { SECONDS_PER_DAY } from '../quantity/units.ts'
 import { currencyIn } from '../table/currencyText.ts'

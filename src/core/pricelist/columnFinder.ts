@@ -1,4 +1,4 @@
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import { FIELD_WORDS } from './listWords.ts'
 import type { FieldSource, ListField } from './listMapping.ts'
 

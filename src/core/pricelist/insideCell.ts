@@ -1,5 +1,5 @@
 import { inferPart } from './cellPart.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import type { FieldSource } from './listMapping.ts'
 
 const MOST = 0.8

@@ -1,7 +1,7 @@
 import { wordsIn } from '../quantity/wordsIn.ts'
 import { currencyIn } from '../table/currencyText.ts'
 import { priceUnitIn, type PricePeriod } from '../table/priceUnit.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import { FIELD_WORDS } from './listWords.ts'
 import { termOfText } from './termOfText.ts'
 

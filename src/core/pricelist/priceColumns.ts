@@ -1,5 +1,5 @@
 import { withoutShared } from './withoutShared.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import type { PriceColumn } from './listMapping.ts'
 import { PLAIN_SYSTEM } from './listWords.ts'
 import { termOfText } from './termOfText.ts'

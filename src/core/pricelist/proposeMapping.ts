@@ -1,5 +1,5 @@
 import { ColumnFinder, fromColumn, isNamed, isText } from './columnFinder.ts'
-import { columnTraits, tableMarks, type ColumnTraits } from './columnTraits.ts'
+import { columnTraits, tableMarks, type ColumnTraits } from '../table/columnTraits.ts'
 import { joinRow, joinTables } from './joinedRows.ts'
 import { cellPart } from './cellPart.ts'
 import { markOfLanguage } from '../table/decimalMark.ts'

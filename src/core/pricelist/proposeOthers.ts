@@ -1,7 +1,7 @@
 import { addressUseOfText } from './addressUseOfText.ts'
 import { cityIn } from '../catalogue/cities.ts'
 import { fromColumn, isNumber, isText, type ColumnFinder } from './columnFinder.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import type { FieldSource, ListField, MappingQuestion, RowKind } from './listMapping.ts'
 import { readDate, readDateRange } from '../table/readDate.ts'
 import { priceUnitIn } from '../table/priceUnit.ts'

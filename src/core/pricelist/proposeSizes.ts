@@ -1,4 +1,4 @@
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import { fromColumn, isNamed, isNumber, isText, isWord, type ColumnFinder } from './columnFinder.ts'
 import { insideCell } from './insideCell.ts'
 import type { ColumnFilter, FieldSource, ListField, MappingQuestion, PriceColumn } from './listMapping.ts'

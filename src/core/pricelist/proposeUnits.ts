@@ -2,7 +2,7 @@ import { currencyIn, isOneCurrency } from '../table/currencyText.ts'
 import { priceUnitIn, type PricePeriod, type PriceUnit } from '../table/priceUnit.ts'
 import { binaryUnit, roomUnitIn, type RoomUnit } from '../table/roomUnit.ts'
 import { isNamed } from './columnFinder.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import {
   MEMORY_UNITS,
   type ListUnits,

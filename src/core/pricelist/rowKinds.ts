@@ -1,6 +1,6 @@
 import { insideCell } from './insideCell.ts'
 import { isNamed, isNumber } from './columnFinder.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import { ROW_KINDS, type RowKind } from './listMapping.ts'
 import { KIND_WORDS } from './listWords.ts'
 import { wordsIn } from '../quantity/wordsIn.ts'

@@ -1,5 +1,5 @@
 import { dateOrderOf, type DateOrder } from '../table/readDate.ts'
-import type { ColumnTraits } from './columnTraits.ts'
+import type { ColumnTraits } from '../table/columnTraits.ts'
 import type { ListField, MappingQuestion, WrittenColumn } from './listMapping.ts'
 import type { ProposedRows } from './sampleTable.ts'
 

@@ -1,8 +1,8 @@
 import { wordsIn } from '../quantity/wordsIn.ts'
-import { readAmount } from '../table/amount.ts'
-import { currencyIn } from '../table/currencyText.ts'
-import { decimalMarkOf, markEvidence, type MarkEvidence, type MarkOfColumn } from '../table/decimalMark.ts'
-import type { DecimalMark } from '../table/readFigure.ts'
+import { readAmount } from './amount.ts'
+import { currencyIn } from './currencyText.ts'
+import { decimalMarkOf, markEvidence, type MarkEvidence, type MarkOfColumn } from './decimalMark.ts'
+import type { DecimalMark } from './readFigure.ts'
 
 const FROM = /^\W*(from|ab|about|ca\.?|dès|desde|vanaf)?\W*/iu
 
