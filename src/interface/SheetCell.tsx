@@ -10,6 +10,8 @@ interface SheetCellProps {
   readonly at: string
   readonly text: string
   readonly problem: string | undefined
+  /** What is said of what was taken. */
+  readonly note: string | undefined
   readonly isNumber: boolean
   /** Whether Tab comes to it. */
   readonly isReached: boolean
@@ -24,6 +26,7 @@ export function SheetCell({
   at,
   text,
   problem,
+  note,
   isNumber,
   isReached,
   onText,
@@ -36,7 +39,7 @@ export function SheetCell({
       <Field
         aria-label={label}
         aria-invalid={problem !== undefined}
-        aria-describedby={problem === undefined ? undefined : id}
+        aria-describedby={problem === undefined && note === undefined ? undefined : id}
         data-at={at}
         tabIndex={isReached ? 0 : -1}
         autoComplete="off"
@@ -49,6 +52,7 @@ export function SheetCell({
         onPaste={onPaste}
       />
       {problem !== undefined && <Problem id={id}>{problem}</Problem>}
+      {problem === undefined && note !== undefined && <Note id={id}>{note}</Note>}
     </Cell>
   )
 }
@@ -77,6 +81,13 @@ const Field = styled.input<{ readonly $isNumber: boolean }>`
   &[aria-invalid='true'] {
     color: var(--leak);
   }
+`
+
+const Note = styled.span`
+  display: block;
+  padding: 0 8px 3px;
+  font-size: 11px;
+  color: var(--ink-2);
 `
 
 const Problem = styled.span`

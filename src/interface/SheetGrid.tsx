@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import styled from 'styled-components'
+import { decidedCells } from '../core/table/decimalMark.ts'
 import { VisuallyHidden } from './VisuallyHidden'
 import { Button } from './Button'
 import type { SheetColumn } from './sheetColumn.ts'
@@ -26,6 +27,13 @@ interface SheetGridProps {
   readonly onRow: (id: string | undefined, cells: readonly string[]) => SheetChange
   /** Absent where rows are neither added nor removed. */
   readonly onRemove?: (id: string) => void
+}
+
+/** What other cells of its column decide of a figure that could be read in two ways is decided. */
+function decidedBlock(block: readonly (readonly string[])[]): string[][] {
+  const width = Math.max(0, ...block.map((row) => row.length))
+  const columns = Array.from({ length: width }, (_, i) => decidedCells(block.map((row) => row[i] ?? '')))
+  return block.map((row, at) => row.map((_, i) => columns[i]![at]!))
 }
 
 /**
@@ -100,15 +108,12 @@ export function SheetGrid({
     const text = event.clipboardData.getData('text/plain')
     if (!/[\t\n]/.test(text.trim())) return
     event.preventDefault()
-    paste(
-      row,
-      column,
-      text
-        .replace(/\r\n?/g, '\n')
-        .replace(/\n$/, '')
-        .split('\n')
-        .map((line) => line.split('\t')),
-    )
+    const block = text
+      .replace(/\r\n?/g, '\n')
+      .replace(/\n$/, '')
+      .split('\n')
+      .map((line) => line.split('\t'))
+    paste(row, column, decidedBlock(block))
   }
   const tracks = `${columns.map(({ width }) => width).join(' ')} minmax(max(28px, var(--target)), max-content)`
   return (

@@ -51,6 +51,7 @@ export function SheetLine({
           at={`${at},${i}`}
           text={row.cells[i] ?? ''}
           problem={row.problems[i]}
+          note={row.notes?.[i]}
           isNumber={column.isNumber ?? false}
           isReached={isActive}
           onText={(text) => onType(at, i, text)}

@@ -7,14 +7,18 @@ export interface SheetRow {
   readonly cells: readonly string[]
 }
 
-/** What became of a row: where it was taken, its id; else what is wrong with which cell. */
-export type SheetChange = { readonly id: string } | { readonly problems: readonly (string | undefined)[] }
+/** What became of a row: where it was taken, its id, and what is to be said of cells; else what is wrong with which cell. */
+export type SheetChange =
+  | { readonly id: string; readonly notes?: readonly (string | undefined)[] }
+  | { readonly problems: readonly (string | undefined)[] }
 
 export interface Draft {
   readonly key: string
   readonly id: string | undefined
   readonly cells: readonly string[]
   readonly problems: readonly (string | undefined)[]
+  /** What is said of cells that were taken. */
+  readonly notes?: readonly (string | undefined)[]
 }
 
 export interface ShownRow extends Draft {
@@ -76,9 +80,11 @@ export function useSheetRows({ rows, columns, version, unfinished, onRow, onRemo
       const id = 'id' in change ? change.id : row.id
       if (id !== undefined) named.set(id, row.key)
       const problems = 'id' in change ? NO_PROBLEMS : change.problems
-      // What is pasted and taken reads at once as it is kept.
-      if ('id' in change && !isTyped) next.delete(row.key)
-      else next.set(row.key, { key: row.key, id, cells, problems })
+      const notes =
+        'id' in change && change.notes?.some((note) => note !== undefined) ? change.notes : undefined
+      // What is pasted and taken reads at once as it is kept, but for what is to be said of it.
+      if ('id' in change && !isTyped && !notes) next.delete(row.key)
+      else next.set(row.key, { key: row.key, id, cells, problems, ...(notes && { notes }) })
     }
     setDrafts([...next.values()])
     setKeys(named)
@@ -132,7 +138,7 @@ function shownRows(
     drafts.flatMap((draft) => (draft.id === undefined ? [] : [[draft.id, draft] as const])),
   )
   const taken = rows.map(({ id, cells }): ShownRow => {
-    const { cells: own = cells, problems = NO_PROBLEMS } = byId.get(id) ?? {}
+    const { cells: own = cells, problems = NO_PROBLEMS, notes } = byId.get(id) ?? {}
     return {
       key: keys.get(id) ?? id,
       id,
@@ -141,6 +147,7 @@ function shownRows(
       isNew: false,
       isBlank: false,
       isTyped: byId.has(id),
+      ...(notes && { notes }),
     }
   })
   const fresh = drafts

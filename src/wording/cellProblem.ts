@@ -1,6 +1,10 @@
 import type { CellProblem } from '../core/pricelist/readRow.ts'
 import { formatNumber } from './number'
 
+/** What a cell that could be read in two ways was taken for. */
+export const guessText = (guess: string | undefined): string | undefined =>
+  guess === undefined ? undefined : `read as ${guess}`
+
 /** What is wrong with a cell, in a few words that fit below it; nothing of one that is only empty. */
 export function cellProblemText(problem: CellProblem | undefined): string | undefined {
   switch (problem?.code) {

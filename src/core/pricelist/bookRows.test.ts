@@ -12,6 +12,7 @@ import { DEMO_BOOKS } from '../testing/demoBooks.ts'
 import { OFFICE_WEEK } from '../testing/resolved.ts'
 import { diskRows, dropDisk, isUnpriced, putDisk } from './diskRows.ts'
 import { newBook } from './newBook.ts'
+import { readSizeRow } from './readRow.ts'
 import { dropSize, PERIODS, plainPrice, putSize } from './sizeRows.ts'
 
 const HOURLY = { region: 'north-quay', period: 'hour' } as const
@@ -168,4 +169,17 @@ test('whatever is typed, changed and dropped, the book stands and its rows say w
       }
     }),
   )
+})
+
+test('a figure that could be read in two ways says what it was taken for', () => {
+  const read = readSizeRow(['Oak', '2', '8', '1,234'], new Set())
+  expect(read).toMatchObject({
+    ok: true,
+    row: { price: '1234' },
+    guessed: [undefined, undefined, undefined, '1234'],
+  })
+  expect(readSizeRow(['Oak', '2', '8', '0,123'], new Set())).toMatchObject({
+    row: { price: '0.123' },
+    guessed: [undefined, undefined, undefined, undefined],
+  })
 })

@@ -15,7 +15,7 @@ export type CellProblem =
 type RowProblems = readonly (CellProblem | undefined)[]
 
 export type ReadRow<Row> =
-  | { readonly ok: true; readonly row: Row }
+  | { readonly ok: true; readonly row: Row; readonly guessed: readonly (string | undefined)[] }
   | { readonly ok: false; readonly problems: RowProblems }
 
 export const LONGEST_NAME = 60
@@ -41,6 +41,7 @@ export function readSizeRow(
     ? {
         ok: true,
         row: { name: name.value, vcpu: vcpu.value, memoryGiB: memoryGiB.value, price: price.value },
+        guessed: cells.map(guessOf),
       }
     : { ok: false, problems: [name, vcpu, memoryGiB, price].map(problemOf) }
 }
@@ -61,8 +62,15 @@ export function readDiskRow(cells: readonly string[]): ReadRow<DiskRow> {
           price: price.value,
           ...(room.value !== undefined && { wholeGiB: room.value }),
         },
+        guessed: cells.map(guessOf),
       }
     : { ok: false, problems: [name, room, price].map(problemOf) }
+}
+
+/** What a figure was taken for that could be read in two ways; undefined where it could not. */
+function guessOf(cell: string, column: number): string | undefined {
+  const read = column > 0 ? readFigure(cell) : undefined
+  return read?.ok && read.value.isUnsure ? read.value.text : undefined
 }
 
 type Read<T> = Outcome<T, CellProblem>

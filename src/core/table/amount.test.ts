@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { readAmount } from './amount.ts'
 import { architectureIn } from './architectureText.ts'
-import { decimalMarkOf, markEvidence } from './decimalMark.ts'
+import { decidedCells, decimalMarkOf, markEvidence } from './decimalMark.ts'
 import { asCounted, binaryUnit, bytesOf, roomUnitIn } from './roomUnit.ts'
 
 const said = (cell: string): string => {
@@ -95,4 +95,10 @@ test.each([
   ['', undefined],
 ])('%s is the architecture %s', (text, expected) => {
   expect(architectureIn(text)).toBe(expected)
+})
+
+test('of a column that tells its mark, cells that could be read in two ways are written plainly', () => {
+  expect(decidedCells(['0,125', '1,234', 'Oak', ''])).toEqual(['0,125', '1.234', 'Oak', ''])
+  expect(decidedCells(['0.125', '1,234'])).toEqual(['0.125', '1234'])
+  expect(decidedCells(['1,234', '5,678'])).toEqual(['1,234', '5,678'])
 })

@@ -1,4 +1,4 @@
-import { marksOf, type DecimalMark } from './readFigure.ts'
+import { marksOf, readFigure, type DecimalMark } from './readFigure.ts'
 
 /** How the figures of some cells can be read. */
 export interface MarkEvidence {
@@ -44,6 +44,20 @@ export function decimalMarkOf(
 /** Undefined where nothing tells, or both are told as often. */
 const markSaid = ({ points, commas }: MarkEvidence): DecimalMark | undefined =>
   points === commas ? undefined : points > commas ? '.' : ','
+
+/**
+ * Cells of one column in which each figure can be read in one way: where others of them tell the mark, what could be read in
+ * two is written plainly. O(characters).
+ */
+export function decidedCells(cells: readonly string[]): readonly string[] {
+  const evidence = markEvidence(cells)
+  const mark = markSaid(evidence)
+  if (!mark || evidence.open === 0) return cells
+  return cells.map((cell) => {
+    const read = marksOf(cell) === 'either' ? readFigure(cell, mark) : undefined
+    return read?.ok ? read.value.text : cell
+  })
+}
 
 /** The mark of the languages whose words stand in headings; undefined where they are of none that has one of its own. */
 export const markOfLanguage = (headings: readonly string[]): DecimalMark | undefined =>

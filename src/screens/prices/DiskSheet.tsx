@@ -6,7 +6,7 @@ import { readDiskRow } from '../../core/pricelist/readRow.ts'
 import type { SheetColumn } from '../../interface/sheetColumn.ts'
 import { SheetGrid } from '../../interface/SheetGrid'
 import type { SheetChange, SheetRow } from '../../interface/useSheetRows.ts'
-import { cellProblemText } from '../../wording/cellProblem'
+import { cellProblemText, guessText } from '../../wording/cellProblem'
 import { unfinishedRows } from './unfinishedRows.ts'
 import type { BookEdit } from './useBookEdit.ts'
 
@@ -57,7 +57,7 @@ export function DiskSheet({ book, edits, region }: DiskSheetProps) {
     const put = diskRows(edits.now(), region).find(
       ({ name, wholeGiB }) => name === row.name && wholeGiB === row.wholeGiB,
     )
-    return put ? { id: rowId(put.at) } : { problems: [] }
+    return put ? { id: rowId(put.at), notes: read.guessed.map(guessText) } : { problems: [] }
   }
   return (
     <SheetGrid

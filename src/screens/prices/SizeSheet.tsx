@@ -12,7 +12,7 @@ import {
 import type { SheetColumn } from '../../interface/sheetColumn.ts'
 import { SheetGrid } from '../../interface/SheetGrid'
 import type { SheetChange, SheetRow } from '../../interface/useSheetRows.ts'
-import { cellProblemText } from '../../wording/cellProblem'
+import { cellProblemText, guessText } from '../../wording/cellProblem'
 import { unfinishedRows } from './unfinishedRows.ts'
 import type { BookEdit } from './useBookEdit.ts'
 
@@ -52,7 +52,7 @@ export function SizeSheet({ book, edits, at }: SizeSheetProps) {
       (current) => putSize(current, id, row, at),
       id ?? row.name,
     )
-    return { id: id ?? edits.now().sizes.at(-1)!.id }
+    return { id: id ?? edits.now().sizes.at(-1)!.id, notes: read.guessed.map(guessText) }
   }
   return (
     <SheetGrid
