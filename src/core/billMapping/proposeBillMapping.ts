@@ -7,7 +7,9 @@ import { decimalMarkOf, markEvidence, markOfLanguage } from '../table/decimalMar
 import { dateOrderOf, readDate, type DateOrder } from '../table/readDate.ts'
 import { readTime } from '../table/readTime.ts'
 import { zoneOffsets } from '../calendar/zoneOffsets.ts'
-import { BILL_FIELD_WORDS, THING_WORDS, UNIT_WORDS, USE_WORDS } from './billWords.ts'
+import { priceUnitIn, type PricePeriod } from '../table/priceUnit.ts'
+import { roomUnitIn } from '../table/roomUnit.ts'
+import { BILL_FIELD_WORDS, USE_WORDS } from './billWords.ts'
 import {
   MOST_KINDS,
   MOST_UNITS,
@@ -162,6 +164,22 @@ export function useOf(text: string): RowUse {
   return USE_WORDS.find(([, known]) => said.some((word) => known.has(word)))?.[0] ?? 'left-out'
 }
 
+const FOCUS_TIMES: Readonly<Record<PricePeriod, string | undefined>> = {
+  second: 'Seconds',
+  minute: 'Minutes',
+  hour: 'Hours',
+  day: 'Days',
+  week: 'Weeks',
+  '730-hours': undefined,
+  month: 'Months',
+  year: 'Years',
+}
+
+const THINGS: readonly (readonly [RegExp, string])[] = [
+  [/\bv?cpus?\b/i, 'vCPU'],
+  [/\bcores?\b/i, 'Core'],
+]
+
 /** A unit as FOCUS writes it: `GiB-Months` of “GiB per month”; undefined where no word of it is known. */
 export function unitOf(text: string): string | undefined {
   if (focusUnit(text)?.time !== undefined) return text
@@ -175,9 +193,9 @@ export function unitOf(text: string): string | undefined {
         ? one
         : `${Number(count)} ${one}`
   }
-  const said = wordsIn(text.toLowerCase())
-  const time = said.flatMap((word) => UNIT_WORDS.get(word) ?? [])[0]
-  const thing = said.flatMap((word) => THING_WORDS.get(word) ?? [])[0]
+  const { period } = priceUnitIn(`per ${text}`)
+  const time = period && FOCUS_TIMES[period]
+  const thing = roomUnitIn(text) ?? THINGS.find(([sign]) => sign.test(text))?.[1]
   return thing !== undefined && time !== undefined ? `${thing}-${time}` : (thing ?? time)
 }
 

@@ -1,5 +1,6 @@
 import type { PriceBook, Size } from '../catalogue/priceBook.ts'
 import { gib } from '../quantity/units.ts'
+import { architectureIn } from '../table/architectureText.ts'
 import { readFigure } from '../table/readFigure.ts'
 
 /** Figures of a size beside its vCPU and memory; what is not known is empty. */
@@ -56,12 +57,8 @@ export function readSizeFigure(
         : undefined
   }
   if (figure === 'architecture') {
-    const word = text.toLowerCase().replace(/[^a-z0-9]/g, '')
-    return /^(arm|arm64|aarch64)$/.test(word)
-      ? { architecture: 'arm64' }
-      : /^(x86|x8664|amd64|x64)$/.test(word)
-        ? { architecture: 'x86-64' }
-        : undefined
+    const architecture = architectureIn(text)
+    return architecture && { architecture }
   }
   const read = readFigure(text)
   const value = read.ok ? Number(read.value.text) : Number.NaN

@@ -106,7 +106,7 @@ describe('what cannot be read is said', () => {
       packed(Object.fromEntries(Array.from({ length: 60 }, (_, i) => [`f${i}.csv`, strToU8(LIST)]))),
       /60 files/,
     ],
-    ['a picture', 'a.csv', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13, 0, 1, 2]), /no text/],
+    ['a picture', 'a.csv', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13, 0, 1, 2]), /is a picture/],
     ['a page without a table', 'a.html', '<p>4 vCPU</p>', /no table/],
     [
       'nesting without end',

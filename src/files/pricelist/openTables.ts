@@ -5,6 +5,7 @@ import type { ListSource } from './listAnswer.ts'
 import { jsonTables, ndjsonTables } from './jsonTables.ts'
 import { largeJsonTables } from './largeJsonTables.ts'
 import { onlyBatch, UnreadableList, type ListTable } from './listTable.ts'
+import { foreignArchive, foreignFile, ownDocument } from './namedFile.ts'
 import { readDelimited } from './readDelimited.ts'
 
 const BYTES_LOOKED_AT = 256 * 1024
@@ -16,6 +17,7 @@ const MOST_PACKED = 64 * MIB
 const MOST_UNPACKED = 256 * MIB
 const MOST_PAGE = 32 * MIB
 const MOST_FILES = 40
+const MOST_NAMES = 10_000
 
 const GZIP = [0x1f, 0x8b]
 const ZIP = [0x50, 0x4b, 0x03, 0x04]
@@ -53,12 +55,14 @@ function freeName(name: string, taken: ReadonlySet<string>): string {
 
 /** Without folders and what kind of file it is. */
 const plainName = (name: string): string =>
-  name.replace(/^.*\//, '').replace(/(\.(csv|tsv|txt|html?|json|ndjson|jsonl|xlsx|gz|zip))+$/i, '')
+  name.replace(/^.*\//, '').replace(/(\.(csv|tsv|txt|html?|json|ndjson|jsonl|xlsx|ods|gz|zip))+$/i, '')
 
 async function fileTables({ name, file }: NamedFile, depth: number): Promise<ListTable[]> {
   const magic = new Uint8Array(await file.slice(0, 4).arrayBuffer())
   const begins = (bytes: readonly number[]): boolean => bytes.every((byte, i) => magic[i] === byte)
   if (begins(ZIP)) return zipTables({ name, file }, depth)
+  const foreign = foreignFile(magic)
+  if (foreign !== undefined) throw new UnreadableList(`${name} is ${foreign}`)
   const isGzip = begins(GZIP)
   const open = (): ReadableStream<Uint8Array> =>
     isGzip
@@ -72,7 +76,7 @@ async function fileTables({ name, file }: NamedFile, depth: number): Promise<Lis
   if (isPage(start, name)) return pageTables(name, open())
   if (isBinary(start)) {
     throw new UnreadableList(
-      `${name} is no text. Expected: CSV, JSON, a spreadsheet (.xlsx), or one of them packed.`,
+      `${name} is no text. Expected: CSV, JSON, a spreadsheet (.xlsx, .ods), or one of them packed.`,
     )
   }
   const { encoding, separator, decimal } = recogniseTable(start)
@@ -95,10 +99,10 @@ async function zipTables({ name, file }: NamedFile, depth: number): Promise<List
   }
   const bytes = new Uint8Array(await file.arrayBuffer())
   let [unpacked, count] = [0, 0]
-  let isWorkbook = false
+  const names = new Set<string>()
   const look = (entry: { readonly name: string; readonly originalSize: number }): boolean => {
     unpacked += entry.originalSize
-    if (entry.name === 'xl/workbook.xml') isWorkbook = true
+    if (names.size < MOST_NAMES) names.add(entry.name)
     if (!isFolderOrHidden(entry.name)) count += 1
     return false
   }
@@ -108,7 +112,10 @@ async function zipTables({ name, file }: NamedFile, depth: number): Promise<List
       `${name} unpacks to ${Math.ceil(unpacked / MIB)} MiB. Expected: at most ${MOST_UNPACKED / MIB}.`,
     )
   }
-  if (isWorkbook) return (await import('./sheetTables.ts')).sheetTables(name, file)
+  if (names.has('xl/workbook.xml')) return (await import('./sheetTables.ts')).sheetTables(name, file)
+  const foreign = foreignArchive(names)
+  if (foreign !== undefined) throw new UnreadableList(`${name} is ${foreign}`)
+  if (names.has('content.xml') && names.has('mimetype')) return openDocument(name, bytes)
   if (count > MOST_FILES)
     throw new UnreadableList(`${name} holds ${count} files. Expected: at most ${MOST_FILES}.`)
   const entries = unpack(name, () => unzipSync(bytes, { filter: (entry) => !isFolderOrHidden(entry.name) }))
@@ -118,6 +125,17 @@ async function zipTables({ name, file }: NamedFile, depth: number): Promise<List
   }))
   if (files.length === 0) throw new UnreadableList(`${name} holds no file. Expected: the lists themselves.`)
   return (await Promise.all(files.map((each) => fileTables(each, depth + 1)))).flat()
+}
+
+/** The sheets of an OpenDocument spreadsheet; other documents of its kind have none. */
+async function openDocument(name: string, bytes: Uint8Array): Promise<ListTable[]> {
+  const entries = unpack(name, () =>
+    unzipSync(bytes, { filter: (entry) => entry.name === 'content.xml' || entry.name === 'mimetype' }),
+  )
+  const kind = new TextDecoder().decode(entries.mimetype)
+  if (!/spreadsheet/.test(kind))
+    throw new UnreadableList(`${name} is a document without sheets. Expected: a spreadsheet, CSV or JSON.`)
+  return (await import('./odsTables.ts')).odsTables(name, new TextDecoder().decode(entries['content.xml']))
 }
 
 const isFolderOrHidden = (name: string): boolean => /\/$|(^|\/)[._]/.test(name)
@@ -187,7 +205,13 @@ async function jsonFileTables(name: string, open: () => ReadableStream<Uint8Arra
 function jsonTextTables(text: string) {
   const lines = text.trimEnd().split('\n', 2)
   try {
-    if (lines.length < 2 || !isValue(lines[0]!)) return jsonTables(JSON.parse(text))
+    if (lines.length < 2 || !isValue(lines[0]!)) {
+      const value: unknown = JSON.parse(text)
+      const own = ownDocument(value)
+      if (own !== undefined)
+        throw new UnreadableList(`The file is ${own}, and no price list. Expected: that under Plan, Import.`)
+      return jsonTables(value)
+    }
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error
     throw new UnreadableList('The file begins like JSON and is none: it may be cut off.')

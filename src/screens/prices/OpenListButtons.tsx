@@ -33,7 +33,7 @@ export function OpenListButtons() {
         hidden
         data-testid="list-file"
         multiple
-        accept=".csv,.tsv,.txt,.json,.ndjson,.jsonl,.xlsx,.gz,.zip,.html,.htm"
+        accept=".csv,.tsv,.txt,.json,.ndjson,.jsonl,.xlsx,.ods,.gz,.zip,.html,.htm"
         onChange={({ target }) => {
           const files = [...(target.files ?? [])]
           target.value = ''
