@@ -150,13 +150,15 @@ const NAMES: Record<InventoryField, readonly string[]> = {
 /** What columns plainly call themselves; for the person to confirm. Each field once, tags aside. */
 export function proposedMapping(columns: readonly string[]): InventoryMapping {
   const taken = new Set<InventoryField>()
-  const take = (column: string, is: (field: InventoryField) => boolean): InventoryField | undefined => {
+  const take = (is: (field: InventoryField) => boolean): InventoryField | undefined => {
     const field = INVENTORY_FIELDS.find((each) => !taken.has(each) && is(each))
     if (field) taken.add(field)
     return field
   }
-  const plainly = columns.map((column) => take(column, (each) => NAMES[each].includes(plain(column))))
-  return columns.map((column, at) => plainly[at] ?? take(column, (each) => saysWord(column, WORDS[each])))
+  const plainly = columns.map((column) => take((each) => NAMES[each].includes(plain(column))))
+  // A line that is not parted yet has words of every field.
+  if (columns.length === 1) return plainly
+  return columns.map((column, at) => plainly[at] ?? take((each) => saysWord(column, WORDS[each])))
 }
 
 /** Whether a heading has a word, and none by which it is of something else. */
