@@ -72,6 +72,8 @@ const Head = styled.div`
   display: grid;
   gap: 1px;
   margin-bottom: 2px;
+  max-width: 150px;
+  white-space: normal;
   font-size: 11px;
   font-weight: 400;
   color: var(--ink-2);
