@@ -93,6 +93,9 @@ function renamed(mapping: ListMapping, names: ReadonlyMap<string, string>): List
         ...(meaning.prices && {
           prices: meaning.prices.map((price) => ({ ...price, column: at(price.column) })),
         }),
+        ...(meaning.written && {
+          written: meaning.written.map((each) => ({ ...each, column: at(each.column) })),
+        }),
         fields: Object.fromEntries(
           (Object.entries(meaning.fields) as [ListField, FieldSource][]).map(([field, source]) => [
             field,

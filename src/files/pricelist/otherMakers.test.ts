@@ -52,13 +52,17 @@ const sourceOf = ({ files }: MadeList): ListSource => ({
   })),
 })
 
+/** By what is proposed, or by a kept mapping alone. */
 async function readingOf(list: MadeList, mapping?: ListReading['mapping']): Promise<ListReading> {
   const steps = readList({
     source: sourceOf(list),
     provider: { id: 'own', name: 'Own' },
     from: '2027-03-01',
     manner: 'gives-back',
-    ...(mapping && { mapping, assumed: [] }),
+    ...(mapping && {
+      recipes: [{ provider: { id: 'own', name: 'Own' }, manner: 'gives-back' as const, mapping }],
+      onlyByRecipe: true,
+    }),
   })
   for (;;) {
     const step = await steps.next()
