@@ -1,7 +1,7 @@
 import { accept, refuse, type Outcome } from '../outcome.ts'
 import { currencyIn, type CurrencySaid } from './currencyText.ts'
 import { NO_UNIT, priceUnitIn, type PriceUnit } from './priceUnit.ts'
-import { readFigure, type DecimalMark, type Figure, type FigureProblem } from './readFigure.ts'
+import { LONGEST_CELL, readFigure, type DecimalMark, type Figure, type FigureProblem } from './readFigure.ts'
 
 /** A figure of money with what its cell says beside it. */
 export interface Amount extends Figure {
@@ -27,9 +27,10 @@ const PER = /\d[^\d]*?(?=\s*(?:\/|\bper\b|\bje\b|\bpro\b|\bpar\b|\bpor\b|\bfor\b
 
 /**
  * `€0.040/h`, `$ 5 per 1,000 GiB`, `12,50 EUR pro Monat`: the figure by itself, and its currency and unit where the cell
- * names them. Refused where it has no one figure. O(characters).
+ * names them. Refused where it has no one figure. At most `LONGEST_CELL` characters are looked at.
  */
 export function readAmount(cell: string, mark?: DecimalMark): Outcome<Amount, FigureProblem> {
+  if (cell.length > LONGEST_CELL) return refuse({ code: 'several-numbers' })
   const text = cell.trim()
   if (PLAIN.test(text)) {
     const read = readFigure(text, mark)

@@ -1,3 +1,5 @@
+import { LONGEST_CELL } from './readFigure.ts'
+
 /** Currencies that a text can be of, the likeliest first. */
 export interface CurrencySaid {
   readonly codes: readonly [string, ...string[]]
@@ -8,6 +10,9 @@ const CODES = new Set(
     ' ',
   ),
 )
+
+/** Codes that are no words in small letters, as `try` and `ron` are. */
+const SMALL_CODES = new Set('eur usd gbp inr cad chf jpy aud sek pln nok dkk czk huf brl mxn zar sgd nzd'.split(' '))
 
 const SIGNS: readonly (readonly [RegExp, CurrencySaid['codes']])[] = [
   [/\bC(?:A|AD)?\s?\$/, ['CAD']],
@@ -39,10 +44,9 @@ const WORDS: readonly (readonly [RegExp, CurrencySaid['codes']])[] = [
 
 /** The currency that a text names by its code, its sign or a word; undefined where it names none. O(characters). */
 export function currencyIn(text: string): CurrencySaid | undefined {
+  if (text.length > LONGEST_CELL) return undefined
   for (const word of text.replace(/([a-z])([A-Z])/g, '$1 $2').split(/[^A-Za-z]+/)) {
-    const code = word.toUpperCase()
-    if (word.length === 3 && CODES.has(code) && (word === code || word === word.toLowerCase()))
-      return { codes: [code] }
+    if (CODES.has(word) || SMALL_CODES.has(word)) return { codes: [word.toUpperCase()] }
   }
   const said = SIGNS.find(([sign]) => sign.test(text)) ?? WORDS.find(([word]) => word.test(text))
   return said && { codes: said[1] }

@@ -1,4 +1,5 @@
 import { ownValue } from '../ownValue.ts'
+import { LONGEST_CELL } from './readFigure.ts'
 import { roomUnitIn, type RoomUnit } from './roomUnit.ts'
 
 export const PRICE_PERIODS = [
@@ -109,8 +110,9 @@ const plain = (text: string): string =>
     .toLowerCase()
     .replace(/[_-]+/g, ' ')
 
-/** Empty where a text says nothing of it. O(characters). */
-export function priceUnitIn(text: string): PriceUnit {
+/** Empty where the first `LONGEST_CELL` characters of a text say nothing of it. */
+export function priceUnitIn(wholeText: string): PriceUnit {
+  const text = wholeText.slice(0, LONGEST_CELL)
   const words = plain(text)
   const counted = COUNTED.exec(words)
   const number = counted && wholeOf(counted[1]!)

@@ -1,5 +1,7 @@
 import { dayNumber, formatDate, parseDate } from '../calendar/civil.ts'
 import { accept, refuse, type Outcome } from '../outcome.ts'
+import { SECONDS_PER_DAY } from '../quantity/units.ts'
+import { epochSeconds, LONGEST_DATE, partedClock } from './clockText.ts'
 
 export type DateProblem = { readonly code: 'no-date' } | { readonly code: 'two-dates' }
 
@@ -7,16 +9,11 @@ export const DATE_ORDERS = ['day-first', 'month-first'] as const
 /** Which of two numbers that could both be a month comes first. */
 export type DateOrder = (typeof DATE_ORDERS)[number]
 
-/** What follows a date: a time of day, with or without a zone. */
-const TIME =
-  /(?:T|\s+|,\s*)\d{1,2}[:.]\d{2}(?:[:.]\d{2}(?:[.,]\d{1,9})?)?\s*(?:[ap]\.?m\.?)?\s*(?:Z|UTC|GMT|[+-]\d{2}(?::?\d{2})?)?$/i
 const YEAR_FIRST = /^(\d{4})(?:[-/.](\d{1,2})[-/.](\d{1,2})|(\d{2})(\d{2}))$/
 const NUMBERS = /^(\d{1,2})\s?([./-])\s?(\d{1,2})\s?\2\s?(\d{4}|\d{2})$/
 const DAY_NAME =
   /^(?:\p{L}{2,10}\.?,?\s+)?(\d{1,2})(?:\.|st|nd|rd|th|er)?(?:\s+de)?[\s-]+(\p{L}{3,10})\.?(?:\s+de)?,?[\s-]+(\d{4}|\d{2})$/iu
 const NAME_DAY = /^(\p{L}{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})$/iu
-const EPOCH = /^(\d{9,10}|\d{12,13})$/
-const SECONDS_PER_DAY = 86_400
 
 /** By the beginnings of their names in English, German, French, Spanish and Dutch, without accents. */
 const MONTHS: readonly RegExp[] = [
@@ -41,8 +38,10 @@ const MONTHS: readonly RegExp[] = [
  * dates. Days that no calendar has are none.
  */
 export function readDate(text: string, order?: DateOrder): Outcome<string, DateProblem> {
-  const day = text.trim().replace(TIME, '').trim()
-  if (EPOCH.test(day)) return ofEpoch(day)
+  if (text.length > LONGEST_DATE) return refuse({ code: 'no-date' })
+  const { day } = partedClock(text.trim())
+  const epoch = epochSeconds(day)
+  if (epoch !== undefined) return accept(formatDate(dayNumber(Math.floor(epoch / SECONDS_PER_DAY))))
   const year = YEAR_FIRST.exec(day)
   if (year) return dateOf(year[1]!, year[2] ?? year[4]!, year[3] ?? year[5]!)
   const named = DAY_NAME.exec(day)
@@ -65,6 +64,7 @@ export function readDateRange(
   text: string,
   order?: DateOrder,
 ): { readonly from: string; readonly until: string } | undefined {
+  if (text.length > LONGEST_DATE * 2) return undefined
   const parts = text.split(/\s+(?:-|–|—|to|until|bis|au|hasta|tot)\s+|\s*[–—]\s*|\.\.\.?/)
   if (parts.length !== 2) return undefined
   const [from, until] = parts.map((part) => readDate(part, order))
@@ -81,7 +81,7 @@ export function dateOrderOf(texts: readonly string[]): {
 } {
   let [dayFirst, monthFirst, open] = [false, false, false]
   for (const text of texts) {
-    const numbers = NUMBERS.exec(text.trim().replace(TIME, '').trim())
+    const numbers = text.length > LONGEST_DATE ? null : NUMBERS.exec(partedClock(text.trim()).day)
     if (!numbers || numbers[2] === '.') continue
     const [one, other] = [Number(numbers[1]), Number(numbers[3])]
     if (one > 12) dayFirst = true
@@ -90,11 +90,6 @@ export function dateOrderOf(texts: readonly string[]): {
   }
   if (dayFirst === monthFirst) return { open }
   return { order: dayFirst ? 'day-first' : 'month-first', open: false }
-}
-
-function ofEpoch(digits: string): Outcome<string, DateProblem> {
-  const seconds = Math.floor(Number(digits) / (digits.length > 10 ? 1_000 : 1))
-  return accept(formatDate(dayNumber(Math.floor(seconds / SECONDS_PER_DAY))))
 }
 
 function ofName(year: string, name: string, day: string): Outcome<string, DateProblem> {

@@ -20,7 +20,8 @@ export type DecimalMark = '.' | ','
 
 /** As many digits as a price book keeps before and after the point; beyond them it is something else. */
 const KEPT = /^\d{1,12}(\.\d{1,18})?$/
-const LONGEST_CELL = 200
+/** Longer texts are prose: nothing is looked for in them, whatever a pattern would cost. */
+export const LONGEST_CELL = 200
 
 /** Blanks that part thousands, apostrophes that do, and what stands around a number in a cell. */
 const BLANKS = /[\s\u00a0\u2007\u2009\u202f]/g
@@ -89,6 +90,7 @@ function readBy(digits: string, decimal: DecimalMark): string | undefined {
 
 /** How a figure can be read: by one mark alone, or by either with two results. */
 export function marksOf(cell: string): DecimalMark | 'either' | undefined {
+  if (cell.length > LONGEST_CELL) return undefined
   const found = cell.replace(FOOTNOTE, '').match(/\d*(?:[.,]\d+)+/g) ?? []
   if (found.length !== 1) return undefined
   const [digits] = found as [string]

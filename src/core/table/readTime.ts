@@ -1,6 +1,7 @@
 import { parseDate } from '../calendar/civil.ts'
 import { localToInstant, type ZoneOffsets } from '../calendar/zoneOffsets.ts'
 import { instant, SECONDS_PER_DAY, SECONDS_PER_HOUR, type Instant } from '../quantity/units.ts'
+import { epochSeconds, LONGEST_DATE, partedClock } from './clockText.ts'
 import { readDate, type DateOrder } from './readDate.ts'
 
 /** A time of a table, and when what is written there ends: an hour, a day, a month later. */
@@ -9,9 +10,6 @@ export interface ReadTime {
   readonly ends: Instant
 }
 
-const CLOCK =
-  /(?:T|\s+|,\s*)(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?\s*([ap])?\.?(?:m\.?)?\s*(Z|UTC|GMT|[+-]\d{2}(?::?\d{2})?)?$/i
-const EPOCH = /^(\d{9,10}|\d{12,13})$/
 const MONTH = /^(\d{4})[-/](\d{1,2})$/
 const NAMED_MONTH = /^(\p{L}{3,10})\.?\s+(\d{4})$/u
 
@@ -22,12 +20,10 @@ const NAMED_MONTH = /^(\p{L}{3,10})\.?\s+(\d{4})$/u
  */
 export function readTime(text: string, order: DateOrder, zone: ZoneOffsets): ReadTime | undefined {
   const said = text.trim()
-  if (EPOCH.test(said)) {
-    const at = instant(Math.floor(Number(said) / (said.length > 10 ? 1_000 : 1)))
-    return { at, ends: instant(at + SECONDS_PER_HOUR) }
-  }
-  const clock = CLOCK.exec(said)
-  const day = said.slice(0, clock ? clock.index : undefined).trim()
+  if (said.length > LONGEST_DATE) return undefined
+  const epoch = epochSeconds(said)
+  if (epoch !== undefined) return { at: instant(epoch), ends: instant(epoch + SECONDS_PER_HOUR) }
+  const { day, clock } = partedClock(said)
   const month = clock ? undefined : monthOf(day)
   if (month) return local(month.from, month.to, zone)
   const read = readDate(day, order)

@@ -1,3 +1,5 @@
+import { LONGEST_CELL } from './readFigure.ts'
+
 /** Units of memory, room and traffic. With an i they are powers of 1,024. */
 export type RoomUnit = 'KiB' | 'MiB' | 'GiB' | 'TiB' | 'PiB' | 'KB' | 'MB' | 'GB' | 'TB' | 'PB'
 
@@ -10,6 +12,7 @@ const SHORT = /\d\s?([kmgtp])(i)?(?![\p{L}\p{N}])/iu
 
 /** The first unit of room that a text names; undefined where it names none. */
 export function roomUnitIn(text: string): RoomUnit | undefined {
+  if (text.length > LONGEST_CELL) return undefined
   const [, letter, i, word] = UNIT.exec(text.replace(/_/g, ' ')) ?? []
   if (word !== undefined) {
     const isBinary = /bi$/i.test(word)

@@ -1,4 +1,4 @@
-import { plainDigits, type DecimalMark } from './readFigure.ts'
+import { LONGEST_CELL, plainDigits, type DecimalMark } from './readFigure.ts'
 
 const PLAIN = /^-?\d*\.?\d+(?:e[+-]?\d{1,2})?$/i
 /** One of marks that part decimals or groups, to be decided. */
@@ -11,6 +11,7 @@ const NUMBER = /\d[\d.,'’\u00a0\u2009\u202f ]*(?:e[+-]?\d{1,2})?|[.,]\d+/gi
  * where a figure can be read in two ways.
  */
 export function signedFigure(text: string, mark: DecimalMark): string | undefined {
+  if (text.length > LONGEST_CELL) return undefined
   if (PLAIN.test(text) && !(mark === ',' && MARKED.test(text.replace('-', '')))) return text
   const found = text.match(NUMBER) ?? []
   if (found.length !== 1) return undefined
