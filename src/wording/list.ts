@@ -76,6 +76,7 @@ const FAULTS: Readonly<Record<Extract<LeftOut, { why: 'unreadable' }>['problem']
   'unknown-word': 'is not known',
   'too-long': 'is too long for a name',
   'other-currency': 'is another currency',
+  'per-room': 'is a price for each GiB, not for the machine',
 }
 
 /** Why rows gave nothing, after their number. */

@@ -1,13 +1,12 @@
 import { addressUseOfText } from './addressUseOfText.ts'
 import { gib } from '../quantity/units.ts'
-import { architectureIn } from '../table/architectureText.ts'
 import { currencyIn, type CurrencySaid } from '../table/currencyText.ts'
-import { NO_UNIT, priceUnitIn, unitWithin, type PriceUnit } from '../table/priceUnit.ts'
-import { gibOf, memoryOf } from '../table/roomInGiB.ts'
-import { asCounted, roomUnitIn, type RoomUnit } from '../table/roomUnit.ts'
+import { priceUnitIn, unitWithin, type PriceUnit } from '../table/priceUnit.ts'
+import { gibOf } from '../table/roomInGiB.ts'
+import { unitOfCell } from '../table/roomUnit.ts'
 import { fail, remember, RowFault, type CellReader } from './cellReader.ts'
 import type { CellAt, ListEntry, PlaceEntry, SizeEntry, SizeFacts } from './listEntry.ts'
-import type { ListField, ListMapping, ListUnits, PriceColumn, RowMeaning, TermAnswer } from './listMapping.ts'
+import type { ListMapping, ListUnits, PriceColumn, RowMeaning, TermAnswer } from './listMapping.ts'
 import {
   convertedPrice,
   hourlyPrice,
@@ -16,6 +15,8 @@ import {
   wholePrice,
   type RowUnits,
 } from './scaledPrice.ts'
+import { factsReader } from './sizeFacts.ts'
+import { ofMachine, rowUnits } from './rowUnits.ts'
 
 export type EntryReader = (
   cells: readonly string[],
@@ -67,6 +68,7 @@ export function entryReader(
   return (cells, price, column, from) => {
     const { text: figure, currency, unit } = reader.amount(price, column.column)
     const rate = rateOf(cells, currency)
+    const said = hasUnit ? unitWithin(unit, unitOfRow(cells)) : unit
     const { since, until } = isDated ? daysOf(reader, cells) : ALWAYS
     const made = entry({
       is,
@@ -74,12 +76,13 @@ export function entryReader(
       cells,
       column,
       from,
-      units: rowUnits(units, hasUnit ? unitWithin(unit, unitOfRow(cells)) : unit),
+      units: rowUnits(units, said),
       amount: rate === undefined ? figure : convertedPrice(figure, rate),
       place: place(cells, column),
       facts,
       terms,
       rate,
+      isPerRoom: said.room !== undefined,
     })
     return since === undefined && until === undefined
       ? made
@@ -114,6 +117,8 @@ interface Row {
   readonly terms: ReadonlyMap<string, TermAnswer['is']>
   /** What one of the row's currency is worth, where it is another than the list's. */
   readonly rate: string | undefined
+  /** Its price is for each GiB of something. */
+  readonly isPerRoom: boolean
 }
 
 function sizeEntry({
@@ -127,7 +132,10 @@ function sizeEntry({
   facts,
   terms,
   rate,
+  isPerRoom,
 }: Row): SizeEntry {
+  // What a machine costs is not told by a price for each GiB of its memory.
+  if (isPerRoom) fail('price', from.text, 'per-room')
   firstBandOnly(reader, cells)
   const payment = reader.word('payment', cells)
   const plan = column.term ?? reader.word('term', cells)
@@ -151,107 +159,10 @@ function sizeEntry({
   }
 }
 
-/** How a row is counted: as its own cells say, and for the rest as the list. */
-function rowUnits(units: ListUnits, unit: PriceUnit): RowUnits {
-  if (unit === NO_UNIT) return units
-  const { period, count, parts, room, each: of } = unit
-  const isAnother = period !== undefined && period !== units.period
-  const each = count ?? (isAnother ? 1 : undefined)
-  return {
-    ...units,
-    ...(period && { period }),
-    ...(each !== undefined && { perCount: each }),
-    ...(parts !== undefined && { parts }),
-    ...(room && { diskRoom: asCounted(room, units.diskRoom) }),
-    ...(of && { each: of }),
-  }
-}
-
-/** A price for each vCPU or core, as often as the machine has them. */
-function ofMachine(amount: string, { vcpu }: SizeFacts, { each, vcpuPerCount }: RowUnits): string {
-  if (!each) return amount
-  const count = each === 'core' && vcpuPerCount > 1 ? vcpu / vcpuPerCount : vcpu
-  return convertedPrice(amount, String(count))
-}
-
 /** Prices of machines and disks for more than the first of them are for buyers of many. */
 function firstBandOnly(reader: CellReader, cells: readonly string[]): void {
   const begins = reader.optionalFigure('bandFrom', cells)
   if (begins !== undefined && Number(begins) > 1) throw RowFault.of({ why: 'band' })
-}
-
-const FACTS: readonly ListField[] = [
-  'vcpu',
-  'memory',
-  'architecture',
-  'family',
-  'localDisk',
-  'mostDisks',
-  'iops',
-  'throughput',
-  'network',
-]
-
-/** Facts of sizes by the texts that say them: lists repeat them in every place and on all terms. */
-function factsReader(reader: CellReader, units: ListUnits): (cells: readonly string[]) => SizeFacts {
-  const known = new Map<string, SizeFacts>()
-  const said = FACTS.filter((field) => reader.has(field))
-  return (cells) => {
-    let key = ''
-    for (const field of said) key += `${reader.text(field, cells)}\n`
-    const before = known.get(key)
-    if (before) return before
-    const facts = factsOf(reader, cells, units)
-    remember(known, key, facts)
-    return facts
-  }
-}
-
-function factsOf(reader: CellReader, cells: readonly string[], units: ListUnits): SizeFacts {
-  const vcpu = Number(reader.figure('vcpu', reader.text('vcpu', cells))) * units.vcpuPerCount
-  if (!Number.isInteger(vcpu) || vcpu < 1 || vcpu > 4_096)
-    fail('vcpu', reader.text('vcpu', cells), 'out-of-range')
-  const memory = reader.text('memory', cells)
-  const memoryGiB = gib(memoryOf(reader.figure('memory', memory), unitOfCell(memory, units.memory)))
-  if (memoryGiB <= 0 || memoryGiB > 65_536) fail('memory', memory, 'out-of-range')
-  const architecture = architectureIn(reader.text('architecture', cells))
-  const family = reader.text('family', cells)
-  const whole = (field: ListField, most: number): number | undefined => wholeOf(reader, field, cells, most)
-  const [localDisk, mostDisks, iops, throughput, network] = [
-    whole('localDisk', 10_000_000),
-    whole('mostDisks', 1_000),
-    whole('iops', 10_000_000),
-    whole('throughput', 1_000_000),
-    whole('network', 10_000_000),
-  ]
-  return {
-    vcpu,
-    memoryGiB,
-    ...(architecture && { architecture }),
-    ...(family !== '' && { family: reader.name('family', cells) }),
-    ...(localDisk && { localDiskGiB: gib(localDisk) }),
-    ...(mostDisks && { mostDisks }),
-    ...(iops && { iops }),
-    ...(throughput && { megabytesPerSecond: throughput }),
-    ...(network && { networkMegabitsPerSecond: network }),
-  }
-}
-
-/** A fact that nothing rests on: what is no such number is not known. */
-function wholeOf(
-  reader: CellReader,
-  field: ListField,
-  cells: readonly string[],
-  most: number,
-): number | undefined {
-  if (!reader.has(field)) return undefined
-  try {
-    const value = Math.floor(Number(reader.optionalFigure(field, cells) ?? '0'))
-    return value >= 1 && value <= most ? value : undefined
-  } catch (error) {
-    if (error instanceof RowFault) return undefined
-    throw error
-  }
 }
 
 /** By the GiB, bands are of GiB; of whole disks, they are for buyers of many. */
@@ -311,10 +222,4 @@ function boundOf(
   const text = reader.text(field, cells)
   if (!/\d/.test(text)) return undefined
   return gibOf(reader.figure(field, text), unitOfCell(text, diskRoom))
-}
-
-/** The unit that stands beside the figure of a cell, or that of its column. */
-const unitOfCell = (text: string, column: RoomUnit): RoomUnit => {
-  const own = roomUnitIn(text)
-  return own ? asCounted(own, column) : column
 }

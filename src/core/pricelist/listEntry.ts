@@ -113,3 +113,5 @@ export type CellFault =
   | 'unknown-word'
   | 'too-long'
   | 'other-currency'
+  /** A machine's, for each GiB of something. */
+  | 'per-room'

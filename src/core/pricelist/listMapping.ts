@@ -112,8 +112,8 @@ export interface ListUnits {
   readonly perCount: number
   /** So many of the amount are one of its currency: 100 where prices are in cents. One where it is absent. */
   readonly parts?: number
-  /** Machines: where a price is for each of their vCPU or cores; absent where it is for the machine. */
-  readonly each?: 'vcpu' | 'core'
+  /** Machines: where a price is for each of their vCPU or cores. For the machine where it is absent. */
+  readonly each?: 'machine' | 'vcpu' | 'core'
   /** Disks and traffic: the room that a price is for. */
   readonly diskRoom: MemoryUnit
   readonly decimalMark?: DecimalMark

@@ -27,14 +27,24 @@ export interface ProposedMapping {
   readonly unsure: readonly MappingQuestion[]
 }
 
+/** Fewer rows of wide tables are looked at: beyond so many cells they tell no more. */
+const MOST_CELLS = 200_000
+
 /** From headings and a sample of rows. Nothing is taken for sure that neither heading nor cells say. O(cells). */
-export function proposeMapping(tables: readonly SampleTable[]): ProposedMapping {
+export function proposeMapping(samples: readonly SampleTable[]): ProposedMapping {
+  const tables = samples.map((table): SampleTable => ({
+    ...table,
+    rows: table.rows.slice(0, Math.ceil(MOST_CELLS / table.columns.length)),
+  }))
   const unsure = new Set<MappingQuestion>()
-  const priced = tables.filter((table) => pricedColumns(new ColumnFinder(traitsOf(table))).length > 0)
+  const priced =
+    tables.length === 1
+      ? tables
+      : tables.filter((table) => pricedColumns(new ColumnFinder(traitsOf(table))).length > 0)
   const used = new Set(priced.length > 0 ? priced : tables.slice(0, 1))
   const joins = proposeJoins(tables, (table) => used.has(table))
   if (joins.length > 0) unsure.add('joins')
-  const byName = new Map(tables.map((table) => [table.name, table]))
+  const byName = new Map<string, SampleTable>(tables.map((table) => [table.name, table]))
   const joined = [...used].map((table) => withPartners(table, joins, byName))
   const rows = alike(joined).flatMap((group) => rowsOf(group, tables.length > 1, unsure))
   const main = rows.find(({ meaning }) => meaning.is === 'size-price') ?? rows[0]!
@@ -125,20 +135,24 @@ function rowsOf(
   unsure: Set<MappingQuestion>,
 ): ProposedRows[] {
   const table: JoinedSample = { ...group[0]!, rows: group.flatMap(({ rows }) => rows) }
-  const groups = kindGroups(traitsOf(table, table.headings))
-  if (groups.length === 0)
-    return [proposed(kindOfTable(table.name, traitsOf(table, table.headings)), table, [])]
+  const whole = traitsOf(table, table.headings)
+  const groups = kindGroups(whole)
+  if (groups.length === 0) return [proposed(kindOfTable(table.name, whole), table, [], whole)]
   unsure.add('rows')
   return groups.map(({ kind, column, values }) => {
     const i = table.columns.indexOf(column)
     const rows = table.rows.filter((row) => values.includes((row[i] ?? '').trim()))
-    return proposed(kind, { ...table, rows }, [{ column, values }])
+    const part = { ...table, rows }
+    return proposed(kind, part, [{ column, values }], traitsOf(part, table.headings))
   })
 
-  function proposed(is: RowMeaning['is'], part: JoinedSample, only: RowMeaning['only']): ProposedRows {
-    const traits = traitsOf(part, table.headings).filter(({ column }) =>
-      only.every((each) => each.column !== column),
-    )
+  function proposed(
+    is: RowMeaning['is'],
+    part: JoinedSample,
+    only: RowMeaning['only'],
+    all: readonly ColumnTraits[],
+  ): ProposedRows {
+    const traits = all.filter(({ column }) => only.every((each) => each.column !== column))
     const finder = new ColumnFinder(traits)
     const found =
       is === 'size-price' ? proposeSizes(part, finder, unsure) : proposeOthers(is, part, finder, unsure)
@@ -218,10 +232,16 @@ const distinct = (sets: readonly ReadonlySet<string>[]): string[] => [
   ...new Set(sets.flatMap((set) => [...set])),
 ]
 
+/** What units are where they say nothing: rows of one table must not have what another's say. */
+const UNSAID = { parts: 1, each: 'machine' } as const satisfies Partial<ListUnits>
+
 /** Where rows are counted otherwise than the list's sizes. */
 function ownUnits(units: ListUnits, main: ListUnits): Pick<RowMeaning, 'units'> {
+  const list: ListUnits = { ...UNSAID, ...main }
   const own = Object.fromEntries(
-    Object.entries(units).filter(([unit, value]) => value !== main[unit as keyof ListUnits]),
+    Object.entries({ ...UNSAID, ...units }).filter(
+      ([unit, value]) => value !== list[unit as keyof ListUnits],
+    ),
   )
   return Object.keys(own).length > 0 ? { units: own } : {}
 }

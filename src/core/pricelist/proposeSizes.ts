@@ -7,7 +7,7 @@ import { priceColumnsOf } from './priceColumns.ts'
 import { isChosenAmong, isMoney, pricedColumns } from './pricedColumns.ts'
 import type { ProposedRows, SampleTable } from './sampleTable.ts'
 import { placeColumn, validFromColumn, validToColumn } from './proposeOthers.ts'
-import { priceUnitIn } from '../table/priceUnit.ts'
+import { isPerRoom, priceUnitIn } from '../table/priceUnit.ts'
 import { roomUnitIn } from '../table/roomUnit.ts'
 import { isCurrencies, proposeCurrency, proposeUnits } from './proposeUnits.ts'
 import { termOfText } from './termOfText.ts'
@@ -29,7 +29,8 @@ export function proposeSizes(
   put('currency', coded)
   put('validFrom', validFromColumn(finder))
   put('validTo', validToColumn(finder))
-  for (const each of [...finder.free].filter(isOfAccelerator)) finder.take(each)
+  for (const each of [...finder.free].filter((each) => isOfAccelerator(each) || isPerRoom(each.column)))
+    finder.take(each)
   const vcpu = finder.named('vcpu', (each) => isNumber(each) && each.largest <= 1_024)
   const memory = finder.named('memory', isNumber) ?? (vcpu && finder.first(isRoomAlone))
   put('vcpu', vcpu)

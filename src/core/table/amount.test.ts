@@ -2,6 +2,9 @@ import { expect, test } from 'vitest'
 import { readAmount } from './amount.ts'
 import { architectureIn } from './architectureText.ts'
 import { decidedCells, decimalMarkOf, markEvidence } from './decimalMark.ts'
+import { currencyIn } from './currencyText.ts'
+import { priceUnitIn } from './priceUnit.ts'
+import { readDate } from './readDate.ts'
 import { asCounted, binaryUnit, bytesOf, roomUnitIn } from './roomUnit.ts'
 
 const said = (cell: string): string => {
@@ -34,7 +37,14 @@ test.each([
   ['4 cents/h', '4 hour 100'],
   ['£9.00', '9 GBP'],
   ['C$ 0.05', '0.05 CAD'],
-  ['0.02 / 0.03', '0.02'],
+  ['0.02 / 0.03', 'several-numbers'],
+  ['0.02 €/h / 0.03 €/h', 'several-numbers'],
+  ['0.02 / 100 EUR', 'several-numbers'],
+  ['2027/03/01', 'several-numbers'],
+  ['€0.05/h incl. 20 GB traffic', '0.05 EUR hour'],
+  ['€0.05/h, 2 vCPU (1)', '0.05 EUR hour'],
+  ['€5 / 100 h', '5 EUR 100 hour'],
+  ['€5 per 1 000 operations', '5 EUR 1000'],
   ['€1.2k/year', '1200 EUR year'],
   ['1.2345k', '1234.5'],
   ['30 %', 'no-number'],
@@ -43,6 +53,25 @@ test.each([
   ['on request', 'no-number'],
 ])('%s is %s', (cell, expected) => {
   expect(said(cell)).toBe(expected)
+})
+
+test('nothing is looked for in texts longer than a cell has', () => {
+  const long = [`0.02${' '.repeat(100_000)}x`, '2'.repeat(100_000), `${'1 '.repeat(50_000)}hour`]
+  expect(long.map(said)).toEqual(['several-numbers', 'several-numbers', 'several-numbers'])
+  expect(long.map((text) => [priceUnitIn(text), roomUnitIn(text), currencyIn(text)])).toEqual(
+    long.map(() => [{}, undefined, undefined]),
+  )
+  expect(markEvidence(long)).toEqual({ points: 0, commas: 0, open: 0 })
+  expect(long.map((text) => readDate(text).ok)).toEqual([false, false, false])
+})
+
+test.each([
+  ['price in ron', undefined],
+  ['try it', undefined],
+  ['price_eur', 'EUR'],
+  ['TRY 4.00', 'TRY'],
+])('%s names %s', (text, code) => {
+  expect(currencyIn(text)?.codes[0]).toBe(code)
 })
 
 test.each([

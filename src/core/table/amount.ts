@@ -39,10 +39,12 @@ export function readAmount(cell: string, mark?: DecimalMark): Outcome<Amount, Fi
   if (NO_AMOUNT.test(text)) return refuse({ code: 'no-number' })
   const at = PER.exec(text)
   const cut = at ? at.index + at[0].length : text.length
+  const behind = unitBehind(text.slice(cut))
+  if (behind === undefined) return refuse({ code: 'several-numbers' })
   const read = readFigure(text.slice(0, cut), mark)
   if (!read.ok) return read
   const currency = currencyIn(text)
-  const unit = at ? priceUnitIn(text.slice(cut)) : priceUnitIn(text.replace(/\d[\d.,' ]*/, ' '))
+  const unit = at ? priceUnitIn(behind) : priceUnitIn(text.replace(/\d[\d.,' ]*/, ' '))
   const thousands = THOUSANDS.test(text.slice(0, cut))
   const { parts } = priceUnitIn(text.slice(0, cut).replace(/\d[\d.,' ]*/, ' '))
   return accept({
@@ -51,4 +53,20 @@ export function readAmount(cell: string, mark?: DecimalMark): Outcome<Amount, Fi
     ...(currency && { currency }),
     unit: parts === undefined ? unit : { ...unit, parts },
   })
+}
+
+/** A word such as per, and how many: `per 1,000`. */
+const LEAD = /^\s*(?:\/|\p{L}+\.?)\s*(\d[\d.,' ]*)?/u
+/** What a cell may tell beside its price: `incl. 20 GB`, `2 vCPU`, `19 % VAT`, a footnote. */
+const BESIDE = /\d[\d.,' ]*(?:[kmgtp]i?[bo]\b|v?cpus?\b|v?cores?\b|kerne\b|%)|\(\d{1,2}\)/giu
+
+/** What an amount is for, of what stands behind it; undefined where another amount stands there. */
+function unitBehind(text: string): string | undefined {
+  const [lead = '', count] = LEAD.exec(text) ?? []
+  const after = text.slice(lead.length)
+  const counted = /^\p{L}+/u.exec(after)?.[0]
+  if (count !== undefined && (counted === undefined || currencyIn(counted))) return undefined
+  if (/\d/.test(after.replace(BESIDE, ' '))) return undefined
+  const told = after.search(BESIDE)
+  return told < 0 ? text : text.slice(0, lead.length + told)
 }

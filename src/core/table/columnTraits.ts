@@ -2,7 +2,7 @@ import { wordsIn } from '../quantity/wordsIn.ts'
 import { readAmount } from './amount.ts'
 import { currencyIn } from './currencyText.ts'
 import { decimalMarkOf, markEvidence, type MarkEvidence, type MarkOfColumn } from './decimalMark.ts'
-import type { DecimalMark } from './readFigure.ts'
+import { LONGEST_CELL, readFigure, type DecimalMark } from './readFigure.ts'
 
 const FROM = /^\W*(from|ab|about|ca\.?|dès|desde|vanaf)?\W*/iu
 
@@ -11,6 +11,9 @@ function isMoneyLead(lead: string): boolean {
   const said = lead.replace(FROM, '').trim()
   return !/\p{L}/u.test(said) || (said.length <= 6 && currencyIn(said) !== undefined)
 }
+
+/** `512M` is of memory, and no millions. */
+const SHORT_ROOM = /^\d+(?:[.,]\d+)?\s?[MG]i?$/
 
 /** What the cells of a column have in common, as far as a sample shows. */
 export interface ColumnTraits {
@@ -56,8 +59,8 @@ export function columnTraits(
   const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== '' && !/^[-–—]$/.test(cell))
   const mark = decimalMarkOf(markEvidence(filled), marks.evidence, marks.otherwise)
   const figures = filled.flatMap((cell) => {
-    if (!isMoneyLead(cell.slice(0, Math.max(0, cell.search(/\d/))))) return []
-    const read = readAmount(cell, mark.mark)
+    if (cell.length > LONGEST_CELL || !isMoneyLead(cell.slice(0, Math.max(0, cell.search(/\d/))))) return []
+    const read = SHORT_ROOM.test(cell) ? readFigure(cell, mark.mark) : readAmount(cell, mark.mark)
     return read.ok ? [Number(read.value.text)] : []
   })
   const sorted = [...figures].sort((a, b) => a - b)

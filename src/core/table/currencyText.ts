@@ -12,7 +12,9 @@ const CODES = new Set(
 )
 
 /** Codes that are no words in small letters, as `try` and `ron` are. */
-const SMALL_CODES = new Set('eur usd gbp inr cad chf jpy aud sek pln nok dkk czk huf brl mxn zar sgd nzd'.split(' '))
+const SMALL_CODES = new Set(
+  'eur usd gbp inr cad chf jpy aud sek pln nok dkk czk huf brl mxn zar sgd nzd'.split(' '),
+)
 
 const SIGNS: readonly (readonly [RegExp, CurrencySaid['codes']])[] = [
   [/\bC(?:A|AD)?\s?\$/, ['CAD']],

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { priceUnitIn, unitWithin, type PriceUnit } from './priceUnit.ts'
+import { isPerRoom, priceUnitIn, unitWithin, type PriceUnit } from './priceUnit.ts'
 
 describe('what one price is for', () => {
   test.each<[string, PriceUnit]>([
@@ -46,6 +46,19 @@ describe('what one price is for', () => {
     ['price per 5 min', { period: 'minute', count: 5 }],
   ])('%s', (text, expected) => {
     expect(priceUnitIn(text)).toEqual(expected)
+  })
+
+  test.each([
+    ['EUR per GiB-hour', true],
+    ['GB-hour', true],
+    ['Preis je GB und Stunde', true],
+    ['€/GiB', true],
+    ['price_per_gb', true],
+    ['16 GB, EUR/h', false],
+    ['EUR per hour', false],
+    ['memory (GiB)', false],
+  ])('%s is for each GiB: %s', (text, expected) => {
+    expect(isPerRoom(text)).toBe(expected)
   })
 
   test('a cell that names its own is not counted as its column', () => {

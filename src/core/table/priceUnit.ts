@@ -151,6 +151,13 @@ function wholeOf(text: string): number | undefined {
   return digits === '' || digits.length > 9 ? undefined : Number(digits)
 }
 
+const PER_ROOM = new RegExp(
+  `${PER}(?:\\d[\\d.,' ]*)?(?:[kmgtp]i?[bo]\\b|[a-z]*bytes?\\b)|\\b[kmgtp]i?b[ /]+(?:hours?|h|stunden?|months?)\\b`,
+)
+
+/** Whether a price is for each GiB or so of something: `EUR per GiB-hour`, and not `16 GB, EUR/h`. */
+export const isPerRoom = (text: string): boolean => PER_ROOM.test(plain(text.slice(0, LONGEST_CELL)))
+
 /** What of one a more particular text leaves unsaid: a cell that names its period is counted anew. */
 export function unitWithin(own: PriceUnit, wider: PriceUnit): PriceUnit {
   const { period: _, count: __, parts: ___, ...beside } = own

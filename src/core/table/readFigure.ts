@@ -23,6 +23,8 @@ const KEPT = /^\d{1,12}(\.\d{1,18})?$/
 /** Longer texts are prose: nothing is looked for in them, whatever a pattern would cost. */
 export const LONGEST_CELL = 200
 
+/** Digits without groups whose point can part nothing but decimals, as most figures are written. */
+const POINTED = /^(?:0\.\d{1,18}|\d{1,12}(?:\.(?:\d{1,2}|\d{4,18}))?)$/
 /** Blanks that part thousands, apostrophes that do, and what stands around a number in a cell. */
 const BLANKS = /[\s\u00a0\u2007\u2009\u202f]/g
 const FOOTNOTE = /\[[^\]]{1,3}\]|\(\d\)$|[*†‡§¹²³⁴⁵⁶⁷⁸⁹⁰]+/g
@@ -35,6 +37,7 @@ const NUMBER = /[-−–]?\d+(?:[.,'’ ]\d+)*(?:[eE][-+]?\d{1,3})?|[-−–]?[.
  */
 export function readFigure(cell: string, mark?: DecimalMark): Outcome<Figure, FigureProblem> {
   if (cell.length > LONGEST_CELL) return refuse({ code: 'several-numbers' })
+  if (POINTED.test(cell)) return accept({ text: trimmed(cell), isUnsure: false })
   const plain = cell.replace(FOOTNOTE, '').replace(BLANKS, ' ').trim()
   if (plain === '') return refuse({ code: 'empty' })
   if (plain.startsWith('=')) return refuse({ code: 'several-numbers' })
@@ -91,6 +94,7 @@ function readBy(digits: string, decimal: DecimalMark): string | undefined {
 /** How a figure can be read: by one mark alone, or by either with two results. */
 export function marksOf(cell: string): DecimalMark | 'either' | undefined {
   if (cell.length > LONGEST_CELL) return undefined
+  if (POINTED.test(cell)) return cell.includes('.') ? '.' : undefined
   const found = cell.replace(FOOTNOTE, '').match(/\d*(?:[.,]\d+)+/g) ?? []
   if (found.length !== 1) return undefined
   const [digits] = found as [string]

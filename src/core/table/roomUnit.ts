@@ -36,6 +36,12 @@ export const binaryUnit = (unit: RoomUnit): RoomUnit =>
 export const asCounted = (own: RoomUnit, column: RoomUnit): RoomUnit =>
   isBinary(column) ? binaryUnit(own) : own
 
+/** The unit that stands beside the figure of a cell, or that of its column. */
+export const unitOfCell = (text: string, column: RoomUnit): RoomUnit => {
+  const own = roomUnitIn(text)
+  return own ? asCounted(own, column) : column
+}
+
 /** Powers of ten or of 1,024. */
 const POWERS = { K: 1, M: 2, G: 3, T: 4, P: 5 } as const
 

@@ -51,7 +51,7 @@ const text = Joi.string().max(160).allow('')
 const vcpuPerCount = Joi.number().integer().min(1).max(16)
 const perCount = Joi.number().integer().min(1).max(MOST_PER_COUNT)
 const parts = Joi.valid(...PARTS_OF_MONEY)
-const each = Joi.valid('vcpu', 'core')
+const each = Joi.valid('machine', 'vcpu', 'core')
 const decimalMark = Joi.valid('.', ',')
 const dateOrder = Joi.valid(...DATE_ORDERS)
 const place = Joi.number().integer().min(-50).max(50)
@@ -121,7 +121,9 @@ const units = objectOf<ListUnits>({
   perCount: need(perCount).description('A price is for so many of its period or room.'),
   diskRoom: need(Joi.valid(...MEMORY_UNITS)),
   parts: parts.description('So many of a price are one of its currency: 100 where prices are in cents.'),
-  each: each.description('Where a machine’s price is for each of its vCPU or cores.'),
+  each: each.description(
+    'What a machine’s price is for: the machine, or each of its vCPU or cores. The machine where it is absent.',
+  ),
   decimalMark,
   dateOrder,
 })

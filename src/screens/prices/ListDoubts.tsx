@@ -1,6 +1,7 @@
 'use client'
 
 import { QuietButton } from '../../interface/Button'
+import { withUnits } from '../../core/pricelist/withUnits.ts'
 import { doubtText, mendUnitsText } from '../../wording/doubt.ts'
 import type { MappingEdit } from './useMapping.ts'
 
@@ -16,11 +17,7 @@ export function ListDoubts({ edit }: { readonly edit: MappingEdit }) {
           <QuietButton
             onPress={() => {
               const { at, units, question } = mend
-              const rows = mapping.rows.map((each, i) =>
-                i === at && at > 0 ? { ...each, units: { ...each.units, ...units } } : each,
-              )
-              const own = at > 0 ? {} : { units: { ...mapping.units, ...units } }
-              change({ ...mapping, ...own, rows }, question)
+              change(withUnits(mapping, at, units), question)
             }}
           >
             {mendUnitsText(mend.units)}

@@ -1,6 +1,6 @@
 'use client'
 
-import { MEMORY_UNITS, MOST_PER_COUNT, type ListUnits } from '../../core/pricelist/listMapping.ts'
+import { MEMORY_UNITS, MOST_PER_COUNT } from '../../core/pricelist/listMapping.ts'
 import { PARTS_OF_MONEY, PRICE_PERIODS } from '../../core/table/priceUnit.ts'
 import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { Dropdown } from '../../interface/Dropdown'
@@ -10,13 +10,15 @@ import { MappingCurrencies } from './MappingCurrencies'
 import { MappingRow } from './MappingRow'
 import type { MappingEdit } from './useMapping.ts'
 
+const EACH = [
+  { id: 'machine', name: 'the machine' },
+  { id: 'vcpu', name: 'each vCPU' },
+  { id: 'core', name: 'each core' },
+] as const
+
 /** How what the columns hold is counted. */
 export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
-  const { meaning, units, mapping, setUnits, change } = edit
-  const setEach = (each: ListUnits['each']): void => {
-    const { each: _, ...others } = mapping.units
-    change({ ...mapping, units: each ? { ...others, each } : others }, 'each')
-  }
+  const { meaning, units, setUnits } = edit
   const isSizes = meaning.is === 'size-price'
   const unitOptions = MEMORY_UNITS.map((id) => ({ id, name: id }))
   return (
@@ -69,12 +71,8 @@ export function MappingUnits({ edit }: { readonly edit: MappingEdit }) {
           <Dropdown
             label="What a price is of"
             value={units.each ?? 'machine'}
-            options={[
-              { id: 'machine', name: 'the machine' },
-              { id: 'vcpu', name: 'each vCPU' },
-              { id: 'core', name: 'each core' },
-            ]}
-            onChange={(id) => setEach(id === 'vcpu' || id === 'core' ? id : undefined)}
+            options={EACH}
+            onChange={(id) => setUnits({ each: EACH.find((each) => each.id === id)!.id }, 'each')}
           />
         </MappingRow>
       )}

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import type { ListMapping, ListUnits, MappingQuestion, RowMeaning } from '../../core/pricelist/listMapping.ts'
+import { withUnits } from '../../core/pricelist/withUnits.ts'
 import type { ListReading, TableReading } from '../../files/pricelist/listAnswer.ts'
 import { changeOpenList } from './openList.ts'
 
@@ -56,10 +57,7 @@ export function useMapping(reading: ListReading): MappingEdit {
     change,
     setMeaning,
     // The first meaning counts as the list does.
-    setUnits: (part, answered) =>
-      at === 0
-        ? change({ ...mapping, units: { ...mapping.units, ...part } }, answered)
-        : setMeaning({ ...meaning, units: { ...meaning.units, ...part } }, answered),
+    setUnits: (part, answered) => change(withUnits(mapping, at, part), answered),
     confirm: (question) => change(mapping, question),
     lookAt: (next) => {
       setPicked(next)
