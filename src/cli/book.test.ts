@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeEach, expect, test } from 'vitest'
 import type { PriceRecipe } from '../core/pricelist/priceRecipe.ts'
-import { readList } from '../files/pricelist/readList.ts'
 import { readRecipe, writeRecipe } from '../files/pricelist/recipeFile.ts'
+import { readingOfList } from '../files/pricelist/testing/answerToList.ts'
 import { osier } from '../files/pricelist/testing/osier.ts'
 import { saltmarsh } from '../files/pricelist/testing/saltmarsh.ts'
 import { writePriceBook } from '../files/priceBook/priceBookFile.ts'
@@ -35,18 +35,12 @@ const run = (...args: string[]): Promise<number> =>
 
 /** What the screen makes of the list, and the recipe that it keeps. */
 async function onScreen(files = [{ name: 'list.csv', content: text }]) {
-  const source = {
-    kind: 'files',
-    files: files.map(({ name, content }) => ({ name, file: new Blob([content]) })),
-  } as const
-  const steps = readList({ source, provider, from: '2027-04-01', manner: 'begun-hour' })
-  for (;;) {
-    const step = await steps.next()
-    if (!step.done) continue
-    if (!step.value.ok) throw new Error('not read')
-    const { book, mapping, unsure, manner } = step.value.value
-    return { book: book!, recipe: { provider, manner, mapping, assumed: unsure } satisfies PriceRecipe }
-  }
+  const { book, mapping, unsure, manner } = await readingOfList(files, {
+    provider,
+    from: '2027-04-01',
+    manner: 'begun-hour',
+  })
+  return { book: book!, recipe: { provider, manner, mapping, assumed: unsure } satisfies PriceRecipe }
 }
 
 const argsOf = (recipe: string, list = join(folder, 'list.csv')): string[] => {

@@ -5,21 +5,8 @@ import { parseDecimal } from '../../core/quantity/decimal.ts'
 import { ownValue } from '../../core/ownValue.ts'
 import { randomRuns } from '../../core/testing/randomRuns.ts'
 import type { ListReading } from './listAnswer.ts'
-import { readList } from './readList.ts'
-import { anyList, type MadeList, type MadePrice } from './testing/anyList.ts'
-
-async function readingOf({ files }: MadeList): Promise<ListReading | undefined> {
-  const steps = readList({
-    source: { kind: 'files', files: files.map(({ name, content }) => ({ name, file: new Blob([content]) })) },
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-  })
-  for (;;) {
-    const step = await steps.next()
-    if (step.done) return step.value.ok ? step.value.value : undefined
-  }
-}
+import { readingOfList } from './testing/answerToList.ts'
+import { anyList, type MadePrice } from './testing/anyList.ts'
 
 /** Questions whose answer could be why a figure is another one: what is asked is not sure. */
 const ABOUT: Readonly<Record<'price' | 'vcpu' | 'memory', readonly MappingQuestion[]>> = {
@@ -67,7 +54,7 @@ test('a list in any language and writing is read right, or what is not sure is a
   await fc.assert(
     fc.asyncProperty(anyList, async (list) => {
       lists += 1
-      const reading = await readingOf(list)
+      const reading = await readingOfList(list.files)
       // Not read at all is no wrong figure.
       if (!reading) return
       let isWhole = true

@@ -1,30 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import type { ListReading } from './listAnswer.ts'
-import { readList } from './readList.ts'
+import { readingOfList } from './testing/answerToList.ts'
 import { expectTrue } from './testing/expectTrue.ts'
-import type { InventedList } from './testing/inventedList.ts'
 import { INVENTED_LISTS } from './testing/inventedLists.ts'
 import { saltmarsh } from './testing/saltmarsh.ts'
-
-async function reading({ files }: InventedList): Promise<ListReading> {
-  const steps = readList({
-    source: { kind: 'files', files: files.map(({ name, content }) => ({ name, file: new Blob([content]) })) },
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-  })
-  for (;;) {
-    const step = await steps.next()
-    if (!step.done) continue
-    if (!step.value.ok) throw new Error(JSON.stringify(step.value.issues))
-    return step.value.value
-  }
-}
 
 describe('what is proposed for the lists that ship makes a right book', () => {
   test.each(Object.keys(INVENTED_LISTS))('%s', async (name) => {
     const list = INVENTED_LISTS[name]!()
-    const read = await reading(list)
+    const read = await readingOfList(list.files)
     expectTrue(read.book, list)
   })
 
@@ -76,7 +59,7 @@ describe('what is proposed for the lists that ship makes a right book', () => {
     let [right, all] = [0, 0]
     const unmarked: string[] = []
     for (const [name, expected] of Object.entries(COLUMNS)) {
-      const { mapping, unsure } = await reading(INVENTED_LISTS[name]!())
+      const { mapping, unsure } = await readingOfList(INVENTED_LISTS[name]!().files)
       const { fields } = mapping.rows.find(({ is }) => is === 'size-price')!
       const proposed = new Map(
         Object.entries(fields).map(([field, source]) => [
@@ -97,7 +80,7 @@ describe('what is proposed for the lists that ship makes a right book', () => {
 
   test('a large one, of 3 systems and 5 terms', async () => {
     const list = saltmarsh({ sizes: 60, places: 8, systems: 3, terms: 5 })
-    const { book } = await reading(list)
+    const { book } = await readingOfList(list.files)
     expectTrue(book, list)
     expect(book!.terms.map(({ name, kind }) => `${name}: ${kind}`)).toEqual([
       'On demand: on-demand',

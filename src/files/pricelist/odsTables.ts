@@ -1,22 +1,33 @@
 import { Parser } from 'htmlparser2'
 import { onlyBatch, UnreadableList, type ListTable } from './listTable.ts'
 
-/** Repeated cells and rows beyond these are empty ones to a sheet's end. */
-const MOST_REPEATED = 1_000
 const MOST_CELLS = 4_000_000
+const MOST_CHARACTERS = 256 * 1_048_576
 const MOST_SHEETS = 40
 
 /**
  * The sheets of an OpenDocument spreadsheet that hold something, out of its `content.xml`: values as they are stored, other
- * cells as they read (OpenDocument 1.2, part 1, section 9). O(document).
+ * cells as they read (OpenDocument 1.2, part 1, section 9). Cells and rows that repeat are counted before they are made;
+ * empty ones to the end of a row or a sheet are not made. O(document + cells).
  */
 export function odsTables(name: string, content: string): ListTable[] {
+  const tooMany = (what: string): UnreadableList =>
+    new UnreadableList(`${name} has more than ${what}. Expected: a part of it, or CSV.`)
+  if (content.length > MOST_CHARACTERS) throw tooMany(`${MOST_CHARACTERS} characters`)
   const sheets: { name: string; rows: string[][] }[] = []
   let [cells, times, rowTimes] = [0, 1, 1]
+  // Empty ones before the next that is not.
+  let [emptyCells, emptyRows] = [0, 0]
+  const push = <Value>(into: Value[], values: number, value: Value): void => {
+    for (let i = 0; i < values; i += 1) into.push(value)
+  }
+  const count = (more: number): void => {
+    cells += more
+    if (cells > MOST_CELLS) throw tooMany(`${MOST_CELLS} cells`)
+  }
   let row: string[] | undefined
   let cell: { value: string | undefined; text: string } | undefined
-  const repeated = (text: string | undefined): number =>
-    Math.min(MOST_REPEATED, Math.max(1, Number(text ?? '1') || 1))
+  const repeated = (text = '1'): number => (/^[1-9]\d{0,8}$/.test(text) ? Number(text) : 1)
   const parser = new Parser(
     {
       onopentag(tag, attributes) {
@@ -26,8 +37,10 @@ export function odsTables(name: string, content: string): ListTable[] {
               `${name} has more than ${MOST_SHEETS} sheets. Expected: at most that many.`,
             )
           sheets.push({ name: attributes['table:name'] ?? '', rows: [] })
+          emptyRows = 0
         } else if (tag === 'table:table-row') {
           row = []
+          emptyCells = 0
           rowTimes = repeated(attributes['table:number-rows-repeated'])
         } else if (tag === 'table:table-cell' || tag === 'table:covered-table-cell') {
           times = repeated(attributes['table:number-columns-repeated'])
@@ -41,22 +54,24 @@ export function odsTables(name: string, content: string): ListTable[] {
       onclosetag(tag) {
         if ((tag === 'table:table-cell' || tag === 'table:covered-table-cell') && row && cell) {
           const text = cell.value ?? cell.text.trim()
-          cells += times
-          if (cells > MOST_CELLS)
-            throw new UnreadableList(
-              `${name} has more than ${MOST_CELLS} cells. Expected: a part of it, or CSV.`,
-            )
-          for (let i = 0; i < times; i += 1) row.push(text)
+          if (text === '') emptyCells += times
+          else {
+            count(emptyCells + times)
+            push(row, emptyCells, '')
+            push(row, times, text)
+            emptyCells = 0
+          }
           cell = undefined
         } else if (tag === 'table:table-row' && row) {
-          while (row.at(-1) === '') row.pop()
-          const own = row
-          const count = own.length === 0 ? 1 : rowTimes
-          for (let i = 0; i < count; i += 1) sheets.at(-1)?.rows.push(own)
-          row = undefined
-        } else if (tag === 'table:table') {
           const rows = sheets.at(-1)?.rows
-          while (rows?.at(-1)?.length === 0) rows.pop()
+          if (row.length === 0) emptyRows += rowTimes
+          else if (rows) {
+            count(emptyRows + row.length * (rowTimes - 1))
+            push(rows, emptyRows, [])
+            push(rows, rowTimes, row)
+            emptyRows = 0
+          }
+          row = undefined
         }
       },
     },

@@ -1,22 +1,13 @@
 import { gzipSync, strToU8, zipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
-import { readList } from './readList.ts'
+import { answerToList, readingOfList } from './testing/answerToList.ts'
 import { windle } from './testing/windle.ts'
 import { workbook } from './testing/workbook.ts'
 
 type Content = string | Uint8Array<ArrayBuffer>
 
-async function answerTo(...files: readonly (readonly [string, Content])[]) {
-  const steps = readList({
-    source: { kind: 'files', files: files.map(([name, content]) => ({ name, file: new Blob([content]) })) },
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-  })
-  let step = await steps.next()
-  while (!step.done) step = await steps.next()
-  return step.value
-}
+const answerTo = (...files: readonly (readonly [string, Content])[]) =>
+  answerToList(files.map(([name, content]) => ({ name, content })))
 
 const packed = (files: Record<string, Uint8Array>) => zipSync(files) as Uint8Array<ArrayBuffer>
 const LIST = 'size,vcpu,memory GiB,place,EUR per hour\ns1,2,4,Lyon,0.1\ns2,4,8,Lyon,0.2\n'
@@ -168,33 +159,26 @@ describe('tables that are joined', () => {
       ['prices.csv', prices],
     )
     if (!first.ok) throw new Error('not read')
-    const { mapping, provider, manner } = first.value
-    const steps = readList({
-      source: {
-        kind: 'files',
-        files: [
-          { name: 'sizes.csv', file: new Blob([sizes]) },
-          { name: 'prices.csv', file: new Blob([prices.replace('C,', 'B,')]) },
-        ],
+    const { mapping } = first.value
+    const read = await readingOfList(
+      [
+        { name: 'sizes.csv', content: sizes },
+        { name: 'prices.csv', content: prices.replace('C,', 'B,') },
+      ],
+      {
+        mapping: {
+          ...mapping,
+          // A join with itself, one with a table that is not there, and two that look each other up.
+          joins: [
+            ...mapping.joins!,
+            { table: 'sizes', column: 'code', with: 'prices', key: 'code' },
+            { table: 'prices', column: 'code', with: 'none', key: 'code' },
+          ],
+        },
       },
-      mapping: {
-        ...mapping,
-        // A join with itself, one with a table that is not there, and two that look each other up.
-        joins: [
-          ...mapping.joins!,
-          { table: 'sizes', column: 'code', with: 'prices', key: 'code' },
-          { table: 'prices', column: 'code', with: 'none', key: 'code' },
-        ],
-      },
-      provider,
-      manner,
-      from: '2027-03-01',
-    })
-    let step = await steps.next()
-    while (!step.done) step = await steps.next()
-    const read = step.value.ok ? step.value.value : undefined
-    expect(read?.rows).toBe(5)
-    expect(read?.joins.find(({ join }) => join.with === 'sizes')?.repeated).toEqual(['B'])
-    expect(read?.book?.sizes.map(({ name }) => name)).toEqual(['alder', 'birch'])
+    )
+    expect(read.rows).toBe(5)
+    expect(read.joins.find(({ join }) => join.with === 'sizes')?.repeated).toEqual(['B'])
+    expect(read.book?.sizes.map(({ name }) => name)).toEqual(['alder', 'birch'])
   })
 })

@@ -3,8 +3,8 @@ import Fraction from 'fraction.js'
 import { describe, expect, test } from 'vitest'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
 import { ownValue } from '../../core/ownValue.ts'
-import type { ListReading, ListSource } from './listAnswer.ts'
-import { readList } from './readList.ts'
+import type { ListReading } from './listAnswer.ts'
+import { readingOfList } from './testing/answerToList.ts'
 
 /** Lists in the writing of many makers, with the truth that they were made of: `scripts/otherLists.py`. */
 
@@ -44,33 +44,15 @@ const NAMED_ONLY: ReadonlyMap<string, string> = new Map([
   ['until-from', 'prices'],
 ])
 
-const sourceOf = ({ files }: MadeList): ListSource => ({
-  kind: 'files',
-  files: files.map(({ name, text, base64 }) => ({
-    name,
-    file: new Blob([text ?? (Buffer.from(base64!, 'base64') as Uint8Array<ArrayBuffer>)]),
-  })),
-})
-
 /** By what is proposed, or by a kept mapping alone. */
-async function readingOf(list: MadeList, mapping?: ListReading['mapping']): Promise<ListReading> {
-  const steps = readList({
-    source: sourceOf(list),
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-    ...(mapping && {
+const readingOf = ({ files }: MadeList, mapping?: ListReading['mapping']): Promise<ListReading> =>
+  readingOfList(
+    files.map(({ name, text, base64 }) => ({ name, content: text ?? Buffer.from(base64!, 'base64') })),
+    mapping && {
       recipes: [{ provider: { id: 'own', name: 'Own' }, manner: 'gives-back' as const, mapping }],
       onlyByRecipe: true,
-    }),
-  })
-  for (;;) {
-    const step = await steps.next()
-    if (!step.done) continue
-    if (!step.value.ok) throw new Error(JSON.stringify(step.value.issues))
-    return step.value.value
-  }
-}
+    },
+  )
 
 /** To the eighteen digits that a book keeps. */
 const isSame = (text: string | undefined, truth: string | undefined): boolean =>

@@ -1,36 +1,16 @@
 import { gzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
 import type { ListMapping, PriceAnswer } from '../../core/pricelist/listMapping.ts'
-import type { ListQuestion, ListReading, ListSource } from './listAnswer.ts'
-import { readList } from './readList.ts'
+import type { ListReading } from './listAnswer.ts'
+import { answerToList, readingOfList } from './testing/answerToList.ts'
 import { copperbeck } from './testing/copperbeck.ts'
 import { expectTrue } from './testing/expectTrue.ts'
 import { saltmarsh } from './testing/saltmarsh.ts'
 
-async function answerTo(source: ListSource, part: Partial<ListQuestion> = {}) {
-  const steps = readList({
-    source,
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-    ...part,
-  })
-  for (;;) {
-    const step = await steps.next()
-    if (step.done) return step.value
-  }
-}
+const file = (content: string | Uint8Array) => [{ name: 'list.csv', content }]
 
-const file = (content: string | Uint8Array): ListSource => ({
-  kind: 'files',
-  files: [{ name: 'list.csv', file: new Blob([content as never]) }],
-})
-
-async function reading(content: string | Uint8Array, mapping?: ListMapping): Promise<ListReading> {
-  const answer = await answerTo(file(content), mapping ? { mapping } : {})
-  if (!answer.ok) throw new Error(JSON.stringify(answer.issues))
-  return answer.value
-}
+const reading = (content: string | Uint8Array, mapping?: ListMapping): Promise<ListReading> =>
+  readingOfList(file(content), mapping && { mapping })
 
 describe('a flat list, a row for each size, place, system and plan', () => {
   const list = saltmarsh()
@@ -240,7 +220,7 @@ describe('lists in JSON', () => {
   })
 
   test('one that is cut off is said', async () => {
-    const answer = await answerTo(file(JSON.stringify(list).slice(0, 150)))
+    const answer = await answerToList(file(JSON.stringify(list).slice(0, 150)))
     expect(!answer.ok && answer.issues[0].problem).toMatch(/cut off/)
   })
 })
@@ -255,12 +235,12 @@ describe('what is no price list', () => {
       /5000 columns/,
     ],
   ])('%s is said', async (_, text, problem) => {
-    const answer = await answerTo(file(text))
+    const answer = await answerToList(file(text))
     expect(!answer.ok && answer.issues[0].problem).toMatch(problem)
   })
 
   test('a quotation mark that is never closed ends in bounded room', async () => {
-    const answer = await answerTo(file(`size,price\n"${'x'.repeat(5_000_000)}`))
+    const answer = await answerToList(file(`size,price\n"${'x'.repeat(5_000_000)}`))
     expect(!answer.ok && answer.issues[0].problem).toMatch(/quotation mark/)
   })
 

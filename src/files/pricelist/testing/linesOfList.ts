@@ -1,7 +1,7 @@
 import type { PriceBook } from '../../../core/catalogue/priceBook.ts'
 import { toDecimal, parseDecimal, trimDecimal } from '../../../core/quantity/decimal.ts'
 import { add } from '../../../core/quantity/exact.ts'
-import { readList } from '../readList.ts'
+import { answerToList } from './answerToList.ts'
 
 /** What a list gives without a word of help, a line for each price: `size, place, terms, system: price`. */
 export async function linesOfList(files: Readonly<Record<string, string>>): Promise<string[]> {
@@ -53,18 +53,8 @@ interface ListRead {
 
 /** The book that a list gives without a word of help. */
 export async function bookOfList(files: Readonly<Record<string, string>>): Promise<ListRead> {
-  const steps = readList({
-    source: {
-      kind: 'files',
-      files: Object.entries(files).map(([name, text]) => ({ name, file: new Blob([text]) })),
-    },
-    provider: { id: 'own', name: 'Own' },
-    from: '2027-03-01',
-    manner: 'gives-back',
-  })
-  let step = await steps.next()
-  while (!step.done) step = await steps.next()
-  if (!step.value.ok) return { problems: step.value.issues.map(({ problem }) => problem) }
-  const { book, issues } = step.value.value
+  const answer = await answerToList(Object.entries(files).map(([name, content]) => ({ name, content })))
+  if (!answer.ok) return { problems: answer.issues.map(({ problem }) => problem) }
+  const { book, issues } = answer.value
   return { ...(book && { book }), problems: issues.map(({ problem }) => problem) }
 }
