@@ -86,4 +86,6 @@ inventory('titled-mib', table([['Machines of the depot', '', '', '', ''], [''] *
 inventory('units-in-cells', table([['Server', 'Prozessoren', 'Arbeitsspeicher', 'Festplatte'], *[[n, f'{v} vCPU', f'{m} GB', f'{d} GiB'] for n, v, m, d in THEIRS]], ';'), THEIRS)
 inventory('grouped', table([['VM', 'Cores', 'Memory MB', 'Site', 'Department', 'Storage GiB'], *[[n, v, f'{m * 1024:,}', 'Depot', 'Fares', d] for n, v, m, d in THEIRS]], '\t'), THEIRS)
 
-print(json.dumps(dict(bills=BILLS, inventories=INVENTORIES), ensure_ascii=False, indent=1))
+# A line for each.
+parts = [f'"{name}":[\n' + ',\n'.join(json.dumps(each, ensure_ascii=False) for each in made) + '\n]' for name, made in [('bills', BILLS), ('inventories', INVENTORIES)]]
+print('{\n' + ',\n'.join(parts) + '\n}')

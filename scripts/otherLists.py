@@ -592,4 +592,6 @@ for p in PLACES:
     for i, (s, v, m) in enumerate(sizes()): r = rate(v, m); rows.append([s, v, m, p, fmt(r) + ('*' if i % 4 == 0 else '') + ' EUR']); t.append(P(s, v, m, p, r))
 put('stars', {'l.tsv': table(rows, '\t')}, t)
 
-print(json.dumps(LISTS, ensure_ascii=False, separators=(',', ':')))
+# A line for each.
+lines = [json.dumps(each, ensure_ascii=False, separators=(',', ':')) for each in LISTS]
+print('[\n' + ',\n'.join(lines) + '\n]')

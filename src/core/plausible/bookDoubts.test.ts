@@ -71,3 +71,24 @@ test('a larger step that costs less is told once a kind', () => {
     { about: 'falling-steps', disk: kind!.name, place: region.name, smaller: 64, larger: 128 },
   ])
 })
+
+test('a book is measured by whatever it is priced by', () => {
+  const priced = (perHour: object, disk: object): PriceBook => {
+    const book = bookOf('0')
+    const [region] = book.regions
+    const prices = { sizes: { one: perHour }, disks: { [book.diskKinds[0]!.id]: disk }, addresses: {} }
+    return { ...book, prices: { [region!.id]: prices } }
+  }
+  const bands = [{ upTo: 10, price: '0.06' }, { price: '0.01' }]
+  const figures = [
+    priced({ perHour: '0.06' }, { perGiBMonth: '0.05' }),
+    priced({ perVcpuHour: '0.02', perGiBHour: '0.0025' }, { perMonthByStep: { '100': '5' } }),
+    priced({ perMonth: '43.8' }, { perGiBMonthBands: [{ price: '0.05' }] }),
+    priced({ perCoreHour: '0.03' }, { perGiBMonth: '0.05' }),
+    priced({ perHourBands: bands }, { perGiBMonth: '0.05' }),
+  ].map(bookFigures)
+  for (const { machineHour, diskGiBMonth } of figures) {
+    expect(machineHour).toBeCloseTo(0.02, 9)
+    expect(diskGiBMonth).toBeCloseTo(0.05, 9)
+  }
+})

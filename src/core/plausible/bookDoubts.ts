@@ -1,5 +1,6 @@
 import type { PriceBook } from '../catalogue/priceBook.ts'
 import { ownValue } from '../ownValue.ts'
+import { middleOf } from '../quantity/middleOf.ts'
 import { bookFigures, type BookFigures } from './bookFigures.ts'
 
 /** What a careful colleague would ask about a book after a look at it. */
@@ -88,9 +89,6 @@ const inEuro = (figures: BookFigures, about: Measure, isMoney: boolean): number 
   const value = figures[about]
   return value === undefined ? undefined : value / (isMoney ? (ABOUT_PER_EURO.get(figures.currency) ?? 1) : 1)
 }
-
-const middleOf = (values: readonly number[]): number | undefined =>
-  [...values].sort((a, b) => a - b)[values.length >> 1]
 
 /** A larger disk of a kind that costs less than a smaller one: the first of each kind. */
 function fallingSteps(book: PriceBook): Doubt[] {

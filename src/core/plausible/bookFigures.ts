@@ -1,6 +1,9 @@
 import type { PriceBook } from '../catalogue/priceBook.ts'
-import type { SizeRateTexts } from '../catalogue/regionPrices.ts'
-import { ownValue } from '../ownValue.ts'
+import { indexBook } from '../catalogue/bookIndex.ts'
+import type { DiskPrice } from '../catalogue/regionPrices.ts'
+import { roughHour, sizeRates } from '../catalogue/sizeRates.ts'
+import { middleOf } from '../quantity/middleOf.ts'
+import { toNumber } from '../quantity/exact.ts'
 import { keptFor } from '../keptFor.ts'
 
 /** What things cost and are in a book, by the middle of all of its prices: for comparison, never for a sum. */
@@ -14,43 +17,30 @@ export interface BookFigures {
   readonly diskGiBMonth?: number
 }
 
-const HOURS_OF_MONTH = 730
 const GIB_LIKE_VCPU = 8
+/** A middle of so many says what one of all does. */
+const MOST_MEASURED = 5_000
 
-const middle = (values: readonly number[]): number | undefined =>
-  [...values].sort((a, b) => a - b)[values.length >> 1]
+/** A GiB for a month, by whatever it is priced by: the first of bands, whole disks by their steps. */
+const diskPrices = ({ perGiBMonth, perGiBMonthBands, perMonthByStep = {} }: DiskPrice): number[] => [
+  Number(perGiBMonth ?? perGiBMonthBands?.[0]?.price ?? 0),
+  ...Object.entries(perMonthByStep).map(([step, price]) => Number(price) / Number(step)),
+]
 
-/** By the hour, whatever it is priced by. */
-function hourOf(rates: SizeRateTexts, { vcpu, memoryGiB }: { vcpu: number; memoryGiB: number }): number {
-  const { perSecond, perHour, perMonth, perVcpuHour, perGiBHour } = rates
-  return (
-    Number(perSecond ?? 0) * 3_600 +
-    Number(perHour ?? 0) +
-    Number(perMonth ?? 0) / HOURS_OF_MONTH +
-    Number(perVcpuHour ?? 0) * vcpu +
-    Number(perGiBHour ?? 0) * memoryGiB
-  )
-}
-
-/** Once a book. O(prices × log prices). */
+/** Once a book. O(sizes × regions), of which at most `MOST_MEASURED` are priced. */
 export const bookFigures: (book: PriceBook) => BookFigures = keptFor((book: PriceBook): BookFigures => {
-  const machines: number[] = []
-  const disks: number[] = []
-  for (const { sizes, disks: kinds } of Object.values(book.prices)) {
-    for (const size of book.sizes) {
-      const price = ownValue(sizes, size.id)
-      const hour = price ? hourOf(price, size) : 0
-      if (hour > 0) machines.push(hour / (size.vcpu + size.memoryGiB / GIB_LIKE_VCPU))
-    }
-    for (const { perGiBMonth, perMonthByStep } of Object.values(kinds)) {
-      if (Number(perGiBMonth ?? 0) > 0) disks.push(Number(perGiBMonth))
-      for (const [step, price] of Object.entries(perMonthByStep ?? {}))
-        if (Number(price) > 0) disks.push(Number(price) / Number(step))
-    }
-  }
-  const machineHour = middle(machines)
-  const memoryPerVcpu = middle(book.sizes.map(({ vcpu, memoryGiB }) => memoryGiB / vcpu))
-  const diskGiBMonth = middle(disks)
+  const onDemand = book.terms.find(({ kind }) => kind === 'on-demand')
+  const regions = [...indexBook(book).regions.values()]
+  const sold = regions.flatMap((region) => book.sizes.map((size) => ({ region, size })))
+  const every = Math.ceil(sold.length / MOST_MEASURED)
+  const machines = sold.flatMap(({ region, size }, i) => {
+    const rates = onDemand && i % every === 0 ? sizeRates(region, size.id, onDemand) : undefined
+    return rates ? toNumber(roughHour(rates, size)) / (size.vcpu + size.memoryGiB / GIB_LIKE_VCPU) : []
+  })
+  const disks = regions.flatMap(({ prices }) => Object.values(prices.disks).flatMap(diskPrices))
+  const machineHour = middleOf(machines.filter((price) => price > 0))
+  const memoryPerVcpu = middleOf(book.sizes.map(({ vcpu, memoryGiB }) => memoryGiB / vcpu))
+  const diskGiBMonth = middleOf(disks.filter((price) => price > 0))
   return {
     currency: book.currency,
     ...(machineHour !== undefined && { machineHour }),

@@ -1,4 +1,5 @@
 import { toNumber } from '../quantity/exact.ts'
+import { middleOf } from '../quantity/middleOf.ts'
 import { parseDecimal } from '../quantity/decimal.ts'
 import type { CellAt } from './listEntry.ts'
 import type { ListCollector, PriceFound } from './ListCollector.ts'
@@ -66,8 +67,7 @@ export function oddPrices(
   const odd: OddPrice[] = []
   for (const group of groups.values()) {
     if (group.length <= LEAST_ALIKE) continue
-    const sorted = group.map(({ each }) => each).sort((a, b) => a - b)
-    const median = sorted[Math.floor(sorted.length / 2)]!
+    const median = middleOf(group.map(({ each }) => each))!
     for (const { each, isSettled, ...told } of group) {
       if (isSettled) continue
       const factor = median === 0 ? 1 : each / median

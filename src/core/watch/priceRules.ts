@@ -4,6 +4,7 @@ import { lifeOf } from '../machine/life.ts'
 import { leftBehind } from '../meter/leftBehind.ts'
 import { poolUses } from '../meter/sharedAccount.ts'
 import { add, toNumber, ZERO } from '../quantity/exact.ts'
+import { middleOf } from '../quantity/middleOf.ts'
 import { lengthOf, SECONDS_PER_HOUR } from '../quantity/units.ts'
 import { applyLeavings } from './applyLeavings.ts'
 import type { Finding, WatchRule } from './finding.ts'
@@ -22,8 +23,7 @@ const rateOutOfLine: WatchRule = ({ resolved }) => {
   const others = index.book.sizes
     .filter(({ id, family }) => family === size.family && id !== size.id)
     .flatMap((each) => perVcpu(each) ?? [])
-    .sort((a, b) => a - b)
-  const median = others[Math.floor(others.length / 2)]
+  const median = middleOf(others)
   if (own === undefined || median === undefined || others.length < LEAST_SIBLINGS || median === 0) return []
   const factor = own / median
   if (factor < TEN_TIMES && factor > 1 / TEN_TIMES) return []
