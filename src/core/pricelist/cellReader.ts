@@ -109,8 +109,10 @@ export class CellReader {
     return read.value
   }
 
-  private markOf = (column: string | undefined): DecimalMark | undefined =>
-    (column === undefined ? undefined : this.marks.get(column)) ?? this.units.decimalMark
+  private markOf(column: string | undefined): DecimalMark | undefined {
+    if (column === undefined || this.marks.size === 0) return this.units.decimalMark
+    return this.marks.get(column) ?? this.units.decimalMark
+  }
 
   private columnOf(field: ListField): string | undefined {
     const source = this.meaning.fields[field]

@@ -145,17 +145,15 @@ function sizeEntry({
   const upFront = paid !== undefined && rate !== undefined ? convertedPrice(paid, rate) : paid
   const zone = reader.text('zone', cells)
   const said = facts(cells)
+  const size = reader.name('size', cells)
+  const system = column.system ?? reader.word('system', cells)
+  const { price, period } = machinePrice(ofMachine(amount, said, units), units)
+  const entry: SizeEntry = { is: 'size-price', size, facts: said, place, system, term, price, period, from }
+  if (zone === '' && upFront === undefined) return entry
   return {
-    is: 'size-price',
-    size: reader.name('size', cells),
-    facts: said,
-    place,
+    ...entry,
     ...(zone !== '' && { zone: reader.name('zone', cells) }),
-    system: column.system ?? reader.word('system', cells),
-    term,
-    ...machinePrice(ofMachine(amount, said, units), units),
     ...(upFront !== undefined && { upFront }),
-    from,
   }
 }
 

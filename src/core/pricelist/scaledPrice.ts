@@ -20,12 +20,11 @@ const text = (value: Exact): string => trimDecimal(unitsToDecimal(roundToUnits(v
 
 /** A price for a machine as a book has it: what it is for, and how much for one of that. */
 export function machinePrice(price: string, units: RowUnits): { price: string; period: Period } {
-  const { period } = units
-  const count = countOf(units)
+  const { period, perCount, parts = 1 } = units
   // As most lists have it: nothing to reckon.
-  if (count === 1n && (period === 'hour' || period === 'month' || period === 'second'))
+  if (perCount === 1 && parts === 1 && (period === 'hour' || period === 'month' || period === 'second'))
     return { price, period }
-  const one = multiply(parseDecimal(price)!, { n: 1n, d: count })
+  const one = multiply(parseDecimal(price)!, { n: 1n, d: countOf(units) })
   switch (period) {
     case 'second':
     case 'hour':
