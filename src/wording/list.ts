@@ -143,7 +143,7 @@ export function columnUnitText(
         parts === 1
           ? currency
           : `${PARTS_NAMES[PARTS_OF_MONEY.find((each) => each === parts)!]} of ${currency}`
-      const of = each ? ` for each ${each === 'vcpu' ? 'vCPU' : 'core'}` : ''
+      const of = each && each !== 'machine' ? ` for each ${each === 'vcpu' ? 'vCPU' : 'core'}` : ''
       return `${money}${of} ${perCount === 1 ? PERIOD_NAMES[period] : `for ${perCount} × ${PERIOD_NAMES[period]}`}`
     }
     case 'memory':

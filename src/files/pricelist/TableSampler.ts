@@ -1,5 +1,5 @@
-import type { LeftOut } from '../../core/pricelist/listEntry.ts'
-import type { SampleRow, TableReading } from './listAnswer.ts'
+import type { LeftOut, ListEntry } from '../../core/pricelist/listEntry.ts'
+import { MOST_ENTRIES, type SampleRow, type TableReading } from './listAnswer.ts'
 
 const ROWS_SHOWN = 60
 const MOST_VALUES = 40
@@ -23,9 +23,9 @@ export class TableSampler {
     this.few = columns.map((_, i) => i)
   }
 
-  add(row: number, cells: readonly string[], isUsed: boolean, leftOut?: LeftOut): void {
-    if (isUsed) this.used += 1
-    if (this.rows % this.every === 0) this.keep(row, cells, isUsed, leftOut)
+  add(row: number, cells: readonly string[], entries: readonly ListEntry[], leftOut?: LeftOut): void {
+    if (entries.length > 0) this.used += 1
+    if (this.rows % this.every === 0) this.keep(row, cells, entries, leftOut)
     this.rows += 1
     for (const i of this.few) this.note(i, cells[i] ?? '')
     if (this.rows % 64 === 0) this.few = this.few.filter((i) => this.values[i]!.size <= MOST_VALUES)
@@ -51,10 +51,20 @@ export class TableSampler {
     if (!known.has(cell)) known.add(cell.trim().slice(0, LONGEST_SHOWN))
   }
 
-  private keep(row: number, cells: readonly string[], isUsed: boolean, leftOut: LeftOut | undefined): void {
+  private keep(
+    row: number,
+    cells: readonly string[],
+    entries: readonly ListEntry[],
+    leftOut: LeftOut | undefined,
+  ): void {
     const { sample } = this
     const shown = this.columns.map((_, i) => (cells[i] ?? '').slice(0, LONGEST_SHOWN))
-    sample.push({ row, cells: shown, isUsed, ...(leftOut && { leftOut }) })
+    sample.push({
+      row,
+      cells: shown,
+      entries: entries.slice(0, MOST_ENTRIES),
+      ...(leftOut && { leftOut }),
+    })
     // Half of what is shown goes where it has become too much: what stays is spread over the whole table.
     if (sample.length >= ROWS_SHOWN * 2) {
       this.every *= 2

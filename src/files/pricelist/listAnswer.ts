@@ -1,4 +1,4 @@
-import type { LeftOut } from '../../core/pricelist/listEntry.ts'
+import type { LeftOut, ListEntry } from '../../core/pricelist/listEntry.ts'
 import type { LeftOutCount, Contradiction } from '../../core/pricelist/ListTroubles.ts'
 import type { OddPrice, Proof } from '../../core/pricelist/listChecks.ts'
 import type { ListMapping, MappingQuestion, TableJoin } from '../../core/pricelist/listMapping.ts'
@@ -42,12 +42,16 @@ export interface ListDoubt {
   readonly mend?: UnitMend & { readonly at: number }
 }
 
+/** A wide table has hundreds of prices in a row; no more are shown. */
+export const MOST_ENTRIES = 60
+
 /** One row of the list as it is shown beside its mapping. */
 export interface SampleRow {
   /** Counted from 1, as in the file. */
   readonly row: number
   readonly cells: readonly string[]
-  readonly isUsed: boolean
+  /** What it gave, one for each of its prices; none where it was left out. At most `MOST_ENTRIES`. */
+  readonly entries: readonly ListEntry[]
   /** Why it gave nothing, or one of its prices did not. */
   readonly leftOut?: LeftOut
 }

@@ -179,7 +179,7 @@ async function* readTable(
   let row = table.above
   const take = (own: readonly string[]): void => {
     row += 1
-    if (!isRead) return sampler.add(row, own, false)
+    if (!isRead) return sampler.add(row, own, [])
     const { cells, lacking, lackingAt } = joinRow(own, table.columns.length, partners)
     counts.forEach((count, i) => {
       if (lacking === undefined || i < lackingAt!) count.found += 1
@@ -194,7 +194,7 @@ async function* readTable(
         ? read(cells, row)
         : { entries: [], leftOut: [{ why: 'no-partner', text: lacking } as const] }
     found.add(row, said, isNamed ? table.name : undefined)
-    sampler.add(row, cells, said.entries.length > 0, said.leftOut[0])
+    sampler.add(row, cells, said.entries, said.leftOut[0])
   }
   for (const cells of table.rows) take(cells)
   if (table.isCostly && !isRead) await table.rest.return(undefined)

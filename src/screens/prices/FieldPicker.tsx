@@ -77,7 +77,7 @@ interface PartPickerProps {
 }
 
 /** Points at a part of a cell, where it says more than one thing; the rule is made from what is pointed at. */
-function PartPicker({ name, cells, part, onChange }: PartPickerProps) {
+export function PartPicker({ name, cells, part, onChange }: PartPickerProps) {
   const example = cells[0]!
   const parts = [
     ...new Set([

@@ -2,7 +2,6 @@
 
 import styled from 'styled-components'
 import type { PriceBook } from '../../core/catalogue/priceBook.ts'
-import { FirstMachine } from './FirstMachine'
 import { PricePicture } from './PricePicture'
 import { PricesToLookAt } from './PricesToLookAt'
 import type { MappingEdit } from './useMapping.ts'
@@ -77,16 +76,11 @@ export function ListBook({ edit, isStale }: { readonly edit: MappingEdit; readon
           <li>Not known: {notSaid(book).join(', ')}. They close nothing and are to be checked.</li>
         )}
       </Points>
-      {book && <FirstMachine book={book} isOffered={false} />}
     </Part>
   )
 }
 
 const Part = styled.section`
-  min-width: 0;
-  overflow: auto;
-  padding: 12px 16px 20px;
-
   h2:not(:first-child) {
     margin-top: 14px;
   }

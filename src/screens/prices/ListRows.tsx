@@ -2,12 +2,16 @@
 
 import { useMemo } from 'react'
 import styled from 'styled-components'
+import { cellBecame } from '../../core/pricelist/cellBecame.ts'
+import { fieldsOf } from '../../core/pricelist/columnRole.ts'
 import { meaningsOf } from '../../core/pricelist/compileMapping.ts'
-import type { ListField, ListMapping, RowMeaning } from '../../core/pricelist/listMapping.ts'
+import type { ListField, ListMapping, MappingQuestion, RowMeaning } from '../../core/pricelist/listMapping.ts'
 import { ToggleRow } from '../../interface/ToggleRow'
-import { VisuallyHidden } from '../../interface/VisuallyHidden'
-import { leftOutText, PERIOD_NAMES } from '../../wording/list'
-import { ColumnHead } from './ColumnHead'
+import { columnUnitText, leftOutText, LIST_FIELD_NAMES, PERIOD_NAMES } from '../../wording/list'
+import type { HeadedColumn } from '../table/ColumnHead'
+import { MappedTable, type MappedRow } from '../table/MappedTable'
+import { columnQuestions } from './columnQuestions.ts'
+import { ListColumnEditor } from './ListColumnEditor'
 import type { MappingEdit } from './useMapping.ts'
 import { formatNumber } from '../../wording/number'
 
@@ -17,10 +21,26 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
   const { leftOut, rows, used, proofs, tables } = reading
   const { columns, sample, name } = table
   const others = useMemo(() => otherRoles(mapping, name), [mapping, name])
+  const heads = columns.map((column) => headOf(column, others.get(column) ?? [], edit))
+  const roles = columns.map((column) => rolesOf(meaning, column))
+  const shown = sample.map(({ row, cells, entries, leftOut: why }): MappedRow => {
+    const at = why?.why === 'unreadable' ? faultColumn(why.field, meaning, why.text, cells, columns) : -1
+    const fault = why && leftOutText(why)
+    return {
+      row,
+      isUsed: entries.length > 0 || table.role !== 'prices',
+      why: fault,
+      cells: cells.map((text, i) => ({
+        text,
+        became: cellBecame(entries, columns[i]!, roles[i]!, text),
+        ...(i === at && { fault }),
+      })),
+    }
+  })
   return (
     <Part aria-label="The list">
       <h2>
-        The list <small>press above a column to say what it is; struck out: left out</small>
+        The list <small>press a column’s head to change it; green: as read; struck through: left out</small>
       </h2>
       {tables.length > 1 && (
         <ToggleRow
@@ -34,41 +54,7 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
           onChange={([id]) => id !== undefined && lookAtTable(id)}
         />
       )}
-      <Scroll tabIndex={0} role="group" aria-label="Rows of the list">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">row</th>
-              {columns.map((column) => (
-                <th key={column} scope="col">
-                  {table.role === 'prices' && (
-                    <ColumnHead column={column} otherwise={others.get(column) ?? []} edit={edit} />
-                  )}
-                  {table.role !== 'prices' && <Role>{others.get(column)?.join(', ') ?? 'not used'}</Role>}
-                  {column}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {sample.map(({ row, cells, isUsed, leftOut: why }) => {
-              const fault =
-                why?.why === 'unreadable' ? faultColumn(why.field, meaning, why.text, cells, columns) : -1
-              return (
-                <Row key={row} $used={isUsed || table.role !== 'prices'} title={why && leftOutText(why)}>
-                  <th scope="row">{formatNumber(row)}</th>
-                  {cells.map((cell, i) => (
-                    <td key={columns[i]} data-fault={i === fault || undefined}>
-                      {cell}
-                      {i === fault && why && <VisuallyHidden>: {leftOutText(why)}</VisuallyHidden>}
-                    </td>
-                  ))}
-                </Row>
-              )
-            })}
-          </tbody>
-        </table>
-      </Scroll>
+      <MappedTable label="Rows of the list" columns={heads} rows={shown} />
       <p>
         {formatNumber(used)} of {formatNumber(rows)} rows used
         {leftOut.map(({ leftOut: why, rows: count, examples, table: where }) => (
@@ -105,6 +91,33 @@ export function ListRows({ edit }: { readonly edit: MappingEdit }) {
       </Proofs>
     </Part>
   )
+}
+
+const rolesOf = (meaning: RowMeaning, column: string): readonly ListField[] => {
+  const fields = fieldsOf(meaning, column)
+  return meaning.prices?.some((each) => each.column === column) ? [...fields, 'price'] : fields
+}
+
+/** What stands above a column: its fields, how they are counted, what its heading says of them, and what else it is read for. */
+function headOf(column: string, otherwise: readonly string[], edit: MappingEdit): HeadedColumn {
+  const { meaning, mapping, units, unsure, table } = edit
+  if (table.role !== 'prices') return { column, ...(otherwise.length > 0 && { role: otherwise.join(', ') }) }
+  const roles = rolesOf(meaning, column)
+  const across = meaning.prices?.find((each) => each.column === column)
+  const said = across ? [across.place, across.term, across.system].filter((each) => each) : []
+  const counted = roles.flatMap((field) => columnUnitText(field, units, mapping.currency) ?? [])
+  const asked: readonly MappingQuestion[] = [
+    ...roles.map((field) => `field/${field}` as const),
+    ...columnQuestions(roles, meaning.is),
+    ...(roles.includes('price') ? (['currency', 'prices'] as const) : []),
+  ]
+  return {
+    column,
+    ...(roles.length > 0 && { role: roles.map((field) => LIST_FIELD_NAMES[field]).join(', ') }),
+    details: [...said, ...counted, ...otherwise].join(', '),
+    isAssumed: roles.length > 0 && asked.some((question) => unsure.includes(question)),
+    editor: () => <ListColumnEditor column={column} edit={edit} />,
+  }
 }
 
 /** What columns are read for beside the fields of a row. */
@@ -149,54 +162,6 @@ const Part = styled.section`
   small {
     font-weight: 400;
     color: var(--ink-2);
-  }
-`
-
-const Scroll = styled.div`
-  max-height: 46vh;
-  overflow: auto;
-  margin-top: 6px;
-  border: 1px solid var(--rule);
-
-  table {
-    border-collapse: collapse;
-    font-size: 12px;
-  }
-  th,
-  td {
-    padding: 2px 8px;
-    text-align: left;
-    font-weight: 400;
-    white-space: nowrap;
-    border-right: 1px solid var(--rule);
-  }
-  thead th {
-    position: sticky;
-    top: 0;
-    background: var(--paper);
-    font-weight: 600;
-    vertical-align: bottom;
-  }
-  tbody tr {
-    border-top: 1px solid var(--rule);
-  }
-`
-
-const Role = styled.span`
-  display: block;
-  font-size: 11px;
-  font-weight: 400;
-  color: var(--ink-2);
-`
-
-const Row = styled.tr<{ readonly $used: boolean }>`
-  td {
-    color: ${({ $used }) => ($used ? 'inherit' : 'var(--ink-3)')};
-    text-decoration: ${({ $used }) => ($used ? 'none' : 'line-through')};
-  }
-  td[data-fault] {
-    color: var(--leak);
-    box-shadow: inset 3px 0 0 var(--leak);
   }
 `
 

@@ -18,15 +18,17 @@ import { listAsker } from '../../workers/askers.ts'
 import { useAnswer } from '../../workers/useAnswer.ts'
 import { download } from '../workbench/download.ts'
 import { useWorkbench } from '../workbench/WorkbenchContext'
+import { FirstMachine } from './FirstMachine'
 import { ListBook } from './ListBook'
+import { ListAnswers } from './ListAnswers'
+import { ListQuestions, useAsked } from './ListQuestions'
 import { ListRows } from './ListRows'
-import { MappingPanel } from './MappingPanel'
 import { OpenListButtons } from './OpenListButtons'
 import { setOpenList, undoOpenList, useListSteps, type OpenList } from './openList.ts'
 import { useMapping } from './useMapping.ts'
 import { formatNumber } from '../../wording/number'
 
-/** A price list becoming a book: its rows, what a row means, and the book as it fills, side by side. */
+/** A price list becoming a book: its rows under what each column is, and beside them what is left to say and the book as it fills. */
 export function ListScreen({ list }: { readonly list: OpenList }) {
   const { session, keptBooks, month, go } = useWorkbench()
   const heading = useRef<HTMLHeadingElement>(null)
@@ -144,11 +146,16 @@ export function ListScreen({ list }: { readonly list: OpenList }) {
 
 function Reading({ reading, isStale }: { readonly reading: ListReading; readonly isStale: boolean }) {
   const edit = useMapping(reading)
+  const asked = useAsked(reading.unsure)
   return (
     <Columns>
       <ListRows edit={edit} />
-      <MappingPanel edit={edit} />
-      <ListBook edit={edit} isStale={isStale} />
+      <Side>
+        <ListBook edit={edit} isStale={isStale} />
+        <ListQuestions asked={asked} edit={edit} />
+        <ListAnswers asked={asked} edit={edit} />
+        {reading.book && <FirstMachine book={reading.book} isOffered={false} />}
+      </Side>
     </Columns>
   )
 }
@@ -216,12 +223,35 @@ const Ways = styled.div`
 const Columns = styled.div`
   grid-row: 3;
   display: grid;
-  grid-template-columns: minmax(0, 1.5fr) 330px minmax(0, 0.8fr);
+  grid-template-columns: minmax(0, 1fr) 384px;
   min-height: 0;
   ${media.compact} {
-    grid-template-columns: minmax(0, 1fr) 290px minmax(0, 0.8fr);
+    grid-template-columns: minmax(0, 1fr) 330px;
   }
   ${media.narrow} {
     grid-template-columns: minmax(0, 1fr);
+  }
+`
+
+const Side = styled.aside`
+  min-width: 0;
+  overflow: auto;
+  padding: 12px 16px 20px;
+  border-left: 1px solid var(--rule);
+
+  h2 {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 8px;
+    align-items: center;
+    margin-bottom: 4px;
+  }
+  h2 small {
+    font-weight: 400;
+    color: var(--ink-2);
+  }
+  section:not(:first-child),
+  h2:not(:first-child) {
+    margin-top: 16px;
   }
 `
