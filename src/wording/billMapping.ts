@@ -31,3 +31,6 @@ export const ROW_USE_NAMES = {
   credit: 'a credit',
   'left-out': 'not about machines',
 } as const satisfies Record<RowUse, string>
+
+/** Why a cell could not be read. */
+export const BILL_FAULTS = { 'no-date': 'is no date', 'no-number': 'is no number' } as const

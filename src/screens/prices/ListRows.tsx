@@ -98,6 +98,16 @@ const rolesOf = (meaning: RowMeaning, column: string): readonly ListField[] => {
   return meaning.prices?.some((each) => each.column === column) ? [...fields, 'price'] : fields
 }
 
+const FIGURES: ReadonlySet<ListField> = new Set([
+  'vcpu',
+  'memory',
+  'price',
+  'upFront',
+  'room',
+  'bandFrom',
+  'bandUpTo',
+])
+
 /** What stands above a column: its fields, how they are counted, what its heading says of them, and what else it is read for. */
 function headOf(column: string, otherwise: readonly string[], edit: MappingEdit): HeadedColumn {
   const { meaning, mapping, units, unsure, table } = edit
@@ -115,6 +125,7 @@ function headOf(column: string, otherwise: readonly string[], edit: MappingEdit)
     column,
     ...(roles.length > 0 && { role: roles.map((field) => LIST_FIELD_NAMES[field]).join(', ') }),
     details: [...said, ...counted, ...otherwise].join(', '),
+    isFigure: roles.some((field) => FIGURES.has(field)),
     isAssumed: roles.length > 0 && asked.some((question) => unsure.includes(question)),
     editor: () => <ListColumnEditor column={column} edit={edit} />,
   }

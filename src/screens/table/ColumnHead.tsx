@@ -15,6 +15,8 @@ export interface HeadedColumn {
   readonly details?: string
   /** Whether something of it was only proposed. */
   readonly isAssumed?: boolean
+  /** Whether its cells are figures, which end at the same edge. */
+  readonly isFigure?: boolean
   /** What can be said of it instead; absent where nothing can. */
   readonly editor?: () => ReactNode
 }
@@ -37,7 +39,11 @@ export function ColumnHead({ column, role = 'not used', details = '', isAssumed,
   }
   return (
     <DialogTrigger>
-      <Head data-used={role !== 'not used' || undefined} data-assumed={isAssumed || undefined}>
+      <Head
+        aria-label={`What ${column} is: ${[role, details, ...(isAssumed ? ['assumed'] : [])].filter((each) => each !== '').join(', ')}`}
+        data-used={role !== 'not used' || undefined}
+        data-assumed={isAssumed || undefined}
+      >
         <b>
           {role} <i aria-hidden="true">▾</i>
         </b>
@@ -54,9 +60,10 @@ const head = `
   display: grid;
   gap: 1px;
   width: 100%;
+  min-height: 38px;
   min-width: 62px;
-  max-width: 168px;
-  padding: 2px 6px 3px;
+  padding: 3px 8px;
+  align-content: start;
   text-align: left;
   white-space: normal;
   font-size: 11px;
@@ -82,16 +89,16 @@ const Plain = styled.div`
 
 const Head = styled(Button)`
   ${head}
-  border: 1px solid var(--plate-edge);
-  border-radius: 3px;
-  background: var(--sheet);
+  border: 0;
+  background: none;
   cursor: pointer;
 
   &[data-used] b {
-    color: var(--save);
+    color: var(--ink);
   }
-  &[data-hovered] {
-    border-color: var(--ink-2);
+  &[data-hovered],
+  &[aria-expanded='true'] {
+    box-shadow: inset 0 0 0 2px var(--ink-2);
   }
   ${media.coarse} {
     min-height: 44px;

@@ -43,13 +43,21 @@ export function MappedTable({ label, columns, rows, becomes }: MappedTableProps)
       <table>
         <thead>
           <tr>
-            <th scope="col">row</th>
-            {becomes !== undefined && <th scope="col">{becomes}</th>}
+            <td />
+            {becomes !== undefined && <td />}
             {columns.map((each, i) => (
               // Headings may repeat.
-              <th key={`${each.column} ${i}`} scope="col">
+              <td key={`${each.column} ${i}`} data-used={each.role !== undefined || undefined}>
                 <ColumnHead {...each} />
-                <span>{each.column}</span>
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <th scope="col">row</th>
+            {becomes !== undefined && <th scope="col">{becomes}</th>}
+            {columns.map(({ column, isFigure }, i) => (
+              <th key={`${column} ${i}`} scope="col" data-figure={isFigure || undefined}>
+                {column}
               </th>
             ))}
           </tr>
@@ -60,7 +68,11 @@ export function MappedTable({ label, columns, rows, becomes }: MappedTableProps)
               <th scope="row">{formatNumber(row)}</th>
               {becomes !== undefined && <td data-whole>{became}</td>}
               {cells.map(({ text, became: own, fault, mend }, i) => (
-                <td key={i} data-fault={fault !== undefined || undefined}>
+                <td
+                  key={i}
+                  data-fault={fault !== undefined || undefined}
+                  data-figure={columns[i]?.isFigure || undefined}
+                >
                   {mend ?? <span>{text}</span>}
                   {own !== undefined && (
                     <small>
@@ -86,7 +98,9 @@ const Scroll = styled.div`
   border: 1px solid var(--rule);
 
   table {
-    border-collapse: collapse;
+    min-width: 100%;
+    border-collapse: separate;
+    border-spacing: 0;
     font-size: 12px;
   }
   th,
@@ -98,21 +112,33 @@ const Scroll = styled.div`
     border-right: 1px solid var(--rule);
     vertical-align: top;
   }
-  thead th {
+  thead {
     position: sticky;
     top: 0;
     z-index: 1;
-    padding: 3px 4px;
     background: var(--paper);
+  }
+  thead td {
+    height: 100%;
+    padding: 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  thead td[data-used] {
+    background: var(--plate);
+  }
+  thead th {
     font-weight: 600;
-    vertical-align: bottom;
+    border-bottom: 1px solid var(--ink-3);
   }
-  thead th > span {
-    display: block;
-    padding: 2px 4px 0;
+  tbody th,
+  tbody td {
+    border-bottom: 1px solid var(--rule);
   }
-  tbody tr {
-    border-top: 1px solid var(--rule);
+  tbody th {
+    color: var(--ink-3);
+  }
+  [data-figure] {
+    text-align: right;
   }
 `
 
@@ -129,7 +155,7 @@ const Row = styled.tr<{ readonly $used: boolean }>`
     color: var(--leak);
     box-shadow: inset 3px 0 0 var(--leak);
   }
-  small {
+  && small {
     margin-left: 8px;
     font-size: 11.5px;
     color: var(--save);
