@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
 import { axeFindings } from './axe'
-import { cents, chooseTable, overviewDone, pick, saved, Workbench } from './workbench'
+import { cents, chooseTable, overviewDone, pick, pickColumn, saved, Workbench } from './workbench'
 import { test } from './openedPage'
 
 const inventory = (): string => {
@@ -22,7 +22,7 @@ test('a new user brings forty machines in, and hands them off', async ({ page })
   await pick(page, 'Separator of columns', 'a bar')
   await expect(page.getByText('Say which column holds the names')).toBeVisible()
   await pick(page, 'Separator of columns', 'a semicolon')
-  await pick(page, 'What crew holds', 'a tag of this name')
+  await pickColumn(page, 'crew', 'a tag of this name')
   await expect(page.getByRole('region', { name: 'Sizes to confirm' })).toContainText(
     'vintage-4, 4 vCPU, 16 GiB',
   )

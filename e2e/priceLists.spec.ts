@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { axeFindings } from './axe'
-import { beginSaltmarsh, pick, Workbench } from './workbench'
+import { beginSaltmarsh, pick, pickColumn, Workbench } from './workbench'
 import { test } from './openedPage'
 
 /** Price lists of any shape: a book by what is proposed, what is answered otherwise, and the next list. */
@@ -89,13 +89,13 @@ test('what a column means is changed, a part is pointed at, and rows are asked f
   })
   const counts = page.getByTestId('list-counts')
   await expect(counts).toBeVisible()
-  await pick(page, 'Column of place', 'where')
-  await pick(page, 'Column of price', 'each')
+  await pickColumn(page, 'where', 'place')
+  await pickColumn(page, 'each', 'price')
   await pick(page, 'Column of vCPU', 'what')
   await pick(page, 'Part of the cell that is vCPU', /“4” of/)
   await pick(page, 'Column of memory', 'what')
   await pick(page, 'Part of the cell that is memory', /“16” of/)
-  await pick(page, 'What a price of the list is for', 'an hour')
+  await pick(page, 'Period of a price', 'an hour')
   // Of the two prices of each size the first kind was proposed.
   await expect(page.getByRole('button', { name: 'Only these rows is assumed. It is so' })).toBeVisible()
   await page.getByRole('button', { name: 'Take rows with any kind' }).click()
@@ -174,7 +174,7 @@ test('a table is pasted from a page, with merged cells and footnotes', async ({ 
     field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
   })
   await expect(page.getByTestId('list-counts')).toContainText('2 sizes 2 places 3 prices')
-  await expect(page.getByRole('region', { name: 'The list' })).toContainText('C$ 0.06¹')
+  await expect(page.getByRole('region', { name: 'The list', exact: true })).toContainText('C$ 0.06¹')
 })
 
 test('the next list of the same shape is read at one press, as the last one was', async ({ page }) => {
@@ -228,16 +228,16 @@ test('what a column is taken for is said above it; cells that fail stand out', a
   })
   const counts = page.getByTestId('list-counts')
   await expect(counts).toContainText('2 sizes 1 place')
-  const list = page.getByRole('region', { name: 'The list' })
-  await pick(page, 'What Cost one is', 'not used')
-  await pick(page, 'What Cost two is', /^price$/)
+  const list = page.getByRole('region', { name: 'The list', exact: true })
+  await pickColumn(page, 'Cost one', 'not used')
+  await pickColumn(page, 'Cost two', 'price')
   await expect(counts).toContainText('1 size 1 place 1 prices')
-  await expect(list.getByText('0.080 an hour')).toBeVisible()
+  await expect(list.getByText('0.080 an hour').first()).toBeVisible()
   await expect(list.locator('td[data-fault]')).toContainText('ask us')
   await page.getByRole('button', { name: 'Undo in the list' }).click()
   await page.getByRole('button', { name: 'Undo in the list' }).click()
-  await pick(page, 'What Cost one is', /^price$/)
-  await expect(list.getByText('0.040 an hour')).toBeVisible()
+  await pickColumn(page, 'Cost one', 'price')
+  await expect(list.getByText('0.040 an hour').first()).toBeVisible()
 })
 
 test('what looks wrong in a whole list is mended at a press', async ({ page }) => {

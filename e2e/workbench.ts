@@ -190,6 +190,14 @@ export async function pick(page: Page, label: string, option: string | RegExp): 
   await page.getByRole('option', { name: option }).click()
 }
 
+/** Says above a column what it is. */
+export async function pickColumn(page: Page, column: string, role: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^What ${column} is: `) }).click()
+  await page.getByRole('option', { name: role, exact: true }).click()
+  const open = page.getByRole('dialog', { name: `What ${column} is` })
+  if (await open.isVisible()) await page.keyboard.press('Escape')
+}
+
 /** The text of the file that something saves. */
 export async function saved(page: Page, act: () => Promise<void>): Promise<string> {
   const [file] = await Promise.all([page.waitForEvent('download'), act()])

@@ -23,8 +23,7 @@ import { useMachineActions } from '../workbench/useMachineActions'
 import { useWorkbench } from '../workbench/WorkbenchContext'
 import { AskedSizes } from './AskedSizes'
 import { AskedValues } from './AskedValues'
-import { ColumnMapping } from './ColumnMapping'
-import { RowPreview } from './RowPreview'
+import { InventoryRows } from './InventoryRows'
 import { rememberedMeanings, rememberMeanings } from './rememberedMeanings.ts'
 import { rememberedMapping, rememberMapping } from './rememberedMapping.ts'
 import { TableForm } from './TableForm'
@@ -121,10 +120,13 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
       />
       {!read.ok && <IssueList issues={read.issues} />}
       {table && (
-        <ColumnMapping
+        <InventoryRows
           table={table}
           mapping={mapping}
+          settings={settings}
+          rows={inventory && rows}
           onChange={(next) => setChosen({ columns, mapping: next })}
+          onMend={(row, column, text) => setMended(new Map(mended).set(cellKey(row, column), text))}
         />
       )}
       {unreadable && <Problem role="alert">{unreadable}</Problem>}
@@ -148,14 +150,6 @@ export function InventoryDialog({ name, bytes, onClose }: InventoryDialogProps) 
           values={inventory.values}
           meant={meant}
           onMean={(key, id) => setMeant(new Map(meant).set(key, id))}
-        />
-      )}
-      {table && inventory && (
-        <RowPreview
-          table={table}
-          mapping={mapping}
-          rows={rows}
-          onMend={(row, column, text) => setMended(new Map(mended).set(cellKey(row, column), text))}
         />
       )}
       {inventory && (

@@ -18,7 +18,7 @@ export interface HeadedColumn {
   /** Whether its cells are figures, which end at the same edge. */
   readonly isFigure?: boolean
   /** What can be said of it instead; absent where nothing can. */
-  readonly editor?: () => ReactNode
+  readonly editor?: (close: () => void) => ReactNode
 }
 
 /** Above a column's heading: what it is taken for, in what unit and how sure that is. Pressed, all of it can be changed. */
@@ -50,7 +50,7 @@ export function ColumnHead({ column, role = 'not used', details = '', isAssumed,
         <span>{said}</span>
       </Head>
       <Popover placement="bottom start">
-        <Editor aria-label={`What ${column} is`}>{editor()}</Editor>
+        <Editor aria-label={`What ${column} is`}>{({ close }) => editor(close)}</Editor>
       </Popover>
     </DialogTrigger>
   )

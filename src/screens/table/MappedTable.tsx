@@ -6,7 +6,7 @@ import { VisuallyHidden } from '../../interface/VisuallyHidden'
 import { formatNumber } from '../../wording/number'
 import { ColumnHead, type HeadedColumn } from './ColumnHead'
 
-export interface MappedCell {
+interface MappedCell {
   readonly text: string
   /** What it became, where that is not what is written. */
   readonly became?: string | undefined
@@ -28,6 +28,8 @@ export interface MappedRow {
 }
 
 interface MappedTableProps {
+  /** Where other parts stand below it, as in a dialog. */
+  readonly isLow?: boolean
   /** Of the region that scrolls. */
   readonly label: string
   readonly columns: readonly HeadedColumn[]
@@ -37,9 +39,9 @@ interface MappedTableProps {
 }
 
 /** Rows of a file under what each column is taken for: what cells became stands beside them, and which could not be read. */
-export function MappedTable({ label, columns, rows, becomes }: MappedTableProps) {
+export function MappedTable({ label, columns, rows, becomes, isLow = false }: MappedTableProps) {
   return (
-    <Scroll tabIndex={0} role="region" aria-label={label}>
+    <Scroll $low={isLow} tabIndex={0} role="region" aria-label={label}>
       <table>
         <thead>
           <tr>
@@ -91,8 +93,8 @@ export function MappedTable({ label, columns, rows, becomes }: MappedTableProps)
   )
 }
 
-const Scroll = styled.div`
-  max-height: min(62vh, 640px);
+const Scroll = styled.div<{ readonly $low: boolean }>`
+  max-height: ${({ $low }) => ($low ? '300px' : 'min(62vh, 640px)')};
   overflow: auto;
   margin-top: 6px;
   border: 1px solid var(--rule);

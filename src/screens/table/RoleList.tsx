@@ -17,6 +17,7 @@ export function RoleList({ label, chosen, options, onChange }: RoleListProps) {
   return (
     <Options
       aria-label={label}
+      autoFocus
       selectionMode="single"
       disallowEmptySelection
       selectedKeys={chosen === undefined ? [] : [chosen]}

@@ -9,7 +9,7 @@ export interface ListFile {
 }
 
 /** Files as somebody chooses them. */
-export const filesSource = (files: readonly ListFile[]): ListSource => ({
+const filesSource = (files: readonly ListFile[]): ListSource => ({
   kind: 'files',
   files: files.map(({ name, content }) => ({
     name,
