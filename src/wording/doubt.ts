@@ -5,14 +5,14 @@ import { PARTS_NAMES, PERIOD_NAMES } from './list.ts'
 import { formatNumber } from './number.ts'
 
 const NAMES = {
-  machineHour: 'an hour of a vCPU with its memory',
-  memoryPerVcpu: 'memory for each vCPU',
-  diskGiBMonth: 'a GiB of disk for a month',
+  machineHour: 'A vCPU-hour with its memory costs',
+  memoryPerVcpu: 'Memory per vCPU is',
+  diskGiBMonth: 'A GiB of disk costs',
 } as const
 
-/** `40` times, or `one 40th`. */
+/** `40 times`, or `1/40 of`. */
 const times = (factor: number): string =>
-  factor >= 1 ? `${formatNumber(factor, 0)} times` : `one ${formatNumber(1 / factor, 0)}th of`
+  factor >= 1 ? `${formatNumber(factor, 0)} times` : `1/${formatNumber(1 / factor, 0)} of`
 
 /** Three digits that count, whatever the size of a figure. */
 const rough = (value: number): string => String(Number(value.toPrecision(3)))
@@ -23,8 +23,9 @@ export function doubtText(doubt: Doubt, currency: string): string {
     return `${doubt.disk} in ${doubt.place}: ${formatNumber(doubt.larger)} GiB cost less than ${formatNumber(doubt.smaller)} GiB.`
   const { about, found, usual, by } = doubt
   const unit = about === 'memoryPerVcpu' ? 'GiB' : currency
-  const whose = by === 'other-books' ? 'in your other books' : 'common'
-  return `${NAMES[about]}: ${rough(found)} ${unit} in the middle, about ${times(found / usual)} what is ${whose} (${rough(usual)}).`
+  const per = about === 'diskGiBMonth' ? ' a month' : ''
+  const whose = by === 'other-books' ? 'your other books' : 'the usual'
+  return `${NAMES[about]} ${rough(found)} ${unit}${per} (median): ${times(found / usual)} ${whose} (${rough(usual)}).`
 }
 
 /** What would make it usual, as a person would say it. */
@@ -36,11 +37,11 @@ export function mendUnitsText({
   memory,
   diskRoom,
 }: Partial<ListUnits>): string {
-  if (decimalMark) return `Read a ${decimalMark === ',' ? 'comma' : 'point'} before decimals`
+  if (decimalMark) return `Decimals have a ${decimalMark === ',' ? 'comma' : 'point'}`
   if (period) return `Prices are for ${PERIOD_NAMES[period]}`
   if (parts !== undefined)
     return `Prices are in ${PARTS_NAMES[PARTS_OF_MONEY.find((each) => each === parts)!]}`
-  if (perCount !== undefined) return `A price is for ${formatNumber(perCount)}`
+  if (perCount !== undefined) return `One price is for ${formatNumber(perCount)}`
   if (memory) return `Memory is in ${memory}`
-  return `Room is in ${diskRoom!}`
+  return `Disk sizes are in ${diskRoom!}`
 }

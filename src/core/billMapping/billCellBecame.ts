@@ -25,7 +25,7 @@ export interface BillCell {
   readonly fault?: 'no-date' | 'no-number'
 }
 
-/** `row` is the cell's row as `mappedRows` makes it. */
+/** `row` is the cell's row as `mappedRows` makes it. Times are in UTC: `2027-03-01 00:00`. */
 export function billCellBecame(field: BillField, cell: string, row: readonly string[]): BillCell {
   const column = COLUMNS[field]
   const became = column === undefined ? '' : mappedCell(row, column)
@@ -33,6 +33,6 @@ export function billCellBecame(field: BillField, cell: string, row: readonly str
   if (field === 'unit') return became === cell.trim() ? {} : { became }
   const isTime = field === 'start' || field === 'end'
   if (!(isTime ? INSTANT : MAPPED_FIGURE).test(became)) return { fault: isTime ? 'no-date' : 'no-number' }
-  const told = isTime ? became.replace('T', ' ').replace(':00Z', ' UTC') : became
+  const told = isTime ? became.replace('T', ' ').replace(/(:00)?Z$/, '') : became
   return told === cell.trim() ? {} : { became: told }
 }

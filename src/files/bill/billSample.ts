@@ -13,6 +13,8 @@ import { billParts, type BillFile } from './billParts.ts'
 import { habitsOf } from './readBill.ts'
 
 export interface SampledBill extends BillSample {
+  /** Of each row, counted from 1 as in the file. */
+  readonly numbers: readonly number[]
   readonly name: string
   readonly proposed: BillMapping
   readonly unsure: ProposedBillMapping['unsure']
@@ -30,9 +32,16 @@ export async function billSample(
     const [part] = file ? await billParts(file) : []
     if (!part) return refuse(nothing('There is no file.'))
     const table: string[][] = []
+    const numbers: number[] = []
+    let count = 0
     const batches = part.rows?.() ?? readDelimited(part.open(), await habitsOf(part))
     for await (const batch of batches) {
-      for (const row of batch) if (row.some((cell) => cell.trim() !== '')) table.push(row)
+      for (const row of batch) {
+        count += 1
+        if (row.every((cell) => cell.trim() === '')) continue
+        table.push(row)
+        numbers.push(count)
+      }
       if (table.length > MOST_ROWS) break
     }
     const at = headingRow(table)
@@ -45,6 +54,7 @@ export async function billSample(
       name: part.name,
       headings,
       rows,
+      numbers: numbers.slice(at + 1, MOST_ROWS),
       proposed: mapping,
       unsure,
     })

@@ -41,7 +41,7 @@ export function BillAnswers({ edit, read, uses, lacking }: BillAnswersProps) {
       {guessed.length > 0 && <h3>Questions</h3>}
       {guessed.includes('decimalMark') && (
         <Guess
-          text="No amount of the file tells its decimal mark."
+          text="Every amount can be read with a point or a comma."
           isOpen={unsure.includes('decimalMark')}
           onConfirm={() => change(mapping, 'decimalMark')}
         >

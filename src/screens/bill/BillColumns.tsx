@@ -50,7 +50,7 @@ export function BillColumns({ sample, onRead }: BillColumnsProps) {
   const shown = rows.slice(0, ROWS_SHOWN).map((cells, i): MappedRow => {
     const isUsed = uses[i] !== 'left-out'
     return {
-      row: i + 1,
+      row: sample.numbers[i]!,
       isUsed,
       why: isUsed ? undefined : ROW_USE_NAMES['left-out'],
       became: ROW_USE_NAMES[uses[i]!],
@@ -126,11 +126,9 @@ function headOf(heading: string, fields: readonly BillField[], edit: BillEdit): 
   const { mapping, unsure } = edit
   const isDate = fields.some((field) => field === 'start' || field === 'end')
   const isFigure = fields.some((field) => FIGURES.has(field))
-  const details = [
+  const guesses = [
     ...(isDate && unsure.includes('dates') ? [DATE_ORDER_NAMES[mapping.dates]] : []),
-    ...(isFigure && unsure.includes('decimalMark')
-      ? [`decimals by ${mapping.decimalMark === ',' ? 'a comma' : 'a point'}`]
-      : []),
+    ...(isFigure && unsure.includes('decimalMark') ? [mapping.decimalMark === ',' ? '1,5' : '1.5'] : []),
   ]
   const isTag = mapping.tags.includes(heading)
   return {
@@ -138,8 +136,8 @@ function headOf(heading: string, fields: readonly BillField[], edit: BillEdit): 
     ...(fields.length > 0
       ? { role: fields.map((field) => BILL_FIELD_NAMES[field]).join(', ') }
       : isTag && { role: 'tag' }),
-    details: details.join(', '),
-    isAssumed: details.length > 0,
+    details: [...(isDate ? ['in UTC'] : []), ...guesses].join(', '),
+    isAssumed: guesses.length > 0,
     isFigure,
     editor: () => <BillColumnEditor heading={heading} fields={fields} edit={edit} />,
   }

@@ -15,7 +15,7 @@ export const BillPlace = styled.div<{ readonly $wide?: boolean }>`
   display: grid;
   gap: 12px;
   width: 100%;
-  max-width: ${({ $wide }) => ($wide ? 1100 : 720)}px;
+  max-width: ${({ $wide }) => ($wide ? 1360 : 720)}px;
   margin: 6vh auto 0;
   ${media.narrow} {
     margin-top: 16px;

@@ -133,5 +133,6 @@ function rowOf(
 const Problem = styled.span`
   display: block;
   min-width: 220px;
+  white-space: normal;
   color: var(--leak);
 `

@@ -73,6 +73,7 @@ const head = `
   b {
     font-size: 12px;
     font-weight: 600;
+    white-space: nowrap;
   }
   i {
     font-style: normal;

@@ -75,7 +75,7 @@ export function MappedTable({ label, columns, rows, becomes, isLow = false }: Ma
                   data-fault={fault !== undefined || undefined}
                   data-figure={columns[i]?.isFigure || undefined}
                 >
-                  {mend ?? <span>{text}</span>}
+                  {mend ?? <span data-text>{text}</span>}
                   {own !== undefined && (
                     <small>
                       <VisuallyHidden>, read as </VisuallyHidden>
@@ -145,13 +145,12 @@ const Scroll = styled.div<{ readonly $low: boolean }>`
 `
 
 const Row = styled.tr<{ readonly $used: boolean }>`
-  td > span {
+  td > span[data-text] {
     color: ${({ $used }) => ($used ? 'inherit' : 'var(--ink-3)')};
     text-decoration: ${({ $used }) => ($used ? 'none' : 'line-through')};
   }
   td[data-whole] {
-    max-width: 260px;
-    white-space: normal;
+    max-width: 300px;
   }
   td[data-fault] {
     color: var(--leak);
