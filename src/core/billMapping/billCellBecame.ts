@@ -13,8 +13,8 @@ const COLUMNS: { readonly [Field in BillField]?: Column } = {
   cost: 'EffectiveCost',
 }
 const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/
-/** Plain, or with an exponent. */
-export const MAPPED_FIGURE = /^-?\d*\.?\d+(e[+-]?\d+)?$/i
+/** Plain, or with an exponent of a size that money has. */
+const FIGURE = /^-?\d*\.?\d+(e[+-]?\d{1,2})?$/i
 
 export const mappedCell = (row: readonly string[], column: Column): string =>
   row[MAPPED_COLUMNS.indexOf(column)] ?? ''
@@ -32,7 +32,7 @@ export function billCellBecame(field: BillField, cell: string, row: readonly str
   if (became === '' || cell.trim() === '') return {}
   if (field === 'unit') return became === cell.trim() ? {} : { became }
   const isTime = field === 'start' || field === 'end'
-  if (!(isTime ? INSTANT : MAPPED_FIGURE).test(became)) return { fault: isTime ? 'no-date' : 'no-number' }
+  if (!(isTime ? INSTANT : FIGURE).test(became)) return { fault: isTime ? 'no-date' : 'no-number' }
   const told = isTime ? became.replace('T', ' ').replace(/(:00)?Z$/, '') : became
   return told === cell.trim() ? {} : { became: told }
 }

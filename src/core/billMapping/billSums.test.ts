@@ -48,6 +48,17 @@ test('cells that became something else say what, those that could not be read sa
   expect(billCellBecame('cost', '', second!)).toEqual({})
 })
 
+test('amounts that no money has are told, and cost nothing', () => {
+  const of = (text: string) =>
+    billSums([read(['1.3.2027', 'web', 'Rechner', '', '', text])], ['machine-time'])
+  expect(of('1e999')).toMatchObject({ all: '0', unread: 1 })
+  expect(of('9'.repeat(40))).toMatchObject({ all: '0', unread: 1 })
+  expect(of('2.5e-5')).toMatchObject({ all: '0.000025', unread: 0 })
+  expect(billCellBecame('cost', '1e999', read(['1.3.2027', 'web', 'Rechner', '', '', '1e999']))).toEqual({
+    fault: 'no-number',
+  })
+})
+
 test('the money column adds up to what its kinds of rows do, to the last digit', () => {
   const uses = ['machine-time', 'machine-time', 'tax', 'credit', 'left-out'] as const
   expect(billSums(ROWS.map(read), uses)).toEqual({

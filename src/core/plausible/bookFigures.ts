@@ -31,9 +31,9 @@ const diskPrices = ({ perGiBMonth, perGiBMonthBands, perMonthByStep = {} }: Disk
 export const bookFigures: (book: PriceBook) => BookFigures = keptFor((book: PriceBook): BookFigures => {
   const onDemand = book.terms.find(({ kind }) => kind === 'on-demand')
   const regions = [...indexBook(book).regions.values()]
-  const sold = regions.flatMap((region) => book.sizes.map((size) => ({ region, size })))
-  const every = Math.ceil(sold.length / MOST_MEASURED)
-  const machines = sold.flatMap(({ region, size }, i) => {
+  const all = regions.flatMap((region) => book.sizes.map((size) => ({ region, size })))
+  const every = Math.ceil(all.length / MOST_MEASURED)
+  const machines = all.flatMap(({ region, size }, i) => {
     const rates = onDemand && i % every === 0 ? sizeRates(region, size.id, onDemand) : undefined
     return rates ? toNumber(roughHour(rates, size)) / (size.vcpu + size.memoryGiB / GIB_LIKE_VCPU) : []
   })

@@ -144,11 +144,16 @@ export class ListCollector {
       else size.zones.set(place, new Set([zone]))
     }
     // Most prices say neither; to leave both out of an object costs more than all the rest of a row.
-    const isPlain = upFront === undefined && since === undefined
-    const more = isPlain
-      ? undefined
-      : { ...(upFront !== undefined && { upFront }), ...(since !== undefined && { since }) }
-    const found = isPlain ? { price, period, from } : { price, period, ...more, from }
+    const found: PriceFound =
+      upFront === undefined && since === undefined
+        ? { price, period, from }
+        : {
+            price,
+            period,
+            ...(upFront !== undefined && { upFront }),
+            ...(since !== undefined && { since }),
+            from,
+          }
     if (terms.is === 'on-demand' && this.isPlain(system)) {
       this.dated.put(size.prices, place, found, { of: name, place })
       return

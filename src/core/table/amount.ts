@@ -57,8 +57,8 @@ export function readAmount(cell: string, mark?: DecimalMark): Outcome<Amount, Fi
 
 /** A word such as per, and how many: `per 1,000`. */
 const LEAD = /^\s*(?:\/|\p{L}+\.?)\s*(\d[\d.,' ]*)?/u
-/** What a cell may tell beside its price: `incl. 20 GB`, `2 vCPU`, `19 % VAT`, a footnote. */
-const BESIDE = /\d[\d.,' ]*(?:[kmgtp]i?[bo]\b|v?cpus?\b|v?cores?\b|kerne\b|%)|\(\d{1,2}\)/giu
+/** What a cell may tell beside its price: `incl. 20 GB`, `2 vCPU`, a footnote. */
+const BESIDE = /\d[\d.,' ]*(?:[kmgtp]i?[bo]\b|v?cpus?\b|v?cores?\b|kerne\b)|\(\d{1,2}\)/giu
 
 /** What an amount is for, of what stands behind it; undefined where another amount stands there. */
 function unitBehind(text: string): string | undefined {

@@ -43,7 +43,7 @@ export interface ListDoubt {
 }
 
 /** A wide table has hundreds of prices in a row; no more are shown. */
-export const MOST_ENTRIES = 60
+export const MOST_ENTRIES = 400
 
 /** One row of the list as it is shown beside its mapping. */
 export interface SampleRow {

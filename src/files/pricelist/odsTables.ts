@@ -2,7 +2,6 @@ import { Parser } from 'htmlparser2'
 import { onlyBatch, UnreadableList, type ListTable } from './listTable.ts'
 
 const MOST_CELLS = 4_000_000
-const MOST_CHARACTERS = 256 * 1_048_576
 const MOST_SHEETS = 40
 
 /**
@@ -13,7 +12,6 @@ const MOST_SHEETS = 40
 export function odsTables(name: string, content: string): ListTable[] {
   const tooMany = (what: string): UnreadableList =>
     new UnreadableList(`${name} has more than ${what}. Expected: a part of it, or CSV.`)
-  if (content.length > MOST_CHARACTERS) throw tooMany(`${MOST_CHARACTERS} characters`)
   const sheets: { name: string; rows: string[][] }[] = []
   let [cells, times, rowTimes] = [0, 1, 1]
   // Empty ones before the next that is not.

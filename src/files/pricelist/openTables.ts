@@ -16,6 +16,8 @@ const MOST_JSON = 64 * MIB
 const MOST_PACKED = 64 * MIB
 const MOST_UNPACKED = 256 * MIB
 const MOST_PAGE = 32 * MIB
+/** Of an OpenDocument’s sheets, which are read as one text. */
+const MOST_CONTENT = 96 * MIB
 const MOST_FILES = 40
 const MOST_NAMES = 10_000
 
@@ -135,6 +137,10 @@ async function openDocument(name: string, bytes: Uint8Array): Promise<ListTable[
   const kind = new TextDecoder().decode(entries.mimetype)
   if (!/spreadsheet/.test(kind))
     throw new UnreadableList(`${name} is a document without sheets. Expected: a spreadsheet, CSV or JSON.`)
+  if ((entries['content.xml']?.length ?? 0) > MOST_CONTENT)
+    throw new UnreadableList(
+      `${name} has sheets of more than ${MOST_CONTENT / MIB} MiB. Expected: a part of it, or CSV.`,
+    )
   return (await import('./odsTables.ts')).odsTables(name, new TextDecoder().decode(entries['content.xml']))
 }
 

@@ -30,10 +30,12 @@ export function BillAnswers({ edit, read, uses, lacking }: BillAnswersProps) {
   const { sample, mapping, unsure, change, setField } = edit
   const { state } = useWorkbench()
   const { fields, kinds } = mapping
-  // What was a guess stays where it is when it is answered.
+  // What was assumed stays where it is when it is answered.
   const [guessed] = useState(unsure)
+  const [shown, setShown] = useState<readonly BillField[]>([])
   const isApart = (field: BillField): boolean =>
-    fields[field]?.from === 'constant' || (!fields[field] && lacking.includes(field))
+    fields[field]?.from === 'constant' || lacking.includes(field) || shown.includes(field)
+  const more = BILL_FIELDS.filter((field) => !fields[field] && !isApart(field))
   const providers = [...new Set([mapping.provider, ...state.books.map((book) => book.provider.name)])]
   return (
     <div>
@@ -85,6 +87,19 @@ export function BillAnswers({ edit, read, uses, lacking }: BillAnswersProps) {
               </td>
             </tr>
           ))}
+          {more.length > 0 && (
+            <tr>
+              <th scope="row">also</th>
+              <td>
+                <Dropdown
+                  label="More that holds for every row"
+                  value="add…"
+                  options={more.map((id) => ({ id, name: BILL_FIELD_NAMES[id] }))}
+                  onChange={(id) => setShown([...shown, ...more.filter((field) => field === id)])}
+                />
+              </td>
+            </tr>
+          )}
         </tbody>
       </BillTable>
       <h3>What each kind of row is</h3>
@@ -161,7 +176,7 @@ function Guess({ text, isOpen, onConfirm, children }: GuessProps) {
       {children}
       {isOpen && (
         <Button aria-label={`Confirm: ${text}`} onPress={onConfirm}>
-          <em>a guess</em> confirm
+          <em>assumed</em> confirm
         </Button>
       )}
     </Asked>

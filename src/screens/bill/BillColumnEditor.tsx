@@ -1,14 +1,19 @@
 'use client'
 
 import { BILL_FIELDS, type BillField } from '../../core/billMapping/billMapping.ts'
+import { withBillRole, type BillRole } from '../../core/billMapping/withBillRole.ts'
 import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { ToggleRow } from '../../interface/ToggleRow'
 import { BILL_FIELD_NAMES } from '../../wording/billMapping.ts'
 import { RoleList } from '../table/RoleList'
 import type { BillEdit } from './useBillMapping.ts'
 
-const NOT_USED = 'not used'
-const TAG = 'tag'
+const ROLES: readonly BillRole[] = [...BILL_FIELDS, 'tag', 'not used']
+const NAMES: Readonly<Record<BillRole, string>> = {
+  ...BILL_FIELD_NAMES,
+  tag: 'tag',
+  'not used': 'not used',
+}
 
 interface BillColumnEditorProps {
   readonly heading: string
@@ -19,37 +24,22 @@ interface BillColumnEditorProps {
 
 /** What one column of a bill is, and how its dates and figures are written. */
 export function BillColumnEditor({ heading, fields, edit }: BillColumnEditorProps) {
-  const { mapping, sample, change, setField } = edit
+  const { mapping, sample, change } = edit
   const isTag = mapping.tags.includes(heading)
-  const put = (id: string): void => {
-    const field = BILL_FIELDS.find((each) => each === id)
-    const others = mapping.tags.filter((tag) => tag !== heading)
-    if (field) {
-      setField(field, { from: 'column', column: heading })
-      return
-    }
-    const kept = Object.fromEntries(
-      Object.entries(mapping.fields).filter(
-        ([, source]) => source.from !== 'column' || source.column !== heading,
-      ),
-    )
-    change({ ...mapping, fields: kept, tags: id === TAG ? [...others, heading] : others })
-  }
   const isDate = fields.some((field) => field === 'start' || field === 'end')
   return (
     <>
       <RoleList
         label={`What ${heading} is`}
-        chosen={fields.length > 1 ? undefined : (fields[0] ?? (isTag ? TAG : NOT_USED))}
-        options={[
-          ...BILL_FIELDS.map((id) => ({ id, name: BILL_FIELD_NAMES[id] })),
-          { id: TAG, name: TAG },
-          { id: NOT_USED, name: NOT_USED },
-        ]}
-        onChange={put}
+        chosen={fields.length > 1 ? undefined : (fields[0] ?? (isTag ? 'tag' : 'not used'))}
+        options={ROLES.map((id) => ({ id, name: NAMES[id] }))}
+        onChange={(id) => {
+          const role = ROLES.find((each) => each === id)
+          if (role) change(withBillRole(mapping, heading, role, sample))
+        }}
       />
       {fields.length > 1 && <p>Read as {fields.map((field) => BILL_FIELD_NAMES[field]).join(' and ')}.</p>}
-      {isDate && sample.rows.length > 0 && <DateOrderAnswer edit={edit} />}
+      {isDate && <DateOrderAnswer edit={edit} />}
       {fields.some((field) => field === 'cost' || field === 'quantity' || field === 'unitPrice') && (
         <DecimalAnswer edit={edit} />
       )}

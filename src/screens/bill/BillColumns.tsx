@@ -1,11 +1,13 @@
 'use client'
 
+import { useMemo } from 'react'
 import styled from 'styled-components'
 import { billCellBecame } from '../../core/billMapping/billCellBecame.ts'
 import {
   BILL_FIELDS,
   lackingFields,
   type BillField,
+  type BillMapping,
   type BillRecipe,
   type RowUse,
 } from '../../core/billMapping/billMapping.ts'
@@ -44,8 +46,8 @@ export function BillColumns({ sample, onRead }: BillColumnsProps) {
   const recipe: BillRecipe = { ...mapping, headings: headings.filter((heading) => heading !== '') }
   const zones = zonesOf(keptBooks)
   const zone = zones.byProvider?.get(mapping.provider.toLowerCase()) ?? zones.timeZone
-  const read = rows.map(mappedRows(mapping, headings, zone))
-  const uses = usesOf(edit)
+  const read = useMemo(() => rows.map(mappedRows(mapping, headings, zone)), [mapping, headings, rows, zone])
+  const uses = useMemo(() => usesOf(mapping, sample), [mapping, sample])
   const fields = headings.map((heading) => fieldsOf(edit, heading))
   const shown = rows.slice(0, ROWS_SHOWN).map((cells, i): MappedRow => {
     const isUsed = uses[i] !== 'left-out'
@@ -112,7 +114,7 @@ const fieldsOf = ({ mapping }: BillEdit, heading: string): readonly BillField[] 
   })
 
 /** What each row of the sample is, by what its kind reads. */
-function usesOf({ mapping: { fields, kinds }, sample: { headings, rows } }: BillEdit): RowUse[] {
+function usesOf({ fields, kinds }: BillMapping, { headings, rows }: SampledBill): RowUse[] {
   const known = new Map(kinds.map(({ text, is }) => [text, is]))
   const { kind } = fields
   const at = kind?.from === 'column' ? headings.indexOf(kind.column) : -1

@@ -68,7 +68,7 @@ export function ListColumnEditor({ column, edit }: ListColumnEditorProps) {
       })}
       <div>
         {questions.map((question) => (
-          <UnitAnswer key={question} question={question} edit={edit} />
+          <UnitAnswer key={question} question={question} column={column} edit={edit} />
         ))}
       </div>
       {across && <OneOfPrices own={across} edit={edit} />}

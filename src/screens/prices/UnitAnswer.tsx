@@ -1,6 +1,7 @@
 'use client'
 
 import { MEMORY_UNITS, MOST_PER_COUNT, type ListUnits } from '../../core/pricelist/listMapping.ts'
+import { withWritten, writtenOf } from '../../core/pricelist/withWritten.ts'
 import { PARTS_OF_MONEY, PRICE_PERIODS } from '../../core/table/priceUnit.ts'
 import { DATE_ORDERS } from '../../core/table/readDate.ts'
 import { Dropdown } from '../../interface/Dropdown'
@@ -20,14 +21,34 @@ const MARKS = [
 ] as const
 const ROOMS = MEMORY_UNITS.map((id) => ({ id, name: id }))
 
+/** What each is called beside its answer. */
+export const UNIT_NAMES = {
+  decimalMark: 'decimals',
+  period: 'price per',
+  perCount: 'quantity',
+  parts: 'amounts in',
+  each: 'price of',
+  vcpuPerCount: 'counted as',
+  memory: 'memory in',
+  diskRoom: 'size in',
+  dateOrder: 'dates',
+} as const satisfies Record<keyof ListUnits, string>
+
 interface UnitAnswerProps {
   readonly question: keyof ListUnits
+  /** Of one column, which may be written otherwise than the rest. */
+  readonly column?: string
   readonly edit: MappingEdit
 }
 
 /** How one thing of a list is counted, with its answer. */
-export function UnitAnswer({ question, edit }: UnitAnswerProps) {
-  const { units, setUnits } = edit
+export function UnitAnswer({ question, column, edit }: UnitAnswerProps) {
+  const { meaning, setMeaning } = edit
+  const own = column === undefined ? undefined : writtenOf(meaning, column)
+  const isOwn = (question === 'decimalMark' || question === 'dateOrder') && own?.[question] !== undefined
+  const units = { ...edit.units, ...(isOwn && { [question]: own![question] }) }
+  const setUnits: MappingEdit['setUnits'] = (part, answered) =>
+    isOwn ? setMeaning(withWritten(meaning, own!.column, part), answered) : edit.setUnits(part, answered)
   const choice = <Id extends string>(
     label: string,
     value: string,
@@ -41,20 +62,16 @@ export function UnitAnswer({ question, edit }: UnitAnswerProps) {
       onChange={(id) => setUnits(unitsOf(options.find((each) => each.id === id)!.id), question)}
     />
   )
-  const row = (name: string, children: React.ReactNode) => (
-    <MappingRow name={name} question={question} edit={edit}>
+  const row = (children: React.ReactNode) => (
+    <MappingRow name={UNIT_NAMES[question]} question={question} edit={edit}>
       {children}
     </MappingRow>
   )
   switch (question) {
     case 'decimalMark':
-      return row(
-        'decimals',
-        choice('Decimal mark', units.decimalMark ?? '.', MARKS, (decimalMark) => ({ decimalMark })),
-      )
+      return row(choice('Decimal mark', units.decimalMark ?? '.', MARKS, (decimalMark) => ({ decimalMark })))
     case 'period':
       return row(
-        'price per',
         choice(
           'Period of a price',
           units.period,
@@ -64,7 +81,6 @@ export function UnitAnswer({ question, edit }: UnitAnswerProps) {
       )
     case 'perCount':
       return row(
-        'quantity',
         <NumberInput
           label="Quantity that a price is for"
           unit=""
@@ -76,7 +92,6 @@ export function UnitAnswer({ question, edit }: UnitAnswerProps) {
       )
     case 'parts':
       return row(
-        'amounts in',
         choice(
           'Unit of amounts',
           String(units.parts ?? 1),
@@ -85,13 +100,9 @@ export function UnitAnswer({ question, edit }: UnitAnswerProps) {
         ),
       )
     case 'each':
-      return row(
-        'price of',
-        choice('What a price is of', units.each ?? 'machine', EACH, (each) => ({ each })),
-      )
+      return row(choice('What a price is of', units.each ?? 'machine', EACH, (each) => ({ each })))
     case 'vcpuPerCount':
       return row(
-        'counted as',
         choice(
           'What vCPU are counted in',
           String(units.vcpuPerCount),
@@ -103,18 +114,11 @@ export function UnitAnswer({ question, edit }: UnitAnswerProps) {
         ),
       )
     case 'memory':
-      return row(
-        'memory in',
-        choice('Unit of memory', units.memory, ROOMS, (memory) => ({ memory })),
-      )
+      return row(choice('Unit of memory', units.memory, ROOMS, (memory) => ({ memory })))
     case 'diskRoom':
-      return row(
-        'size in',
-        choice('Unit of disk size and traffic', units.diskRoom, ROOMS, (diskRoom) => ({ diskRoom })),
-      )
+      return row(choice('Unit of disk size and traffic', units.diskRoom, ROOMS, (diskRoom) => ({ diskRoom })))
     case 'dateOrder':
       return row(
-        'dates',
         choice(
           'Order of dates',
           units.dateOrder ?? 'day-first',

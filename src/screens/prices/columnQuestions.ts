@@ -1,4 +1,5 @@
 import type { ListField, ListUnits, MappingQuestion, RowKind } from '../../core/pricelist/listMapping.ts'
+import { ROW_FIELDS } from '../../core/pricelist/rowFields.ts'
 
 /** Questions about how a field is counted, that with the largest effect first. */
 const COUNTED: { readonly [Field in ListField]?: readonly (keyof ListUnits)[] } = {
@@ -17,10 +18,7 @@ export function columnQuestions(roles: readonly ListField[], kind: RowKind): rea
   const asked = roles.flatMap((field) => COUNTED[field] ?? [])
   const isRoom = roles.includes('price') && kind !== 'size-price' && kind !== 'address-price'
   const all = new Set(isRoom ? [...asked, 'diskRoom' as const] : asked)
-  return [...all].filter(
-    (question) =>
-      (question !== 'each' || kind === 'size-price') && (question !== 'period' || kind !== 'traffic-price'),
-  )
+  return [...all].filter((question) => isAbout(question, kind))
 }
 
 /**
@@ -37,7 +35,6 @@ const BY_MONEY: readonly MappingQuestion[] = [
   'each',
   'currency',
   'vcpuPerCount',
-  'rows',
   'field/vcpu',
   'memory',
   'field/memory',
@@ -46,6 +43,17 @@ const BY_MONEY: readonly MappingQuestion[] = [
   'field/size',
   'field/place',
 ]
+
+/** Whether a question is about rows of a kind: an answer would count nothing in others. */
+export function isAbout(question: MappingQuestion, kind: RowKind): boolean {
+  const { must, may } = ROW_FIELDS[kind]
+  const field = question.startsWith('field/') ? question.slice('field/'.length) : undefined
+  if (field !== undefined) return [...must, ...may].some((each) => each === field)
+  if (question === 'memory' || question === 'vcpuPerCount' || question === 'each')
+    return kind === 'size-price'
+  if (question === 'diskRoom') return kind !== 'size-price' && kind !== 'address-price'
+  return question !== 'period' || kind !== 'traffic-price'
+}
 
 /** Those of some that can be answered by one choice, the largest effect first. */
 export const byMoney = (questions: ReadonlySet<MappingQuestion>): readonly MappingQuestion[] => [
