@@ -37,10 +37,10 @@ export function ListQuestions({ asked, edit }: { readonly asked: Asked; readonly
 }
 
 function Question({ question, edit }: { readonly question: MappingQuestion; readonly edit: MappingEdit }) {
-  const { mapping, meaning, lookAt } = edit
+  const { mapping, meaning, unsure, lookAt } = edit
   if (!isAbout(question, meaning.is)) {
     const at = mapping.rows.findIndex(({ is }) => isAbout(question, is))
-    return at < 0 ? null : (
+    return at < 0 || !unsure.includes(question) ? null : (
       <MappingRow name={questionName(question)} edit={edit}>
         <Button onPress={() => lookAt(at)}>Look at {ROW_KIND_NAMES[mapping.rows[at]!.is]}</Button>
       </MappingRow>
